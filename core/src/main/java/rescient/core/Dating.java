@@ -1,0 +1,109 @@
+package rescient.core;
+
+/** Section 7 of the planning rules: lead times, starts and due dates of planned orders. */
+final class Dating {
+    private static final int LONGEST_LEAD_TIME = 20_000;
+
+    private final StockPoint point;
+    private final int today;
+
+    Dating(StockPoint point, int today) {
+        this.point = point;
+        this.today = today;
+    }
+
+    /** Working days from start to due date for an order that starts this quantity. */
+    int leadTime(long started) {
+        if (point.leadTimePerUnit.numerator() == 0) {
+            return point.leadTimeDays;
+        }
+        long days = point.leadTimeDays + point.leadTimePerUnit.up(started, Quantity.ONE) / Quantity.ONE;
+        if (days > LONGEST_LEAD_TIME) {
+            throw new PlanningException("An order of " + Quantity.text(started) + " " + point.itemCode + " at "
+                    + point.siteCode + " would take " + days + " working days; check its lead time per unit");
+        }
+        return (int) days;
+    }
+
+    /** The day an order due on {@code due} has to start. */
+    int start(int due, long started) {
+        if (point.phantom) {
+            return due;
+        }
+        return point.routing != null
+                ? point.routing.starts(due, started)[0]
+                : point.leadCalendar.back(due, leadTime(started));
+    }
+
+    /** The earliest working day of the site, not before {@code from}, for which the start is not before today. */
+    int earliestDue(int from, long started) {
+        if (point.routing != null) {
+            return earliestByRouting(Math.max(from, today), started);
+        }
+        int reached = point.leadCalendar.forth(today, leadTime(started));
+        return point.siteCalendar.forth(Math.max(from, reached), 0);
+    }
+
+    /** A later due date never starts earlier, so the first that fits is found by halving. */
+    private int earliestByRouting(int from, long started) {
+        int high = 1;
+        while (start(point.siteCalendar.forth(from, high), started) < today) {
+            if (high > LONGEST_LEAD_TIME) {
+                throw new PlanningException("The routing of " + point.itemCode + " at " + point.siteCode
+                        + " would take more than " + LONGEST_LEAD_TIME + " working days");
+            }
+            high *= 2;
+        }
+        int low = 0;
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (start(point.siteCalendar.forth(from, middle), started) >= today) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return point.siteCalendar.forth(from, low);
+    }
+
+    /** Working days of the site between the start and the due date of an order. */
+    int workingDays(int start, int due, long started) {
+        return point.routing != null ? point.siteCalendar.distance(start, due) : leadTime(started);
+    }
+
+    /**
+     * The due date for a hard need.
+     *
+     * @param coveredDay covered on the day of need, before the orders of this need
+     * @param negativeDay the first later day on which covered would be below zero without them, or
+     *     {@link Integer#MAX_VALUE}
+     */
+    int dueForHardNeed(int needDay, long coveredDay, int negativeDay, long started) {
+        if (point.phantom) {
+            return needDay;
+        }
+        int due = point.receipt(needDay, today);
+        if (coveredDay < 0 || start(due, started) >= today) {
+            return due;
+        }
+        int latest = negativeDay == Integer.MAX_VALUE ? negativeDay : point.receipt(negativeDay, today);
+        return Math.max(due, Math.min(earliestDue(today, started), latest));
+    }
+
+    /**
+     * The due date for a soft need.
+     *
+     * @param shortDay the first later day on which covered would be below safety stock, or {@link Integer#MAX_VALUE}
+     */
+    int dueForSoftNeed(int needDay, int shortDay, long started) {
+        int early = earliestDue(needDay, started);
+        return shortDay == Integer.MAX_VALUE ? early : Math.min(early, point.receipt(shortDay, today));
+    }
+
+    /** The due date behind the frozen fence. */
+    int behindFence(int due) {
+        return point.frozenDays > 0 && due < today + point.frozenDays
+                ? point.siteCalendar.forth(today + point.frozenDays, 0)
+                : due;
+    }
+}

@@ -1,0 +1,28 @@
+package rescient.core;
+
+/**
+ * One line of a firmed or released order.
+ *
+ * @param kind never {@link Source#NONE}
+ * @param fromSite sending site or subcontractor's premises, null otherwise
+ * @param supplier null unless bought
+ * @param quantity good quantity still open, millionths
+ * @param startDay {@link #NO_DAY} if not set
+ * @param locked no signal proposes another date and it is never pulled in
+ */
+public record OpenOrder(
+        String number,
+        String line,
+        Source kind,
+        Stage stage,
+        String item,
+        String site,
+        String fromSite,
+        String supplier,
+        long quantity,
+        int dueDay,
+        int startDay,
+        boolean locked) {
+    /** A day that is not set. */
+    public static final int NO_DAY = Integer.MIN_VALUE;
+}

@@ -1,0 +1,54 @@
+package rescient.core;
+
+import java.util.Set;
+
+/**
+ * What one calculation leaves out.
+ *
+ * @param without kinds of demand and supply that do not count
+ * @param withoutLines customer order lines that do not count ("what if this order were not there")
+ */
+public record PlanOptions(Set<Kind> without, Set<Line> withoutLines) {
+    /** Nothing is left out. */
+    public static final PlanOptions ALL = new PlanOptions(Set.of(), Set.of());
+
+    /** A kind that can be left out; purchase, transfer, make and firmed with what they still have to issue. */
+    public enum Kind {
+        STOCK,
+        CUSTOMER_ORDERS,
+        FORECAST,
+        PURCHASE,
+        TRANSFER,
+        /** Make, assemble and subcontract. */
+        MAKE,
+        FIRMED,
+        SAFETY_STOCK
+    }
+
+    /** A line of a customer order. */
+    public record Line(String number, String line) {}
+
+    public PlanOptions {
+        without = Set.copyOf(without);
+        withoutLines = Set.copyOf(withoutLines);
+    }
+
+    /** Everything counts but these kinds. */
+    public static PlanOptions without(Kind... kinds) {
+        return new PlanOptions(Set.of(kinds), Set.of());
+    }
+
+    boolean counts(OpenOrder order) {
+        Kind kind = switch (order.kind()) {
+            case BUY -> Kind.PURCHASE;
+            case TRANSFER -> Kind.TRANSFER;
+            default -> Kind.MAKE;
+        };
+        return !without.contains(kind) && !(order.stage() == Stage.FIRMED && without.contains(Kind.FIRMED));
+    }
+
+    boolean counts(CustomerOrderLine line) {
+        return !without.contains(Kind.CUSTOMER_ORDERS)
+                && (withoutLines.isEmpty() || !withoutLines.contains(new Line(line.number(), line.line())));
+    }
+}

@@ -1,0 +1,262 @@
+package rescient.core;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+
+/** One stock point of a finished plan, in the planner's terms. */
+public final class PointView {
+    private final Plan plan;
+    private final Snapshot snapshot;
+    private final int p;
+    private final StockPoint point;
+
+    PointView(Plan plan, int p) {
+        this.plan = plan;
+        this.snapshot = plan.snapshot;
+        this.p = p;
+        this.point = snapshot.points[p];
+    }
+
+    public String item() {
+        return point.itemCode;
+    }
+
+    public String site() {
+        return point.siteCode;
+    }
+
+    public Source source() {
+        return point.source;
+    }
+
+    public PlanningRule rule() {
+        return point.rule;
+    }
+
+    /** The chosen supplier of a bought point, or null. */
+    public String supplier() {
+        return point.supplier;
+    }
+
+    /** Millionths; so are the next two, {@link Quantity#NOT_SET} where not set. */
+    public long safetyStock() {
+        return point.safetyStock;
+    }
+
+    public long reorderPoint() {
+        return point.reorderPoint;
+    }
+
+    public long orderUpTo() {
+        return point.orderUpTo;
+    }
+
+    /** Working days from start to due, without what depends on the quantity. */
+    public int leadTimeDays() {
+        return point.leadTimeDays;
+    }
+
+    /** The first day on which an ordinary order of this size could be there. */
+    public int earliestDue(long startQuantity) {
+        return new Dating(point, snapshot.today).earliestDue(snapshot.today, startQuantity);
+    }
+
+    /** On a loop, or below one: nothing was calculated. */
+    public boolean planned() {
+        return plan.plans[p] != null;
+    }
+
+    /** A row for today and for each day with an event; empty if it was not planned. */
+    public List<Balance> balances() {
+        return planned() ? Balances.of(snapshot, plan.plans[p]) : List.of();
+    }
+
+    /** The same rows as if none of the planned orders were made. */
+    public List<Balance> balancesWithoutPlanned() {
+        return planned() ? Balances.withoutPlanned(snapshot, plan.plans[p]) : List.of();
+    }
+
+    /** A started quantity in the unit it is bought in, in millionths of that unit. */
+    public long inPurchaseUnits(long startQuantity) {
+        return point.orderUnit.inverse().up(startQuantity, point.orderStep);
+    }
+
+    /** Planned orders in the order they were made. */
+    public List<PlannedOrder> plannedOrders() {
+        List<PlannedOrder> orders = new ArrayList<>();
+        for (int o = 0; planned() && o < plan.plans[p].planned.size; o++) {
+            orders.add(plannedOrder(o));
+        }
+        return orders;
+    }
+
+    /** Demands in the order they are taken in turn. */
+    public List<Demand> demands() {
+        List<Demand> demands = new ArrayList<>();
+        for (int d = 0; planned() && d < plan.plans[p].demands.size; d++) {
+            demands.add(demand(d));
+        }
+        return demands;
+    }
+
+    /** Stock, open orders, then planned orders. */
+    public List<Supply> supplies() {
+        List<Supply> supplies = new ArrayList<>();
+        if (planned()) {
+            for (int i = 0; i < plan.plans[p].known.lot.length; i++) {
+                supplies.add(supply(Pegging.SupplyKind.STOCK, i));
+            }
+            for (int i = 0; i < plan.plans[p].known.open.length; i++) {
+                supplies.add(supply(Pegging.SupplyKind.OPEN, i));
+            }
+            for (int o = 0; o < plan.plans[p].planned.size; o++) {
+                supplies.add(supply(Pegging.SupplyKind.PLANNED, o));
+            }
+        }
+        return supplies;
+    }
+
+    /** Which supply serves which demand, demand by demand. */
+    public List<Peg> pegs() {
+        List<Peg> pegs = new ArrayList<>();
+        for (int d = 0; planned() && d < plan.plans[p].demands.size; d++) {
+            Pegging pegging = plan.plans[p].pegging;
+            Demand demand = demand(d);
+            for (int i = pegging.start[d]; i < pegging.start[d + 1]; i++) {
+                pegs.add(new Peg(supply(pegging.kind[i], pegging.supply[i]), demand, pegging.quantity[i]));
+            }
+        }
+        return pegs;
+    }
+
+    /** What a planned order of this point serves. */
+    public List<Peg> serves(int sequence) {
+        return pegs().stream()
+                .filter(peg -> peg.supply().sequence() == sequence)
+                .toList();
+    }
+
+    /** What a planned order of this point needs: the demands it raises at other stock points. */
+    public List<Demand> needs(int sequence) {
+        List<Demand> needs = new ArrayList<>();
+        Network network = snapshot.network;
+        for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+            int below = network.edgeTo[e];
+            DemandList demands = plan.plans[below] == null ? DemandList.EMPTY : plan.plans[below].demands;
+            for (int d = 0; d < demands.size; d++) {
+                boolean raised = demands.parent[d] == p
+                        && demands.parentOrder[d] == sequence
+                        && demands.bomLine[d] == e - network.edgeStart[p];
+                if (raised) {
+                    needs.add(new PointView(plan, below).demand(d));
+                }
+            }
+        }
+        return needs;
+    }
+
+    /** Where a planned order's quantity comes from, term by term. */
+    public Why whyQuantity(int sequence) {
+        return Why.quantity(this, plan.plans[p], point, sequence);
+    }
+
+    /** Where a planned order's start and due dates come from. */
+    public Why whyDates(int sequence) {
+        return Why.dates(this, plan.plans[p], point, snapshot.today, sequence);
+    }
+
+    /** Where the balance at the end of a day comes from. */
+    public Why whyBalance(int day) {
+        return Why.balance(this, plan.plans[p], day);
+    }
+
+    PlannedOrder plannedOrder(int o) {
+        PlannedOrders planned = plan.plans[p].planned;
+        int possible = plan.possible.ofPlanned(p, o);
+        Demand served = planned.forDemand[o] < 0 ? null : demand(planned.forDemand[o]);
+        return new PlannedOrder(
+                point.itemCode,
+                point.siteCode,
+                o,
+                point.source,
+                point.supplier,
+                point.fromSiteCode,
+                planned.good[o],
+                planned.started[o],
+                planned.start[o],
+                planned.due[o],
+                possible == PossibleDates.NEVER ? null : possible,
+                served == null ? null : served.number(),
+                served == null ? null : served.line());
+    }
+
+    Demand demand(int d) {
+        DemandList demands = plan.plans[p].demands;
+        int possible = plan.possible.ofDemand(p, d);
+        int parent = demands.parent[d];
+        String number;
+        String line;
+        if (parent >= 0) {
+            StockPoint above = snapshot.points[parent];
+            number = demands.kind[d] == DemandKind.TRANSFER ? above.siteCode : above.itemCode;
+            line = LocalDate.ofEpochDay(demands.line[d] - DemandList.DATE_LINE).toString();
+        } else if (demands.kind[d] == DemandKind.FORECAST) {
+            ForecastBucket bucket = snapshot.forecasts.get(demands.document[d]);
+            number = bucket.set();
+            line = LocalDate.ofEpochDay(bucket.fromDay()).toString();
+        } else if (demands.kind[d] == DemandKind.CUSTOMER_ORDER) {
+            number = snapshot.customerOrders.get(demands.document[d]).number();
+            line = snapshot.customerOrders.get(demands.document[d]).line();
+        } else {
+            number = snapshot.openOrders.get(demands.document[d]).number();
+            line = snapshot.openOrders.get(demands.document[d]).line();
+        }
+        return new Demand(
+                point.itemCode,
+                point.siteCode,
+                demands.kind[d],
+                number,
+                line,
+                demands.quantity[d],
+                demands.ownDay[d],
+                demands.day[d],
+                possible == PossibleDates.NEVER ? null : possible,
+                parent < 0
+                        ? null
+                        : new Demand.OrderRef(
+                                snapshot.points[parent].itemCode,
+                                snapshot.points[parent].siteCode,
+                                demands.parentOrder[d]));
+    }
+
+    private Supply supply(Pegging.SupplyKind kind, int i) {
+        KnownSupplies known = plan.plans[p].known;
+        PlannedOrders planned = plan.plans[p].planned;
+        return switch (kind) {
+            case STOCK -> {
+                StockLot lot = snapshot.stock.get(known.lot[i]);
+                yield new Supply(
+                        Supply.Kind.STOCK,
+                        lot.lot() == null ? "" : lot.lot(),
+                        lot.serial() == null ? "" : lot.serial(),
+                        snapshot.today,
+                        snapshot.today,
+                        known.lotQuantity[i],
+                        -1);
+            }
+            case OPEN -> {
+                OpenOrder order = snapshot.openOrders.get(known.open[i]);
+                yield new Supply(
+                        Supply.Kind.OPEN,
+                        order.number(),
+                        order.line(),
+                        known.openDay[i],
+                        order.dueDay(),
+                        known.openQuantity[i],
+                        -1);
+            }
+            case PLANNED -> new Supply(Supply.Kind.PLANNED, "", "", planned.due[i], planned.due[i], planned.good[i], i);
+        };
+    }
+}

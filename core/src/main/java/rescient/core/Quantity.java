@@ -1,0 +1,92 @@
+package rescient.core;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
+/**
+ * Exact quantities as {@code long} millionths. 1 piece is {@code 1_000_000}; the largest quantity is about 9.2 × 10¹².
+ * All arithmetic that could overflow throws {@link PlanningException}.
+ */
+public final class Quantity {
+    /** One whole unit. */
+    public static final long ONE = 1_000_000L;
+
+    /** A parameter that is not set. */
+    public static final long NOT_SET = Long.MIN_VALUE;
+
+    private static final int DECIMALS = 6;
+
+    private Quantity() {}
+
+    /**
+     * The exact millionths of a decimal.
+     *
+     * @throws PlanningException if it has more than six decimals or is too large
+     */
+    public static long of(BigDecimal value) {
+        try {
+            return value.movePointRight(DECIMALS).longValueExact();
+        } catch (ArithmeticException e) {
+            throw new PlanningException("The quantity " + value.toPlainString()
+                    + " cannot be held: at most 6 decimals and 9,000,000,000,000 are allowed");
+        }
+    }
+
+    /** The exact millionths of a decimal text such as {@code "12.5"}; see {@link #of(BigDecimal)}. */
+    public static long of(String text) {
+        return of(new BigDecimal(text));
+    }
+
+    /** Whole units. */
+    public static long of(long units) {
+        return times(units, ONE);
+    }
+
+    /** The decimal for millionths, without trailing zeros. */
+    public static BigDecimal decimal(long millionths) {
+        BigDecimal value = BigDecimal.valueOf(millionths, DECIMALS).stripTrailingZeros();
+        return value.scale() < 0 ? value.setScale(0, RoundingMode.UNNECESSARY) : value;
+    }
+
+    /** The plain text for millionths: {@code 1250} or {@code 0.5}. */
+    public static String text(long millionths) {
+        return decimal(millionths).toPlainString();
+    }
+
+    /** The smallest step of a unit with this many decimals (0 to 6), in millionths. */
+    public static long step(int decimals) {
+        if (decimals < 0 || decimals > DECIMALS) {
+            throw new PlanningException("A unit has 0 to 6 decimals, not " + decimals);
+        }
+        long step = ONE;
+        for (int i = 0; i < decimals; i++) {
+            step /= 10;
+        }
+        return step;
+    }
+
+    static long roundUp(long value, long step) {
+        long rest = Math.floorMod(value, step);
+        return rest == 0 ? value : plus(value, step - rest);
+    }
+
+    static long roundDown(long value, long step) {
+        return value - Math.floorMod(value, step);
+    }
+
+    static long plus(long a, long b) {
+        try {
+            return Math.addExact(a, b);
+        } catch (ArithmeticException e) {
+            throw new PlanningException("The sum of " + text(a) + " and " + text(b) + " is too large to be planned");
+        }
+    }
+
+    static long times(long a, long b) {
+        try {
+            return Math.multiplyExact(a, b);
+        } catch (ArithmeticException e) {
+            throw new PlanningException("The product of " + a + " and " + b + " is too large to be planned");
+        }
+    }
+}

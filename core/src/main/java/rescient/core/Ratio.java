@@ -1,0 +1,87 @@
+package rescient.core;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+
+/**
+ * An exact positive factor: a unit conversion, a quantity per parent with its scrap, a yield.
+ *
+ * @param numerator 0 or more
+ * @param denominator more than 0; the fraction is reduced
+ */
+public record Ratio(long numerator, long denominator) {
+    /** The factor 1. */
+    public static final Ratio ONE = new Ratio(1, 1);
+
+    /**
+     * The factor for an exact decimal.
+     *
+     * @throws PlanningException if it is negative or needs more than 18 digits
+     */
+    public static Ratio of(BigDecimal value) {
+        BigInteger unscaled = value.unscaledValue();
+        return value.scale() >= 0
+                ? reduced(unscaled, BigInteger.TEN.pow(value.scale()))
+                : reduced(unscaled.multiply(BigInteger.TEN.pow(-value.scale())), BigInteger.ONE);
+    }
+
+    /** The product of both, reduced. */
+    public Ratio times(Ratio other) {
+        return reduced(
+                BigInteger.valueOf(numerator).multiply(BigInteger.valueOf(other.numerator)),
+                BigInteger.valueOf(denominator).multiply(BigInteger.valueOf(other.denominator)));
+    }
+
+    /** One divided by this; this must not be 0. */
+    public Ratio inverse() {
+        return reduced(BigInteger.valueOf(denominator), BigInteger.valueOf(numerator));
+    }
+
+    /** {@code quantity} × this, rounded up to a multiple of {@code step}. */
+    public long up(long quantity, long step) {
+        return scaled(quantity, step, true);
+    }
+
+    /** {@code quantity} × this, rounded down to a multiple of {@code step}. */
+    public long down(long quantity, long step) {
+        return scaled(quantity, step, false);
+    }
+
+    private long scaled(long quantity, long step, boolean up) {
+        if (numerator == denominator) {
+            return up ? Quantity.roundUp(quantity, step) : Quantity.roundDown(quantity, step);
+        }
+        long high = Math.multiplyHigh(quantity, numerator);
+        long low = quantity * numerator;
+        if ((high == 0 && low >= 0) || (high == -1 && low < 0)) {
+            long whole = Math.floorDiv(low, denominator);
+            boolean rest = Math.floorMod(low, denominator) != 0;
+            return up
+                    ? Quantity.roundUp(rest ? Quantity.plus(whole, 1) : whole, step)
+                    : Quantity.roundDown(whole, step);
+        }
+        BigInteger product = BigInteger.valueOf(quantity).multiply(BigInteger.valueOf(numerator));
+        BigInteger divisor = BigInteger.valueOf(denominator).multiply(BigInteger.valueOf(step));
+        BigInteger[] parts = product.divideAndRemainder(divisor);
+        BigInteger steps = up && parts[1].signum() > 0 ? parts[0].add(BigInteger.ONE) : parts[0];
+        BigInteger result = steps.multiply(BigInteger.valueOf(step));
+        if (result.bitLength() > 62) {
+            throw new PlanningException("The quantity " + Quantity.text(quantity) + " times " + numerator + "/"
+                    + denominator + " is too large to be planned");
+        }
+        return result.longValue();
+    }
+
+    private static Ratio reduced(BigInteger numerator, BigInteger denominator) {
+        if (numerator.signum() < 0 || denominator.signum() <= 0) {
+            throw new PlanningException("A factor must not be negative: " + numerator + "/" + denominator);
+        }
+        BigInteger divisor = numerator.gcd(denominator);
+        BigInteger n = numerator.divide(divisor);
+        BigInteger d = denominator.divide(divisor);
+        if (n.bitLength() > 62 || d.bitLength() > 62) {
+            throw new PlanningException("The factor " + n + "/" + d + " has too many digits to be exact");
+        }
+        return new Ratio(n.longValue(), d.longValue());
+    }
+}

@@ -1,0 +1,116 @@
+package rescient.core;
+
+/** One stock point with everything that planning it needs, resolved: the row behind a dense point number. */
+final class StockPoint {
+    final int item;
+    final int site;
+    final String itemCode;
+    final String siteCode;
+    /** Passed through: a phantom, or a kit that contains itself and so cannot be resolved. */
+    final boolean phantom;
+
+    final long step;
+    final Source source;
+    /** Chosen supplier's code or null. */
+    final String supplier;
+    /** Sending site or subcontractor's premises, -1 if none. */
+    final int fromSite;
+    /** Its code, null unless it is a transfer or a subcontract. */
+    final String fromSiteCode;
+
+    final PlanningRule rule;
+    final long safetyStock;
+    final long reorderPoint;
+    final long orderUpTo;
+    final long fixedQuantity;
+    final int periodCount;
+    final PeriodUnit periodUnit;
+    final Ratio yield;
+    /** Item units in one order unit; sizes below are in order units. */
+    final Ratio orderUnit;
+
+    final long orderStep;
+    final long minQuantity;
+    final long maxQuantity;
+    final long multiple;
+    final int leadTimeDays;
+    final Ratio leadTimePerUnit;
+    final int safetyTimeDays;
+    final int frozenDays;
+    final int rescheduleTolerance;
+    final int pullInDays;
+    final WorkCalendar siteCalendar;
+    final WorkCalendar leadCalendar;
+    /** The operations by which it is made or assembled, or null. */
+    final Routing routing;
+
+    StockPoint(
+            int itemIndex,
+            int siteIndex,
+            Item item,
+            String siteCode,
+            PlanningData data,
+            SupplierTerms terms,
+            int fromSite,
+            WorkCalendar siteCalendar,
+            WorkCalendar leadCalendar,
+            Routing routing) {
+        this.routing = routing;
+        this.item = itemIndex;
+        this.site = siteIndex;
+        this.itemCode = item.code();
+        this.siteCode = siteCode;
+        this.phantom = item.kind() != ItemKind.STOCKED;
+        this.step = Quantity.step(item.decimals());
+        this.source = data.source;
+        this.supplier = data.source != Source.BUY ? null : terms != null ? terms.supplier() : data.supplier;
+        this.fromSite = fromSite;
+        boolean elsewhere = data.source == Source.TRANSFER || data.source == Source.SUBCONTRACT;
+        this.fromSiteCode = elsewhere ? data.fromSite : null;
+        this.rule = data.rule;
+        this.safetyStock = data.safetyStock;
+        this.reorderPoint = data.reorderPoint;
+        this.orderUpTo = data.orderUpTo;
+        this.fixedQuantity = data.fixedQuantity;
+        this.periodCount = data.periodCount;
+        this.periodUnit = data.periodUnit;
+        this.yield = data.source.fromComponents() ? data.yield : Ratio.ONE;
+        this.safetyTimeDays = data.safetyTimeDays;
+        this.frozenDays = data.frozenDays;
+        this.rescheduleTolerance = data.rescheduleTolerance;
+        this.pullInDays = data.pullInDays;
+        this.siteCalendar = siteCalendar;
+        this.leadCalendar = leadCalendar;
+        boolean otherUnit = terms != null && terms.purchaseUnit() != null;
+        this.orderUnit = otherUnit ? terms.purchaseUnit() : Ratio.ONE;
+        this.orderStep = otherUnit ? terms.step() : step;
+        Ratio toOrderUnit = orderUnit.inverse();
+        this.minQuantity = terms != null && terms.minQuantity() != Quantity.NOT_SET
+                ? terms.minQuantity()
+                : data.minQuantity == Quantity.NOT_SET ? Quantity.NOT_SET : toOrderUnit.up(data.minQuantity, orderStep);
+        this.maxQuantity = terms != null && terms.maxQuantity() != Quantity.NOT_SET
+                ? terms.maxQuantity()
+                : data.maxQuantity == Quantity.NOT_SET
+                        ? Quantity.NOT_SET
+                        : toOrderUnit.down(data.maxQuantity, orderStep);
+        this.multiple = terms != null && terms.multiple() != Quantity.NOT_SET
+                ? terms.multiple()
+                : otherUnit || data.multiple == Quantity.NOT_SET ? orderStep : data.multiple;
+        this.leadTimeDays = data.source == Source.BUY && terms != null && terms.leadTimeDays() >= 0
+                ? terms.leadTimeDays()
+                : data.leadTimeDays;
+        this.leadTimePerUnit = data.source == Source.BUY ? new Ratio(0, 1) : data.leadTimePerUnit;
+    }
+
+    /** Fixed quantity and min-max with a reorder point. */
+    boolean byReorderPoint() {
+        return reorderPoint != Quantity.NOT_SET
+                && (rule == PlanningRule.FIXED_QUANTITY || rule == PlanningRule.MIN_MAX);
+    }
+
+    /** {@code receipt(day)} of the planning rules. */
+    int receipt(int day, int today) {
+        int moved = siteCalendar.back(day, safetyTimeDays);
+        return moved < today ? siteCalendar.forth(today, 0) : moved;
+    }
+}

@@ -1,0 +1,161 @@
+package rescient.core;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A company small enough to be planned by hand. Today is Monday 2 March 2026; works W, depot D and coater C work Monday
+ * to Friday; items are counted in pieces. Days are written as "20 Mar".
+ */
+final class Example {
+    static final int TODAY = day("2 Mar");
+    private static final DateTimeFormatter FORM = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+    final SnapshotBuilder builder = Snapshot.builder(TODAY, day("31 Dec"));
+    private int orders;
+
+    Example() {
+        builder.site("W", null).site("D", null).site("C", null);
+    }
+
+    static int day(String text) {
+        return Math.toIntExact(
+                LocalDate.parse(text + " 2026", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH))
+                        .toEpochDay());
+    }
+
+    static String text(int day) {
+        return LocalDate.ofEpochDay(day).format(FORM).replace(" 2026", "");
+    }
+
+    static PlanningData make(String item) {
+        return new PlanningData(item, "W", Source.MAKE);
+    }
+
+    static PlanningData buy(String item) {
+        return new PlanningData(item, "W", Source.BUY).supplier("S");
+    }
+
+    Example items(String... codes) {
+        for (String code : codes) {
+            builder.item(new Item(code, 0, ItemKind.STOCKED));
+        }
+        return this;
+    }
+
+    Example item(String code, ItemKind kind) {
+        builder.item(new Item(code, 0, kind));
+        return this;
+    }
+
+    Example planned(PlanningData... rows) {
+        for (PlanningData row : rows) {
+            items(row.item);
+            builder.planning(row);
+        }
+        return this;
+    }
+
+    Example bom(String parent, String component, String each) {
+        orders++;
+        builder.bomLine(new BomLine(
+                parent,
+                Integer.toString(orders * 10),
+                component,
+                Ratio.of(new java.math.BigDecimal(each)),
+                false,
+                Integer.MIN_VALUE,
+                Integer.MAX_VALUE));
+        return this;
+    }
+
+    Example stock(String item, long pieces) {
+        builder.stock(new StockLot(item, "W", null, null, Quantity.of(pieces), Integer.MAX_VALUE));
+        return this;
+    }
+
+    Example lot(String item, String lot, long pieces, String expiry) {
+        builder.stock(new StockLot(item, "W", lot, null, Quantity.of(pieces), day(expiry)));
+        return this;
+    }
+
+    /** A customer order at W, numbered 1, 2, 3 … in the order they are written. */
+    Example wanted(String item, long pieces, String day) {
+        return wanted(item, "W", pieces, day, 5);
+    }
+
+    Example wanted(String item, String site, long pieces, String day, int priority) {
+        orders++;
+        builder.customerOrder(new CustomerOrderLine(
+                Integer.toString(orders), "1", item, site, Quantity.of(pieces), day(day), priority));
+        return this;
+    }
+
+    Example open(String number, Source kind, Stage stage, String item, long pieces, String due) {
+        return open(number, kind, stage, item, pieces, due, null, false);
+    }
+
+    Example open(
+            String number,
+            Source kind,
+            Stage stage,
+            String item,
+            long pieces,
+            String due,
+            String start,
+            boolean locked) {
+        builder.openOrder(new OpenOrder(
+                number,
+                "1",
+                kind,
+                stage,
+                item,
+                "W",
+                null,
+                null,
+                Quantity.of(pieces),
+                day(due),
+                start == null ? OpenOrder.NO_DAY : day(start),
+                locked));
+        return this;
+    }
+
+    Example stillToIssue(String order, String component, long pieces, String needed) {
+        builder.openOrderComponent(new OpenOrderComponent(order, "1", component, Quantity.of(pieces), day(needed)));
+        return this;
+    }
+
+    Plan plan() {
+        return plan(PlanOptions.ALL);
+    }
+
+    Plan plan(PlanOptions options) {
+        return new Planner().plan(builder.build(), options);
+    }
+
+    /** Planned orders as "A 20: 17 Mar > 20 Mar" (quantity: start > due), in the plan's order. */
+    static List<String> orders(Plan plan) {
+        return plan.plannedOrders().stream()
+                .map(o -> o.item() + " " + Quantity.text(o.quantity()) + ": " + text(o.startDay()) + " > "
+                        + text(o.dueDay()))
+                .toList();
+    }
+
+    /** Signals as "push_back P1 10 Mar > 16 Mar"; the order number, or the item if there is none. */
+    static List<String> signals(Plan plan) {
+        return plan.signals().stream()
+                .map(s -> s.kind().name().toLowerCase(Locale.ROOT)
+                        + " " + (s.orderNumber().isEmpty() ? s.item() : s.orderNumber())
+                        + (s.day() == OpenOrder.NO_DAY ? "" : " " + text(s.day()))
+                        + (s.newDay() == OpenOrder.NO_DAY ? "" : " > " + text(s.newDay())))
+                .toList();
+    }
+
+    static List<String> balances(Plan plan, String item) {
+        return plan.point(item, "W").orElseThrow().balances().stream()
+                .map(b -> text(b.day()) + " " + Quantity.text(b.balance()))
+                .toList();
+    }
+}

@@ -1,0 +1,265 @@
+package rescient.dataset;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rescient.core.ForecastBucket;
+
+/** The faults that the planning rules name, beyond types and references. A loop is not one: it is a signal. */
+final class Checks {
+    private final Dataset dataset;
+    private final Faults faults;
+    private final Units units;
+    private final Map<String, Row> items = new HashMap<>();
+
+    Checks(Dataset dataset, Faults faults) {
+        this.dataset = dataset;
+        this.faults = faults;
+        this.units = new Units(dataset);
+        dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
+    }
+
+    void all() {
+        calendars();
+        Planning.of(dataset).forEach(this::planning);
+        dataset.rows("bom_lines").forEach(this::bomLine);
+        steps();
+        dataset.rows("supplier_items").forEach(this::supplierItem);
+        quantities("stock", "item", "quantity");
+        quantities("customer_orders", "item", "quantity");
+        quantities("forecasts", "item", "quantity");
+        quantities("shipments", "item", "quantity");
+        forecasts();
+        quantities("open_orders", "item", "quantity");
+        quantities("open_order_components", "component", "quantity");
+        dataset.rows("open_orders").forEach(this::openOrder);
+        components();
+    }
+
+    private void calendars() {
+        for (Row row : dataset.rows("calendars")) {
+            boolean any = false;
+            for (int d = 0; d < 7; d++) {
+                any |= Company.works(row, d);
+            }
+            if (!any) {
+                fault("calendars", row, "code", row.text("code"), "has no working day", "at least one weekday true");
+            }
+        }
+    }
+
+    private void planning(Planning planning) {
+        Row row = planning.row();
+        Row item = items.get(planning.item());
+        String kind = item.text("kind", "stocked");
+        if (!kind.equals("stocked")) {
+            fault(
+                    "planning",
+                    row,
+                    "item",
+                    planning.item(),
+                    "is a " + kind + ", which is never planned itself",
+                    "no row");
+            return;
+        }
+        String source = planning.text("source");
+        if (source == null) {
+            fault("planning", row, "source", "", "is missing here and in the item's group", "how it is replenished");
+            return;
+        }
+        if ((source.equals("transfer") || source.equals("subcontract")) && planning.text("from_site") == null) {
+            String whose = source.equals("transfer") ? "the sending site" : "the subcontractor's premises";
+            fault("planning", row, "from_site", "", "is missing for a " + source, whose);
+        }
+        switch (planning.text("rule") == null ? "lot_for_lot" : planning.text("rule")) {
+            case "fixed_quantity" -> needed(planning, "fixed_quantity");
+            case "min_max" -> needed(planning, "order_up_to");
+            case "period" -> {
+                needed(planning, "period_count");
+                needed(planning, "period_unit");
+            }
+            default -> {}
+        }
+        notOver(planning, "min_quantity", "max_quantity");
+        notOver(planning, "multiple", "max_quantity");
+        notOver(planning, "reorder_point", "order_up_to");
+        for (String column : List.of(
+                "safety_stock",
+                "reorder_point",
+                "order_up_to",
+                "fixed_quantity",
+                "min_quantity",
+                "max_quantity",
+                "multiple")) {
+            decimals("planning", row, column, planning.decimal(column), item.text("unit"));
+        }
+    }
+
+    private void needed(Planning planning, String column) {
+        if (planning.text(column) == null) {
+            fault(
+                    "planning",
+                    planning.row(),
+                    column,
+                    "",
+                    "is missing for the rule " + planning.text("rule"),
+                    "a value here or in the item's group");
+        }
+    }
+
+    private void notOver(Planning planning, String lower, String upper) {
+        BigDecimal low = planning.decimal(lower);
+        BigDecimal high = planning.decimal(upper);
+        if (low != null && high != null && low.compareTo(high) > 0) {
+            fault(
+                    "planning",
+                    planning.row(),
+                    lower,
+                    low.toPlainString(),
+                    "is over the " + upper + " of " + high.toPlainString(),
+                    "at most that");
+        }
+    }
+
+    private void bomLine(Row row) {
+        String component = row.text("component");
+        String own = items.get(component).text("unit");
+        String unit = row.text("unit", own);
+        if (units.factor(component, unit, own) == null) {
+            fault(
+                    "bom_lines",
+                    row,
+                    "unit",
+                    unit,
+                    "cannot be converted to " + own,
+                    "a unit with a row in unit_conversions.csv");
+        }
+        decimals("bom_lines", row, "quantity", row.decimal("quantity"), unit);
+    }
+
+    /** A line of a bill of materials names a step of its parent's routing. */
+    private void steps() {
+        Set<List<String>> steps = new HashSet<>();
+        dataset.rows("operations").forEach(o -> steps.add(List.of(o.text("item"), o.text("step"))));
+        for (Row row : dataset.rows("bom_lines")) {
+            String step = row.text("step");
+            if (step != null && !steps.contains(List.of(row.text("parent"), step))) {
+                fault(
+                        "bom_lines",
+                        row,
+                        "step",
+                        step,
+                        "is no operation of " + row.text("parent"),
+                        "a step that stands in operations.csv");
+            }
+        }
+    }
+
+    private void supplierItem(Row row) {
+        String own = items.get(row.text("item")).text("unit");
+        String unit = row.text("unit", own);
+        if (units.factor(row.text("item"), unit, own) == null) {
+            fault(
+                    "supplier_items",
+                    row,
+                    "unit",
+                    unit,
+                    "cannot be converted to " + own,
+                    "a unit with a row in unit_conversions.csv");
+        }
+        for (String column : List.of("from_quantity", "min_quantity", "multiple", "max_quantity")) {
+            decimals("supplier_items", row, column, row.decimal(column), unit);
+        }
+        BigDecimal most = row.decimal("max_quantity");
+        for (String column : List.of("min_quantity", "multiple")) {
+            BigDecimal value = row.decimal(column);
+            if (value != null && most != null && value.compareTo(most) > 0) {
+                fault("supplier_items", row, column, value.toPlainString(), "is over the max_quantity", "at most that");
+            }
+        }
+    }
+
+    private void openOrder(Row row) {
+        String kind = row.text("kind");
+        if ((kind.equals("transfer") || kind.equals("subcontract")) && row.text("from_site") == null) {
+            fault("open_orders", row, "from_site", "", "is missing for a " + kind, "the site it comes from");
+        }
+    }
+
+    /** Buckets of one set and stock point must not overlap. */
+    private void forecasts() {
+        Map<List<String>, List<Row>> bySeries = new LinkedHashMap<>();
+        for (Row row : dataset.rows("forecasts")) {
+            bySeries.computeIfAbsent(
+                            List.of(row.text("set"), row.text("item"), row.text("site")), k -> new ArrayList<>())
+                    .add(row);
+        }
+        for (List<Row> series : bySeries.values()) {
+            series.sort(Comparator.comparing(r -> r.date("from_date")));
+            for (int i = 1; i < series.size(); i++) {
+                Row row = series.get(i);
+                ForecastBucket before = Company.bucket(series.get(i - 1));
+                if (row.day("from_date", 0) <= before.lastDay()) {
+                    fault(
+                            "forecasts",
+                            row,
+                            "from_date",
+                            row.text("from_date"),
+                            "lies in the bucket from " + LocalDate.ofEpochDay(before.fromDay()),
+                            "a day after " + LocalDate.ofEpochDay(before.lastDay()));
+                }
+            }
+        }
+    }
+
+    private void components() {
+        Set<List<String>> orders = new HashSet<>();
+        dataset.rows("open_orders").forEach(o -> orders.add(List.of(o.text("number"), o.text("line"))));
+        for (Row row : dataset.rows("open_order_components")) {
+            if (!orders.contains(List.of(row.text("number"), row.text("line")))) {
+                fault(
+                        "open_order_components",
+                        row,
+                        "number",
+                        row.text("number"),
+                        "has no line " + row.text("line") + " in open_orders.csv",
+                        "the number and line of an open order");
+            }
+        }
+    }
+
+    private void quantities(String table, String itemColumn, String column) {
+        for (Row row : dataset.rows(table)) {
+            decimals(
+                    table,
+                    row,
+                    column,
+                    row.decimal(column),
+                    items.get(row.text(itemColumn)).text("unit"));
+        }
+    }
+
+    private void decimals(String table, Row row, String column, BigDecimal value, String unit) {
+        int allowed = units.decimals(unit);
+        if (value != null && value.stripTrailingZeros().scale() > allowed) {
+            fault(
+                    table,
+                    row,
+                    column,
+                    value.toPlainString(),
+                    "has more decimals than the unit " + unit,
+                    "at most " + allowed + (allowed == 1 ? " decimal" : " decimals"));
+        }
+    }
+
+    private void fault(String table, Row row, String column, String value, String wrong, String right) {
+        faults.add(Table.named(table), row.line(), column, value == null ? "" : value, wrong, right);
+    }
+}

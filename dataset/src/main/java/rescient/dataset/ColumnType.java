@@ -1,0 +1,102 @@
+package rescient.dataset;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+
+/** What a column holds, and the check of a text against it. */
+public sealed interface ColumnType {
+
+    /** What is wrong with the text, and what would be right; null if it is as it should be. */
+    Fault.Finding check(String text);
+
+    /** Any text. */
+    record Text() implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            return null;
+        }
+    }
+
+    /** One of a few words. */
+    record Words(List<String> allowed) implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            return allowed.contains(text)
+                    ? null
+                    : new Fault.Finding("is not one of the words allowed here", "one of " + String.join(", ", allowed));
+        }
+    }
+
+    /** true or false. */
+    record Flag() implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            return text.equals("true") || text.equals("false")
+                    ? null
+                    : new Fault.Finding("is neither true nor false", "true or false");
+        }
+    }
+
+    /** An ISO 8601 date. */
+    record Day() implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            try {
+                LocalDate.parse(text);
+                return null;
+            } catch (DateTimeParseException e) {
+                return new Fault.Finding("is not a date", "a date such as 2026-03-20");
+            }
+        }
+    }
+
+    /** A whole number within limits. */
+    record Whole(long least, long most) implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            try {
+                long value = Long.parseLong(text);
+                return value >= least && value <= most
+                        ? null
+                        : new Fault.Finding("is out of range", "a whole number from " + least + " to " + most);
+            } catch (NumberFormatException e) {
+                return new Fault.Finding("is not a whole number", "a whole number from " + least + " to " + most);
+            }
+        }
+    }
+
+    /** An exact decimal within limits; {@code most} null: open. */
+    record Decimal(BigDecimal least, boolean aboveLeast, BigDecimal most) implements ColumnType {
+        @Override
+        public Fault.Finding check(String text) {
+            if (!text.matches("-?\\d{1,18}(\\.\\d{1,12})?")) {
+                return new Fault.Finding("is not a decimal number", "a number such as 12.5, with a point");
+            }
+            BigDecimal value = new BigDecimal(text);
+            int toLeast = value.compareTo(least);
+            boolean tooSmall = aboveLeast ? toLeast <= 0 : toLeast < 0;
+            boolean tooLarge = most != null && value.compareTo(most) > 0;
+            return tooSmall || tooLarge ? new Fault.Finding("is out of range", range()) : null;
+        }
+
+        private String range() {
+            String lower = (aboveLeast ? "more than " : "at least ") + least.toPlainString();
+            return most == null ? lower : lower + " and at most " + most.toPlainString();
+        }
+    }
+
+    ColumnType TEXT = new Text();
+    ColumnType FLAG = new Flag();
+    ColumnType DAY = new Day();
+    /** A quantity, a price: 0 or more, at most 10¹². */
+    ColumnType AMOUNT = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"));
+
+    ColumnType FACTOR = new Decimal(BigDecimal.ZERO, true, null);
+    ColumnType DAYS = new Whole(0, 10_000);
+
+    static ColumnType words(String... allowed) {
+        return new Words(List.of(allowed));
+    }
+}

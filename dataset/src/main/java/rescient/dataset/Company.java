@@ -1,0 +1,304 @@
+package rescient.dataset;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import rescient.core.BomLine;
+import rescient.core.CustomerOrderLine;
+import rescient.core.ForecastBucket;
+import rescient.core.Item;
+import rescient.core.ItemKind;
+import rescient.core.OpenOrder;
+import rescient.core.OpenOrderComponent;
+import rescient.core.Operation;
+import rescient.core.PeriodUnit;
+import rescient.core.PlanningData;
+import rescient.core.PlanningRule;
+import rescient.core.Quantity;
+import rescient.core.Ratio;
+import rescient.core.Shipment;
+import rescient.core.Snapshot;
+import rescient.core.SnapshotBuilder;
+import rescient.core.Source;
+import rescient.core.Stage;
+import rescient.core.StockLot;
+import rescient.core.SupplierTerms;
+import rescient.core.WorkCalendar;
+import rescient.core.WorkCenter;
+
+/** From the rows of a checked dataset to the snapshot that is planned. */
+public final class Company {
+    static final List<String> WEEKDAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
+
+    private static final Ratio NOTHING = new Ratio(0, 1);
+
+    private final Dataset dataset;
+    private final int today;
+    private final SnapshotBuilder builder;
+    private final Units units;
+    private final String forecastSet;
+    private final Map<String, Row> items = new HashMap<>();
+
+    private Company(Dataset dataset, LocalDate today, LocalDate horizonEnd, String forecastSet) {
+        this.forecastSet = forecastSet;
+        this.dataset = dataset;
+        this.today = Math.toIntExact(today.toEpochDay());
+        this.builder = Snapshot.builder(this.today, Math.toIntExact(horizonEnd.toEpochDay()));
+        this.units = new Units(dataset);
+    }
+
+    /** The snapshot of a dataset on a day, up to and including {@code horizonEnd}. */
+    public static Snapshot snapshot(Dataset dataset, LocalDate today, LocalDate horizonEnd) {
+        return snapshot(dataset, today, horizonEnd, dataset.setting("forecast_set"));
+    }
+
+    /** The same with another forecast set than the settings choose; null: none. */
+    public static Snapshot snapshot(Dataset dataset, LocalDate today, LocalDate horizonEnd, String forecastSet) {
+        return new Company(dataset, today, horizonEnd, forecastSet).build();
+    }
+
+    private Snapshot build() {
+        String ahead = dataset.setting("release_ahead_days");
+        builder.releaseAheadDays(ahead == null ? 0 : Integer.parseInt(ahead));
+        dataset.rows("items").forEach(this::item);
+        Map<String, WorkCalendar> calendars = calendars();
+        for (Row site : dataset.rows("sites")) {
+            builder.site(site.text("code"), calendars.get(site.text("calendar", "")));
+        }
+        for (Row supplier : dataset.rows("suppliers")) {
+            builder.supplier(supplier.text("code"), calendars.get(supplier.text("calendar", "")));
+        }
+        workCenters(calendars);
+        dataset.rows("operations").forEach(this::operation);
+        Planning.of(dataset).forEach(this::planning);
+        dataset.rows("bom_lines").forEach(this::bomLine);
+        dataset.rows("supplier_items").forEach(this::supplierItem);
+        dataset.rows("stock").forEach(this::stock);
+        dataset.rows("customer_orders").forEach(this::customerOrder);
+        forecasts();
+        dataset.rows("open_orders").forEach(this::openOrder);
+        dataset.rows("open_order_components").forEach(this::component);
+        return builder.build();
+    }
+
+    private void item(Row row) {
+        items.put(row.text("code"), row);
+        builder.item(new Item(
+                row.text("code"),
+                units.decimals(row.text("unit")),
+                ItemKind.valueOf(row.text("kind", "stocked").toUpperCase(Locale.ROOT))));
+    }
+
+    private Map<String, WorkCalendar> calendars() {
+        Map<String, Map<Integer, Boolean>> exceptions = new HashMap<>();
+        for (Row row : dataset.rows("calendar_exceptions")) {
+            exceptions
+                    .computeIfAbsent(row.text("calendar"), c -> new HashMap<>())
+                    .put(row.day("date", 0), row.flag("working", false));
+        }
+        Map<String, WorkCalendar> calendars = new HashMap<>();
+        for (Row row : dataset.rows("calendars")) {
+            boolean[] weekdays = new boolean[7];
+            for (int d = 0; d < 7; d++) {
+                weekdays[d] = works(row, d);
+            }
+            calendars.put(
+                    row.text("code"),
+                    new WorkCalendar(weekdays, exceptions.getOrDefault(row.text("code"), Map.of()), today));
+        }
+        return calendars;
+    }
+
+    /** Whether a calendar works on a weekday: as given, or Monday to Friday where the day is not set. */
+    static boolean works(Row calendar, int weekday) {
+        return calendar.flag(WEEKDAYS.get(weekday), weekday < 5);
+    }
+
+    private void planning(Planning row) {
+        Source source = Source.valueOf(row.text("source").toUpperCase(Locale.ROOT));
+        PlanningData data = new PlanningData(row.item(), row.site(), source)
+                .supplier(row.text("supplier"))
+                .fromSite(row.text("from_site"))
+                .safetyStock(amount(row.decimal("safety_stock"), 0))
+                .reorderPoint(amount(row.decimal("reorder_point"), Quantity.NOT_SET))
+                .orderUpTo(amount(row.decimal("order_up_to"), Quantity.NOT_SET))
+                .fixedQuantity(amount(row.decimal("fixed_quantity"), Quantity.NOT_SET))
+                .minQuantity(amount(row.decimal("min_quantity"), Quantity.NOT_SET))
+                .maxQuantity(amount(row.decimal("max_quantity"), Quantity.NOT_SET))
+                .multiple(positive(row.decimal("multiple")))
+                .leadTimeDays(row.whole("lead_time_days", 0))
+                .safetyTimeDays(row.whole("safety_time_days", 0))
+                .frozenDays(row.whole("frozen_days", 0))
+                .rescheduleTolerance(row.whole("reschedule_tolerance_days", 0))
+                .pullInDays(row.whole("pull_in_days", Integer.MAX_VALUE))
+                .demandFenceDays(row.whole("demand_fence_days", 0))
+                .consume(row.whole("consume_back_days", 0), row.whole("consume_forward_days", 0));
+        if (row.text("rule") != null) {
+            data.rule(PlanningRule.valueOf(row.text("rule").toUpperCase(Locale.ROOT)));
+        }
+        if (row.text("period_unit") != null) {
+            data.period(
+                    row.whole("period_count", 1),
+                    PeriodUnit.valueOf(row.text("period_unit").toUpperCase(Locale.ROOT)));
+        }
+        if (row.decimal("yield") != null) {
+            data.yield(Ratio.of(row.decimal("yield")));
+        }
+        if (row.decimal("lead_time_per_unit_days") != null) {
+            data.leadTimePerUnit(Ratio.of(row.decimal("lead_time_per_unit_days")));
+        }
+        builder.planning(data);
+    }
+
+    private void workCenters(Map<String, WorkCalendar> calendars) {
+        for (Row row : dataset.rows("work_centers")) {
+            builder.workCenter(new WorkCenter(
+                    row.text("code"),
+                    row.text("site"),
+                    calendars.get(row.text("calendar", "")),
+                    Ratio.of(row.decimal("minutes_per_day")),
+                    ratio(row.decimal("efficiency"), Ratio.ONE)));
+        }
+    }
+
+    private void operation(Row row) {
+        builder.operation(new Operation(
+                row.text("item"),
+                row.text("step"),
+                row.text("site"),
+                row.text("work_center"),
+                ratio(row.decimal("queue_minutes"), NOTHING),
+                ratio(row.decimal("setup_minutes"), NOTHING),
+                ratio(row.decimal("run_minutes_per_unit"), NOTHING),
+                ratio(row.decimal("move_minutes"), NOTHING)));
+    }
+
+    private static Ratio ratio(BigDecimal value, Ratio otherwise) {
+        return value == null ? otherwise : Ratio.of(value);
+    }
+
+    private void bomLine(Row row) {
+        String component = row.text("component");
+        String unit = items.get(component).text("unit");
+        Ratio quantity = Ratio.of(row.decimal("quantity"))
+                .times(units.factor(component, row.text("unit", unit), unit))
+                .times(row.decimal("scrap") == null ? Ratio.ONE : Ratio.of(BigDecimal.ONE.add(row.decimal("scrap"))));
+        builder.bomLine(new BomLine(
+                row.text("parent"),
+                row.text("line"),
+                component,
+                quantity,
+                "order".equals(row.text("per")),
+                row.day("valid_from", Integer.MIN_VALUE),
+                row.day("valid_to", Integer.MAX_VALUE),
+                row.text("step")));
+    }
+
+    private void supplierItem(Row row) {
+        if (row.decimal("from_quantity").signum() != 0) {
+            return;
+        }
+        String item = row.text("item");
+        String own = items.get(item).text("unit");
+        String unit = row.text("unit", own);
+        boolean other = !unit.equals(own);
+        builder.supplierTerms(new SupplierTerms(
+                row.text("supplier"),
+                item,
+                other ? units.factor(item, unit, own) : null,
+                Quantity.step(units.decimals(unit)),
+                row.whole("lead_time_days", -1),
+                amount(row.decimal("min_quantity"), Quantity.NOT_SET),
+                positive(row.decimal("multiple")),
+                amount(row.decimal("max_quantity"), Quantity.NOT_SET),
+                row.whole("preference", Integer.MAX_VALUE)));
+    }
+
+    private void stock(Row row) {
+        if (!row.flag("quarantined", false)) {
+            builder.stock(new StockLot(
+                    row.text("item"),
+                    row.text("site"),
+                    row.text("lot"),
+                    row.text("serial"),
+                    Quantity.of(row.decimal("quantity")),
+                    row.day("expiry", Integer.MAX_VALUE)));
+        }
+    }
+
+    private void customerOrder(Row row) {
+        builder.customerOrder(new CustomerOrderLine(
+                row.text("number"),
+                row.text("line"),
+                row.text("item"),
+                row.text("site"),
+                Quantity.of(row.decimal("quantity")),
+                row.day("due_date", 0),
+                row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY)));
+    }
+
+    /** The rows of the one forecast set that the settings choose, and what was shipped. */
+    private void forecasts() {
+        builder.forecastConsumption(!"false".equals(dataset.setting("forecast_consumption")));
+        for (Row row : dataset.rows("forecasts")) {
+            if (row.text("set").equals(forecastSet)) {
+                builder.forecast(bucket(row));
+            }
+        }
+        for (Row row : dataset.rows("shipments")) {
+            builder.shipment(new Shipment(
+                    row.text("item"),
+                    row.text("site"),
+                    row.day("date", 0),
+                    row.text("number"),
+                    Quantity.of(row.decimal("quantity"))));
+        }
+    }
+
+    static ForecastBucket bucket(Row row) {
+        return new ForecastBucket(
+                row.text("set"),
+                row.text("item"),
+                row.text("site"),
+                row.day("from_date", 0),
+                PeriodUnit.valueOf(row.text("bucket").toUpperCase(Locale.ROOT)),
+                Quantity.of(row.decimal("quantity")));
+    }
+
+    private void openOrder(Row row) {
+        builder.openOrder(new OpenOrder(
+                row.text("number"),
+                row.text("line"),
+                Source.valueOf(row.text("kind").toUpperCase(Locale.ROOT)),
+                Stage.valueOf(row.text("stage").toUpperCase(Locale.ROOT)),
+                row.text("item"),
+                row.text("site"),
+                row.text("from_site"),
+                row.text("supplier"),
+                Quantity.of(row.decimal("quantity")),
+                row.day("due_date", 0),
+                row.day("start_date", OpenOrder.NO_DAY),
+                row.flag("locked", false)));
+    }
+
+    private void component(Row row) {
+        builder.openOrderComponent(new OpenOrderComponent(
+                row.text("number"),
+                row.text("line"),
+                row.text("component"),
+                Quantity.of(row.decimal("quantity")),
+                row.day("needed_date", 0)));
+    }
+
+    private static long amount(BigDecimal value, long otherwise) {
+        return value == null ? otherwise : Quantity.of(value);
+    }
+
+    /** A multiple of 0 is none. */
+    private static long positive(BigDecimal value) {
+        return value == null || value.signum() == 0 ? Quantity.NOT_SET : Quantity.of(value);
+    }
+}

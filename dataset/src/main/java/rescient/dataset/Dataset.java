@@ -1,0 +1,38 @@
+package rescient.dataset;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Rows by table; a table that is missing is empty. */
+public final class Dataset {
+    private final Map<String, List<Row>> rows;
+
+    public Dataset(Map<String, List<Row>> rows) {
+        this.rows = Map.copyOf(rows);
+    }
+
+    public List<Row> rows(String table) {
+        if (Table.named(table) == null) {
+            throw new IllegalArgumentException("There is no table " + table);
+        }
+        return rows.getOrDefault(table, List.of());
+    }
+
+    /** A setting's value, or null. */
+    public String setting(String key) {
+        return rows("settings").stream()
+                .filter(r -> key.equals(r.text("key")))
+                .map(r -> r.text("value"))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The same company with every date moved by this many days. */
+    public Dataset moved(int days) {
+        Map<String, List<Row>> moved = new HashMap<>();
+        rows.forEach((table, list) ->
+                moved.put(table, list.stream().map(row -> row.moved(days)).toList()));
+        return new Dataset(moved);
+    }
+}

@@ -1,0 +1,225 @@
+package rescient.dataset;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import rescient.core.Balance;
+import rescient.core.Demand;
+import rescient.core.OpenOrder;
+import rescient.core.Peg;
+import rescient.core.Plan;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Signal;
+import rescient.core.Supply;
+
+/** Writes a plan as the CSV files of the open format. */
+public final class PlanFiles {
+    private PlanFiles() {}
+
+    /**
+     * Writes planned_orders, signals, demands, pegs and balances into a folder, which is made if it is missing.
+     *
+     * @throws UncheckedIOException if a file cannot be written
+     */
+    public static void write(Plan plan, Path folder) {
+        try {
+            Files.createDirectories(folder);
+            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("planned_orders.csv"))) {
+                plannedOrders(plan, csv);
+            }
+            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("signals.csv"))) {
+                signals(plan, csv);
+            }
+            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("demands.csv"))) {
+                demands(plan, csv);
+            }
+            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("pegs.csv"))) {
+                pegs(plan, csv);
+            }
+            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("balances.csv"))) {
+                balances(plan, csv);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("The plan cannot be written to " + folder + ": " + e.getMessage(), e);
+        }
+    }
+
+    private static void plannedOrders(Plan plan, CsvWriter csv) {
+        csv.writeRecord(
+                "item",
+                "site",
+                "source",
+                "supplier",
+                "from_site",
+                "quantity",
+                "start_quantity",
+                "start_date",
+                "due_date",
+                "possible_date",
+                "for_order",
+                "for_line");
+        for (PlannedOrder o : plan.plannedOrders()) {
+            csv.writeRecord(
+                    o.item(),
+                    o.site(),
+                    word(o.source()),
+                    o.supplier(),
+                    o.fromSite(),
+                    Quantity.text(o.quantity()),
+                    Quantity.text(o.startQuantity()),
+                    date(o.startDay()),
+                    date(o.dueDay()),
+                    o.possibleDay() == null ? "" : date(o.possibleDay()),
+                    o.forOrder(),
+                    o.forLine());
+        }
+    }
+
+    private static void signals(Plan plan, CsvWriter csv) {
+        csv.writeRecord(
+                "kind",
+                "item",
+                "site",
+                "order_number",
+                "order_line",
+                "date",
+                "new_date",
+                "quantity",
+                "days",
+                "cause_item",
+                "cause_site");
+        for (Signal s : plan.signals()) {
+            csv.writeRecord(
+                    word(s.kind()),
+                    s.item(),
+                    s.site(),
+                    s.orderNumber(),
+                    s.orderLine(),
+                    date(s.day()),
+                    date(s.newDay()),
+                    s.quantity() == Quantity.NOT_SET ? "" : Quantity.text(s.quantity()),
+                    s.days() == Signal.NO_DAYS ? "" : Integer.toString(s.days()),
+                    s.causeItem(),
+                    s.causeSite());
+        }
+    }
+
+    private static void demands(Plan plan, CsvWriter csv) {
+        csv.writeRecord("item", "site", "kind", "number", "line", "quantity", "due_date", "possible_date", "days_late");
+        for (PointView point : plan.points()) {
+            point.demands().stream()
+                    .sorted(Comparator.comparingInt(Demand::dueDay)
+                            .thenComparing(d -> word(d.kind()))
+                            .thenComparing(Demand::number, rescient.core.DocumentOrder.INSTANCE)
+                            .thenComparing(Demand::line, rescient.core.DocumentOrder.INSTANCE))
+                    .forEach(d -> csv.writeRecord(
+                            d.item(),
+                            d.site(),
+                            word(d.kind()),
+                            d.number(),
+                            d.line(),
+                            Quantity.text(d.quantity()),
+                            date(d.dueDay()),
+                            d.possibleDay() == null ? "" : date(d.possibleDay()),
+                            d.daysLate() == null ? "" : d.daysLate().toString()));
+        }
+    }
+
+    private record PegKey(
+            Supply.Kind supplyKind,
+            String supplyNumber,
+            String supplyLine,
+            int supplyDay,
+            String demandKind,
+            String demandNumber,
+            String demandLine,
+            int demandDay) {}
+
+    private static void pegs(Plan plan, CsvWriter csv) {
+        csv.writeRecord(
+                "item",
+                "site",
+                "supply_kind",
+                "supply_number",
+                "supply_line",
+                "supply_date",
+                "demand_kind",
+                "demand_number",
+                "demand_line",
+                "demand_date",
+                "quantity");
+        Comparator<PegKey> order = Comparator.comparingInt(PegKey::demandDay)
+                .thenComparing(PegKey::demandKind)
+                .thenComparing(PegKey::demandNumber, rescient.core.DocumentOrder.INSTANCE)
+                .thenComparing(PegKey::demandLine, rescient.core.DocumentOrder.INSTANCE)
+                .thenComparingInt(PegKey::supplyDay)
+                .thenComparing(PegKey::supplyNumber, rescient.core.DocumentOrder.INSTANCE);
+        for (PointView point : plan.points()) {
+            Map<PegKey, Long> sums = new LinkedHashMap<>();
+            for (Peg peg : point.pegs()) {
+                Supply supply = peg.supply();
+                Demand demand = peg.demand();
+                PegKey key = new PegKey(
+                        supply.kind(),
+                        supply.number(),
+                        supply.line(),
+                        supply.day(),
+                        word(demand.kind()),
+                        demand.number(),
+                        demand.line(),
+                        demand.dueDay());
+                sums.merge(key, peg.quantity(), Long::sum);
+            }
+            List<PegKey> keys = sums.keySet().stream().sorted(order).toList();
+            for (PegKey key : keys) {
+                csv.writeRecord(
+                        point.item(),
+                        point.site(),
+                        word(key.supplyKind),
+                        key.supplyNumber,
+                        key.supplyLine,
+                        date(key.supplyDay),
+                        key.demandKind,
+                        key.demandNumber,
+                        key.demandLine,
+                        date(key.demandDay),
+                        Quantity.text(sums.get(key)));
+            }
+        }
+    }
+
+    private static void balances(Plan plan, CsvWriter csv) {
+        csv.writeRecord("item", "site", "date", "receipts", "demands", "planned_receipts", "expired", "balance");
+        for (PointView point : plan.points()) {
+            for (Balance row : point.balances()) {
+                csv.writeRecord(
+                        point.item(),
+                        point.site(),
+                        date(row.day()),
+                        Quantity.text(row.receipts()),
+                        Quantity.text(row.demands()),
+                        Quantity.text(row.plannedReceipts()),
+                        Quantity.text(row.expired()),
+                        Quantity.text(row.balance()));
+            }
+        }
+    }
+
+    private static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static String date(int day) {
+        return day == OpenOrder.NO_DAY ? "" : LocalDate.ofEpochDay(day).toString();
+    }
+}

@@ -1,0 +1,55 @@
+package rescient.dataset;
+
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.Map;
+
+/** A planning row with the defaults of its item's group behind it. */
+public final class Planning {
+    private final Row own;
+    private final Row group;
+
+    private Planning(Row own, Row group) {
+        this.own = own;
+        this.group = group;
+    }
+
+    /** All planning rows of a dataset, in its order. */
+    public static java.util.List<Planning> of(Dataset dataset) {
+        Map<String, Row> groups = new HashMap<>();
+        dataset.rows("item_groups").forEach(g -> groups.put(g.text("code"), g));
+        Map<String, Row> groupOfItem = new HashMap<>();
+        dataset.rows("items").forEach(i -> groupOfItem.put(i.text("code"), groups.get(i.text("group", ""))));
+        return dataset.rows("planning").stream()
+                .map(row -> new Planning(row, groupOfItem.get(row.text("item"))))
+                .toList();
+    }
+
+    Row row() {
+        return own;
+    }
+
+    public String item() {
+        return own.text("item");
+    }
+
+    public String site() {
+        return own.text("site");
+    }
+
+    /** The row's own text, else the group's, else null. */
+    public String text(String column) {
+        String value = own.text(column);
+        return value != null || group == null ? value : group.text(column);
+    }
+
+    public BigDecimal decimal(String column) {
+        String value = text(column);
+        return value == null ? null : new BigDecimal(value);
+    }
+
+    public int whole(String column, int otherwise) {
+        String value = text(column);
+        return value == null ? otherwise : Integer.parseInt(value);
+    }
+}

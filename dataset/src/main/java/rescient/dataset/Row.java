@@ -1,0 +1,83 @@
+package rescient.dataset;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+
+/** A row of a table; the values were checked against their columns before. */
+public final class Row {
+    private final Table table;
+    private final long line;
+    private final String[] values;
+
+    /** @param values by column of the table; empty where not set */
+    public Row(Table table, long line, String[] values) {
+        this.table = table;
+        this.line = line;
+        this.values = values;
+    }
+
+    /** The line of the file it came from. */
+    public long line() {
+        return line;
+    }
+
+    /** The text, or null if the column is empty. */
+    public String text(String column) {
+        String value = values[table.indexOf(column)];
+        return value.isEmpty() ? null : value;
+    }
+
+    String at(int column) {
+        return values[column];
+    }
+
+    /** The text, or the default if the column is empty. */
+    public String text(String column, String otherwise) {
+        String value = text(column);
+        return value == null ? otherwise : value;
+    }
+
+    public BigDecimal decimal(String column) {
+        String value = text(column);
+        return value == null ? null : new BigDecimal(value);
+    }
+
+    public int whole(String column, int otherwise) {
+        String value = text(column);
+        return value == null ? otherwise : Integer.parseInt(value);
+    }
+
+    public LocalDate date(String column) {
+        String value = text(column);
+        return value == null ? null : LocalDate.parse(value);
+    }
+
+    /** The epoch day, or the default if the column is empty. */
+    public int day(String column, int otherwise) {
+        LocalDate date = date(column);
+        return date == null ? otherwise : Math.toIntExact(date.toEpochDay());
+    }
+
+    public boolean flag(String column, boolean otherwise) {
+        String value = text(column);
+        return value == null ? otherwise : value.equals("true");
+    }
+
+    /** The same row with every date moved; of the settings, those that are dates. */
+    Row moved(int days) {
+        String[] moved = values.clone();
+        for (int c = 0; c < moved.length; c++) {
+            boolean date = table.columns().get(c).type() == ColumnType.DAY
+                    || (table.name().equals("settings") && c == 1 && ColumnType.DAY.check(moved[c]) == null);
+            if (date && !moved[c].isEmpty()) {
+                moved[c] = LocalDate.parse(moved[c]).plusDays(days).toString();
+            }
+        }
+        return new Row(table, line, moved);
+    }
+
+    /** The texts by column of the table, empty where not set. */
+    public java.util.List<String> values() {
+        return java.util.List.of(values);
+    }
+}

@@ -1,0 +1,237 @@
+package rescient.dataset;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A table of the dataset: the one definition from which reading, checking, loading, writing and documentation follow.
+ *
+ * @param name file name without its ending
+ */
+public record Table(String name, List<Column> columns) {
+    private static final ColumnType TEXT = ColumnType.TEXT;
+    private static final ColumnType AMOUNT = ColumnType.AMOUNT;
+    private static final ColumnType DAYS = ColumnType.DAYS;
+    private static final ColumnType COUNT = new ColumnType.Whole(1, 10_000);
+    private static final ColumnType PART =
+            new ColumnType.Decimal(java.math.BigDecimal.ZERO, true, java.math.BigDecimal.ONE);
+
+    /** How a stock point is planned; an item group may hold defaults for all of it. */
+    static final List<Column> PLANNING_COLUMNS = List.of(
+            Column.of("source", ColumnType.words("make", "assemble", "buy", "transfer", "subcontract", "none")),
+            Column.of("supplier", TEXT).to("suppliers"),
+            Column.of("from_site", TEXT).to("sites"),
+            Column.of("rule", ColumnType.words("lot_for_lot", "per_order", "period", "fixed_quantity", "min_max")),
+            Column.of("safety_stock", AMOUNT),
+            Column.of("reorder_point", AMOUNT),
+            Column.of("order_up_to", AMOUNT),
+            Column.of("fixed_quantity", AMOUNT),
+            Column.of("period_count", COUNT),
+            Column.of("period_unit", ColumnType.words("day", "week", "month")),
+            Column.of("min_quantity", AMOUNT),
+            Column.of("max_quantity", AMOUNT),
+            Column.of("multiple", AMOUNT),
+            Column.of("yield", PART),
+            Column.of("lead_time_days", DAYS),
+            Column.of("lead_time_per_unit_days", AMOUNT),
+            Column.of("safety_time_days", DAYS),
+            Column.of("frozen_days", DAYS),
+            Column.of("demand_fence_days", DAYS),
+            Column.of("consume_back_days", DAYS),
+            Column.of("consume_forward_days", DAYS),
+            Column.of("reschedule_tolerance_days", DAYS),
+            Column.of("pull_in_days", DAYS));
+
+    /** The tables, each after those it refers to. */
+    public static final List<Table> ALL = List.of(
+            table("settings", Column.key("key", TEXT), Column.of("value", TEXT)),
+            table(
+                    "calendars",
+                    Column.key("code", TEXT),
+                    Column.of("mon", ColumnType.FLAG),
+                    Column.of("tue", ColumnType.FLAG),
+                    Column.of("wed", ColumnType.FLAG),
+                    Column.of("thu", ColumnType.FLAG),
+                    Column.of("fri", ColumnType.FLAG),
+                    Column.of("sat", ColumnType.FLAG),
+                    Column.of("sun", ColumnType.FLAG)),
+            table(
+                    "calendar_exceptions",
+                    Column.key("calendar", TEXT).to("calendars"),
+                    Column.key("date", ColumnType.DAY),
+                    Column.required("working", ColumnType.FLAG)),
+            table(
+                    "units",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.required("decimals", new ColumnType.Whole(0, 6))),
+            table(
+                    "sites",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.of("kind", ColumnType.words("works", "depot", "subcontractor")),
+                    Column.of("calendar", TEXT).to("calendars")),
+            table(
+                    "suppliers",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.of("calendar", TEXT).to("calendars"),
+                    Column.of("email", TEXT),
+                    Column.of("currency", TEXT),
+                    Column.of("minimum_order_value", AMOUNT)),
+            table("customers", Column.key("code", TEXT), Column.of("name", TEXT), Column.of("email", TEXT)),
+            new Table(
+                    "item_groups",
+                    joined(List.of(Column.key("code", TEXT), Column.of("name", TEXT)), PLANNING_COLUMNS)),
+            table(
+                    "items",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.of("group", TEXT).to("item_groups"),
+                    Column.required("unit", TEXT).to("units"),
+                    Column.of("kind", ColumnType.words("stocked", "kit", "phantom")),
+                    Column.of("tracking", ColumnType.words("none", "lot", "serial")),
+                    Column.of("standard_cost", AMOUNT),
+                    Column.of("price", AMOUNT),
+                    Column.of("costing", ColumnType.words("standard", "average", "fifo")),
+                    Column.of("planner", TEXT)),
+            table(
+                    "unit_conversions",
+                    Column.openKey("item", TEXT).to("items"),
+                    Column.key("from_unit", TEXT).to("units"),
+                    Column.key("to_unit", TEXT).to("units"),
+                    Column.required("factor", ColumnType.FACTOR)),
+            new Table(
+                    "planning",
+                    joined(
+                            List.of(
+                                    Column.key("item", TEXT).to("items"),
+                                    Column.key("site", TEXT).to("sites")),
+                            PLANNING_COLUMNS)),
+            table(
+                    "bom_lines",
+                    Column.key("parent", TEXT).to("items"),
+                    Column.key("line", TEXT),
+                    Column.required("component", TEXT).to("items"),
+                    Column.required("quantity", AMOUNT),
+                    Column.of("unit", TEXT).to("units"),
+                    Column.of("per", ColumnType.words("unit", "order")),
+                    Column.of("scrap", AMOUNT),
+                    Column.of("valid_from", ColumnType.DAY),
+                    Column.of("valid_to", ColumnType.DAY),
+                    Column.of("step", TEXT)),
+            table(
+                    "work_centers",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.required("site", TEXT).to("sites"),
+                    Column.of("calendar", TEXT).to("calendars"),
+                    Column.required("minutes_per_day", ColumnType.FACTOR),
+                    Column.of("efficiency", ColumnType.FACTOR),
+                    Column.of("cost_per_hour", AMOUNT)),
+            table(
+                    "operations",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("step", TEXT),
+                    Column.openKey("site", TEXT).to("sites"),
+                    Column.required("work_center", TEXT).to("work_centers"),
+                    Column.of("queue_minutes", AMOUNT),
+                    Column.of("setup_minutes", AMOUNT),
+                    Column.of("run_minutes_per_unit", AMOUNT),
+                    Column.of("move_minutes", AMOUNT),
+                    Column.of("note", TEXT)),
+            table(
+                    "supplier_items",
+                    Column.key("supplier", TEXT).to("suppliers"),
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("from_quantity", AMOUNT),
+                    Column.of("unit", TEXT).to("units"),
+                    Column.of("price", AMOUNT),
+                    Column.of("lead_time_days", DAYS),
+                    Column.of("min_quantity", AMOUNT),
+                    Column.of("multiple", AMOUNT),
+                    Column.of("max_quantity", AMOUNT),
+                    Column.of("preference", new ColumnType.Whole(1, 1_000))),
+            table(
+                    "stock",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.openKey("lot", TEXT),
+                    Column.openKey("serial", TEXT),
+                    Column.required("quantity", AMOUNT),
+                    Column.of("expiry", ColumnType.DAY),
+                    Column.of("quarantined", ColumnType.FLAG)),
+            table(
+                    "customer_orders",
+                    Column.key("number", TEXT),
+                    Column.key("line", TEXT),
+                    Column.of("customer", TEXT).to("customers"),
+                    Column.required("item", TEXT).to("items"),
+                    Column.required("site", TEXT).to("sites"),
+                    Column.required("quantity", AMOUNT),
+                    Column.required("due_date", ColumnType.DAY),
+                    Column.of("priority", new ColumnType.Whole(0, 1_000_000)),
+                    Column.of("price", AMOUNT)),
+            table(
+                    "forecasts",
+                    Column.key("set", TEXT),
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("from_date", ColumnType.DAY),
+                    Column.required("bucket", ColumnType.words("day", "week", "month")),
+                    Column.required("quantity", AMOUNT)),
+            table(
+                    "shipments",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("date", ColumnType.DAY),
+                    Column.key("number", TEXT),
+                    Column.required("quantity", AMOUNT)),
+            table(
+                    "open_orders",
+                    Column.key("number", TEXT),
+                    Column.key("line", TEXT),
+                    Column.required("kind", ColumnType.words("buy", "make", "assemble", "transfer", "subcontract")),
+                    Column.required("stage", ColumnType.words("firmed", "released")),
+                    Column.required("item", TEXT).to("items"),
+                    Column.required("site", TEXT).to("sites"),
+                    Column.of("from_site", TEXT).to("sites"),
+                    Column.of("supplier", TEXT).to("suppliers"),
+                    Column.required("quantity", AMOUNT),
+                    Column.required("due_date", ColumnType.DAY),
+                    Column.of("start_date", ColumnType.DAY),
+                    Column.of("locked", ColumnType.FLAG)),
+            table(
+                    "open_order_components",
+                    Column.key("number", TEXT),
+                    Column.key("line", TEXT),
+                    Column.key("component", TEXT).to("items"),
+                    Column.required("quantity", AMOUNT),
+                    Column.required("needed_date", ColumnType.DAY)));
+
+    /** The table of this name, or null. */
+    public static Table named(String name) {
+        return ALL.stream().filter(t -> t.name.equals(name)).findFirst().orElse(null);
+    }
+
+    /** The place of a column, or -1. */
+    public int indexOf(String column) {
+        for (int i = 0; i < columns.size(); i++) {
+            if (columns.get(i).name().equals(column)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static Table table(String name, Column... columns) {
+        return new Table(name, Arrays.asList(columns));
+    }
+
+    private static List<Column> joined(List<Column> first, List<Column> second) {
+        List<Column> all = new ArrayList<>(first);
+        all.addAll(second);
+        return List.copyOf(all);
+    }
+}

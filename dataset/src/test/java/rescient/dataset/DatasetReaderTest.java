@@ -1,0 +1,179 @@
+package rescient.dataset;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class DatasetReaderTest {
+    @TempDir
+    Path folder;
+
+    @BeforeEach
+    void aSmallCompany() throws IOException {
+        file("units", "code,name,decimals", "pc,piece,0", "kg,kilogram,3", "box,box,0");
+        file("sites", "code,name,kind,calendar", "W,Works,works,");
+        file("suppliers", "code", "S");
+        file("items", "code,name,unit", "A,a,pc", "B,b,kg");
+        file("planning", "item,site,source,supplier", "A,W,make,", "B,W,buy,S");
+    }
+
+    private void file(String table, String... lines) throws IOException {
+        Files.writeString(folder.resolve(table + ".csv"), String.join("\r\n", lines) + "\r\n");
+    }
+
+    private List<String> faults() {
+        FaultyDatasetException refused =
+                catchThrowableOfType(FaultyDatasetException.class, () -> DatasetReader.read(folder));
+        assertThat(refused).as("the dataset is refused").isNotNull();
+        return refused.faults().stream()
+                .map(f -> f.file() + ":" + f.row() + " " + f.column() + " " + f.value() + " " + f.wrong())
+                .toList();
+    }
+
+    @Test
+    void rowsAreReadByColumnNameInAnyOrderWithAByteOrderMark() throws IOException {
+        file("items", "\uFEFFunit,code,name", "pc,A,\"a, with a comma\"", "kg,B,");
+        Row row = DatasetReader.read(folder).rows("items").get(0);
+        assertThat(row.text("code")).isEqualTo("A");
+        assertThat(row.text("name")).isEqualTo("a, with a comma");
+        assertThat(row.text("group")).isNull();
+    }
+
+    @Test
+    void everyFaultOfEveryFileIsReportedTogether() throws IOException {
+        file("items", "code,name,unit,kind", "A,a,pc,stocked", "B,b,stone,kit", "A,again,pc,thing", ",,pc,");
+        file("stock", "item,site,quantity,expiry", "A,W,ten,2026-13-01", "Z,W,1,");
+        assertThat(faults())
+                .containsExactlyInAnyOrder(
+                        "items.csv:4 kind thing is not one of the words allowed here",
+                        "items.csv:4   stands there twice: A",
+                        "items.csv:5 code  is empty",
+                        "items.csv:3 unit stone is not in units.csv",
+                        "stock.csv:2 quantity ten is not a decimal number",
+                        "stock.csv:2 expiry 2026-13-01 is not a date",
+                        "stock.csv:3 item Z is not in items.csv");
+    }
+
+    @Test
+    void unknownColumnsAndFilesAreRefusedByName() throws IOException {
+        file("items", "code,colour,unit", "A,red,pc");
+        file("colours", "code", "red");
+        assertThat(faults())
+                .contains(
+                        "items.csv:1 colour colour is not a column of this table",
+                        "colours.csv:0   is not a table of a dataset");
+    }
+
+    @Test
+    void aMissingRequiredColumnIsNamed() throws IOException {
+        file("items", "code,name", "A,a", "B,b");
+        assertThat(faults()).contains("items.csv:1 unit  is missing");
+    }
+
+    @Test
+    void aRowWithTooManyValuesIsAFault() throws IOException {
+        file("items", "code,unit", "A,pc,oops", "B,kg");
+        assertThat(faults()).contains("items.csv:2   has 3 values");
+    }
+
+    @Test
+    void onlyTheFirstThousandFaultsAreKeptButAllAreCounted() throws IOException {
+        String[] rows = new String[1_501];
+        rows[0] = "number,line,item,site,quantity,due_date";
+        for (int i = 1; i < rows.length; i++) {
+            rows[i] = i + ",1,A,W,-1,2026-03-20";
+        }
+        file("customer_orders", rows);
+        FaultyDatasetException refused =
+                catchThrowableOfType(FaultyDatasetException.class, () -> DatasetReader.read(folder));
+        assertThat(refused.faults()).hasSize(1_000);
+        assertThat(refused.count()).isEqualTo(1_500);
+        assertThat(refused).hasMessageContaining("and 500 more");
+    }
+
+    @Test
+    void theRulesNameWhatIsMissingOrTooLarge() throws IOException {
+        file(
+                "planning",
+                "item,site,source,rule,min_quantity,max_quantity,multiple,reorder_point,order_up_to",
+                "A,W,transfer,fixed_quantity,20,10,15,,",
+                "B,W,,min_max,,,,9,5");
+        assertThat(faults())
+                .containsExactly(
+                        "planning.csv:2 from_site  is missing for a transfer",
+                        "planning.csv:2 fixed_quantity  is missing for the rule fixed_quantity",
+                        "planning.csv:2 min_quantity 20 is over the max_quantity of 10",
+                        "planning.csv:2 multiple 15 is over the max_quantity of 10",
+                        "planning.csv:3 source  is missing here and in the item's group");
+    }
+
+    @Test
+    void quantitiesWithMoreDecimalsThanTheirUnitAreFaults() throws IOException {
+        file("stock", "item,site,quantity", "A,W,1.5", "B,W,1.5000");
+        assertThat(faults()).containsExactly("stock.csv:2 quantity 1.5 has more decimals than the unit pc");
+    }
+
+    @Test
+    void aUnitThatCannotBeConvertedIsAFault() throws IOException {
+        file("bom_lines", "parent,line,component,quantity,unit", "A,10,B,2,box");
+        assertThat(faults()).containsExactly("bom_lines.csv:2 unit box cannot be converted to kg");
+    }
+
+    @Test
+    void kitsAreNotPlannedAndCalendarsWorkSomeDay() throws IOException {
+        file("items", "code,unit,kind", "A,pc,kit", "B,kg,");
+        file("calendars", "code,mon,tue,wed,thu,fri", "NEVER,false,false,false,false,false");
+        assertThat(faults())
+                .containsExactly(
+                        "calendars.csv:2 code NEVER has no working day",
+                        "planning.csv:2 item A is a kit, which is never planned itself");
+    }
+
+    @Test
+    void componentsBelongToAnOpenOrder() throws IOException {
+        file("open_order_components", "number,line,component,quantity,needed_date", "M1,1,B,2,2026-03-02");
+        assertThat(faults()).containsExactly("open_order_components.csv:2 number M1 has no line 1 in open_orders.csv");
+    }
+
+    @Test
+    void aFolderThatIsNotThereIsSaidSo() {
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> DatasetReader.read(folder.resolve("nowhere")))
+                .hasMessageContaining("nowhere")
+                .hasMessageContaining("there is no such folder");
+    }
+
+    @Test
+    void stepsWorkCentersAndTheirMinutesAreChecked() throws IOException {
+        file("work_centers", "code,site,minutes_per_day,efficiency", "M,W,480,", "N,W,0,-1");
+        file("operations", "item,step,work_center,setup_minutes", "A,10,M,30", "A,20,GONE,30");
+        file("bom_lines", "parent,line,component,quantity,step", "A,10,B,2,10");
+        assertThat(faults())
+                .containsExactlyInAnyOrder(
+                        "work_centers.csv:3 minutes_per_day 0 is out of range",
+                        "work_centers.csv:3 efficiency -1 is out of range",
+                        "operations.csv:3 work_center GONE is not in work_centers.csv");
+        file("work_centers", "code,site,minutes_per_day", "M,W,480");
+        file("operations", "item,step,work_center", "A,10,M");
+        file("bom_lines", "parent,line,component,quantity,step", "A,10,B,2,30");
+        assertThat(faults()).containsExactly("bom_lines.csv:2 step 30 is no operation of A");
+    }
+
+    @Test
+    void bucketsOfOneForecastMustNotOverlap() throws IOException {
+        file(
+                "forecasts",
+                "set,item,site,from_date,bucket,quantity",
+                "Base,A,W,2026-03-09,week,10",
+                "Base,A,W,2026-03-15,day,10",
+                "Strong,A,W,2026-03-15,day,10",
+                "Base,A,W,2026-03-16,month,10");
+        assertThat(faults()).containsExactly("forecasts.csv:3 from_date 2026-03-15 lies in the bucket from 2026-03-09");
+    }
+}

@@ -1,0 +1,119 @@
+package rescient.dataset;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The headless command as a process of its own. */
+class PlanCommandTest {
+    @TempDir
+    Path folder;
+
+    private Path dataset;
+    private Path out;
+
+    @BeforeEach
+    void aSmallDataset() throws Exception {
+        dataset = Files.createDirectory(folder.resolve("dataset"));
+        out = folder.resolve("out");
+        file("units", "code,decimals", "pc,0");
+        file("sites", "code", "W");
+        file("items", "code,unit", "A,pc");
+        file("planning", "item,site,source,lead_time_days", "A,W,make,1");
+        file("customer_orders", "number,line,item,site,quantity,due_date", "1,1,A,W,4,2026-03-20");
+        file("settings", "key,value", "today,2026-03-02", "horizon_end,2026-12-31");
+    }
+
+    private void file(String table, String... lines) throws Exception {
+        Files.writeString(dataset.resolve(table + ".csv"), String.join("\n", lines) + "\n");
+    }
+
+    private record Done(int exit, String said, String complained) {}
+
+    private Done run(String... words) throws Exception {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                "rescient.dataset.PlanCommand"));
+        command.addAll(List.of(words));
+        Process process = new ProcessBuilder(command).start();
+        String said = new String(process.getInputStream().readAllBytes());
+        String complained = new String(process.getErrorStream().readAllBytes());
+        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        return new Done(process.exitValue(), said, complained);
+    }
+
+    private List<String> planned() throws Exception {
+        return Files.readAllLines(out.resolve("planned_orders.csv")).stream()
+                .skip(1)
+                .toList();
+    }
+
+    @Test
+    void aDatasetIsPlannedIntoAFolder() throws Exception {
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.exit()).isZero();
+        assertThat(done.said()).contains("Planned 1 stock points: 1 planned orders, 0 signals");
+        assertThat(planned()).containsExactly("A,W,make,,,4,4,2026-03-19,2026-03-20,2026-03-20,,");
+    }
+
+    @Test
+    void theCommandLineCountsBeforeTheSettings() throws Exception {
+        run(dataset.toString(), "--out", out.toString(), "--today", "2026-03-20");
+        assertThat(planned()).containsExactly("A,W,make,,,4,4,2026-03-19,2026-03-20,2026-03-23,,");
+        run(dataset.toString(), "--out", out.toString(), "--horizon-end", "2026-03-19");
+        assertThat(planned()).isEmpty();
+        run(dataset.toString(), "--out", out.toString(), "--without", "customer_orders");
+        assertThat(planned()).isEmpty();
+    }
+
+    @Test
+    void faultsAreAllToldAndNothingIsWritten() throws Exception {
+        file("items", "code,unit", "A,stone");
+        file("customer_orders", "number,line,item,site,quantity,due_date", "1,1,A,W,-4,soon");
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.exit()).isEqualTo(2);
+        assertThat(done.complained())
+                .contains("3 faults")
+                .contains("items.csv, row 2, unit \"stone\"")
+                .contains("quantity \"-4\"")
+                .contains("due_date \"soon\"");
+        assertThat(out).doesNotExist();
+    }
+
+    @Test
+    void anythingElseThatIsWrongIsOne() throws Exception {
+        assertThat(run().exit()).isEqualTo(1);
+        assertThat(run(dataset.toString()).complained()).contains("--out FOLDER");
+        assertThat(run(dataset.toString(), "--fast", "yes").complained()).contains("--fast");
+        assertThat(run(folder.resolve("nowhere").toString(), "--out", out.toString())
+                        .exit())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void oneForecastSetIsUsedOrNone() throws Exception {
+        file(
+                "forecasts",
+                "set,item,site,from_date,bucket,quantity",
+                "Base,A,W,2026-04-06,week,10",
+                "Strong,A,W,2026-04-06,week,15");
+        run(dataset.toString(), "--out", out.toString());
+        assertThat(planned()).hasSize(1);
+        run(dataset.toString(), "--out", out.toString(), "--forecast", "Strong");
+        assertThat(planned()).contains("A,W,make,,,15,15,2026-04-03,2026-04-06,2026-04-06,,");
+        file("settings", "key,value", "today,2026-03-02", "horizon_end,2026-12-31", "forecast_set,Base");
+        run(dataset.toString(), "--out", out.toString());
+        assertThat(planned()).contains("A,W,make,,,10,10,2026-04-03,2026-04-06,2026-04-06,,");
+        assertThat(Files.readAllLines(out.resolve("demands.csv")))
+                .contains("A,W,forecast,Base,2026-04-06,10,2026-04-06,2026-04-06,0");
+    }
+}

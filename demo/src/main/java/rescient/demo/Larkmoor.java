@@ -1,0 +1,34 @@
+package rescient.demo;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+
+/** Grows the demo company and writes it as a dataset: {@code Larkmoor FOLDER}. The same seed gives the same company. */
+public final class Larkmoor {
+    /** A Monday; the application moves every date by whole weeks so that this week becomes the present one. */
+    static final LocalDate BASE = LocalDate.of(2026, 11, 23);
+
+    private static final long SEED = 20261123;
+
+    private Larkmoor() {}
+
+    public static void main(String[] words) throws IOException {
+        if (words.length != 1) {
+            throw new IllegalArgumentException("Say where the dataset goes: Larkmoor FOLDER");
+        }
+        write(Path.of(words[0]));
+    }
+
+    static void write(Path folder) throws IOException {
+        Tables tables = new Tables();
+        LocalDate horizonEnd = BASE.plusDays(270);
+        tables.add("settings", "key", "today", "value", BASE);
+        tables.add("settings", "key", "horizon_end", "value", horizonEnd);
+        tables.add("settings", "key", "currency", "value", "EUR");
+        tables.add("settings", "key", "release_ahead_days", "value", 2);
+        new Catalogue(tables).fill();
+        new Trade(tables, BASE, SEED).fill();
+        new OpeningStock(tables, BASE, horizonEnd, folder, SEED).fill();
+    }
+}

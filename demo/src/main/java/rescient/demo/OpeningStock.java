@@ -1,0 +1,130 @@
+package rescient.demo;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import rescient.core.Plan;
+import rescient.core.PlanOptions;
+import rescient.core.PlannedOrder;
+import rescient.core.Planner;
+import rescient.core.Quantity;
+import rescient.dataset.Company;
+import rescient.dataset.DatasetReader;
+
+/**
+ * What lies on the shelves. The company is planned again and again, and whatever should have started before today is put
+ * on the shelf instead, so that a normal week remains; a few stock points are left short on purpose.
+ */
+final class OpeningStock {
+    private static final int ROUNDS = 14;
+    /** Left as they are, whatever they are short of. */
+    private static final List<String> SHORT =
+            List.of("BRG-6202", "CARR-62", "SHF-410", "GBX-410", "LEGS-3", "ROF-10W", "PAINT-G", "SMOKER-L");
+
+    private final Tables tables;
+    private final LocalDate base;
+    private final LocalDate horizonEnd;
+    private final Path folder;
+    private final Random random;
+    private final Map<String, Long> stock = new TreeMap<>();
+
+    OpeningStock(Tables tables, LocalDate base, LocalDate horizonEnd, Path folder, long seed) {
+        this.tables = tables;
+        this.base = base;
+        this.horizonEnd = horizonEnd;
+        this.folder = folder;
+        this.random = new Random(seed);
+    }
+
+    void fill() throws IOException {
+        Set<String> expected = tables.rows("open_orders").stream()
+                .map(row -> row.get("item") + " " + row.get("site"))
+                .collect(Collectors.toSet());
+        for (Map<String, String> row : tables.rows("planning")) {
+            String point = row.get("item") + " " + row.get("site");
+            String safety = row.getOrDefault("safety_stock", "");
+            if (!safety.isEmpty() && !SHORT.contains(row.get("item")) && !expected.contains(point)) {
+                stock.put(point, Long.parseLong(safety) * 3 / 2);
+            }
+        }
+        Map.of("EXTR-4", 6L, "GBX-410", 5L, "SHF-410", 14L, "CARR-62", 6L, "BRG-6202", 12L, "SIEVE-2", 64L)
+                .forEach((item, pieces) -> stock.put(item + " " + Catalogue.WORKS, pieces));
+        for (int round = 0; round < ROUNDS; round++) {
+            write();
+            tables.write(folder);
+            Plan plan =
+                    new Planner().plan(Company.snapshot(DatasetReader.read(folder), base, horizonEnd), PlanOptions.ALL);
+            for (PlannedOrder order : plan.plannedOrders()) {
+                if (order.startDay() < base.toEpochDay() && !SHORT.contains(order.item())) {
+                    long pieces = order.quantity() / Quantity.ONE + 1 + random.nextInt(4);
+                    stock.merge(order.item() + " " + order.site(), pieces, Long::sum);
+                }
+            }
+        }
+    }
+
+    private void write() {
+        tables.clear("stock");
+        stock.forEach((key, pieces) -> {
+            String[] point = key.split(" ");
+            boolean lots = point[0].startsWith("WAX") || point[0].startsWith("FONDANT");
+            if (!point[0].equals("SYRUP-5") || !point[1].equals(Catalogue.WORKS)) {
+                tables.add(
+                        "stock",
+                        "item",
+                        point[0],
+                        "site",
+                        point[1],
+                        "lot",
+                        lots ? "L-2610" : "",
+                        "quantity",
+                        pieces,
+                        "expiry",
+                        point[0].startsWith("FONDANT") ? base.plusDays(240) : "");
+            }
+        });
+        // more syrup than anybody will buy before it expires
+        tables.add(
+                "stock",
+                "item",
+                "SYRUP-5",
+                "site",
+                Catalogue.WORKS,
+                "lot",
+                "S-2605",
+                "quantity",
+                70,
+                "expiry",
+                base.plusDays(18));
+        tables.add(
+                "stock",
+                "item",
+                "SYRUP-5",
+                "site",
+                Catalogue.WORKS,
+                "lot",
+                "S-2611",
+                "quantity",
+                90,
+                "expiry",
+                base.plusDays(160));
+        tables.add(
+                "stock",
+                "item",
+                "CED-1800",
+                "site",
+                Catalogue.WORKS,
+                "lot",
+                "WET",
+                "quantity",
+                40,
+                "quarantined",
+                true);
+    }
+}

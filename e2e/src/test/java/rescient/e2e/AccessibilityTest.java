@@ -1,0 +1,67 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import java.util.Set;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** axe finds no serious fault on any screen, in either theme. */
+class AccessibilityTest extends DeskTest {
+    private static final Set<String> SERIOUS = Set.of("serious", "critical");
+
+    private static void check(Page page, String screen) {
+        List<Rule> faults = new AxeBuilder(page)
+                .analyze().getViolations().stream()
+                        .filter(rule -> SERIOUS.contains(rule.getImpact()))
+                        .toList();
+        Assertions.assertThat(faults)
+                .as(screen)
+                .extracting(rule -> rule.getId() + ": " + rule.getHelp() + " "
+                        + rule.getNodes().get(0).getHtml())
+                .isEmpty();
+    }
+
+    @Test
+    void signIn() {
+        Page page = browser();
+        page.navigate("/signin");
+        assertThat(page.getByText("Demo sign-ins")).isVisible();
+        check(page, "sign-in");
+    }
+
+    @Test
+    void everyPlaceInLight() {
+        everyPlace(ColorScheme.LIGHT);
+    }
+
+    @Test
+    void everyPlaceInDark() {
+        everyPlace(ColorScheme.DARK);
+    }
+
+    private void everyPlace(ColorScheme theme) {
+        Page page = signedIn("ida", theme);
+        plannedOrder(page, "BRG-6202").click();
+        assertThat(page.getByTestId("serves")).containsText("SO-790");
+        check(page, "plan");
+        select(page, "BRG-6202");
+        preview(page);
+        assertThat(pressable(page)).isEnabled();
+        check(page, "release");
+        page.navigate("/orders?number=PO-2032");
+        assertThat(page.getByLabel("Line 1")).isVisible();
+        check(page, "orders");
+        page.navigate("/items?code=EXTR-4");
+        assertThat(page.getByTestId("bom")).isVisible();
+        check(page, "items");
+        page.keyboard().press("Control+k");
+        assertThat(page.getByPlaceholder("Code, name, number, place or action")).isVisible();
+        check(page, "finder");
+    }
+}

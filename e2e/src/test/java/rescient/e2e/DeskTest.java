@@ -1,0 +1,211 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import rescient.dataset.DatasetReader;
+import rescient.server.RescientServer;
+import rescient.server.exchange.CompanyStore;
+import rescient.server.planning.LivePlan;
+import rescient.server.testing.TestDatabase;
+
+/**
+ * The real interface in headless Chromium, on a real server and database with the demo company, fresh before each test.
+ * Today is Monday 23 Nov 2026. A console error or a failed request fails the test, unless the test said it would come.
+ */
+@SpringBootTest(classes = RescientServer.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+abstract class DeskTest {
+    private static final Path DEMO = Path.of("../demo/dataset");
+    private static final String DATABASE = TestDatabase.create();
+    private static Playwright playwright;
+    private static Browser chromium;
+
+    private final List<BrowserContext> contexts = new ArrayList<>();
+    private final List<String> failures = new ArrayList<>();
+    private final List<String> expected = new ArrayList<>();
+
+    @Autowired
+    private CompanyStore store;
+
+    @Autowired
+    private LivePlan live;
+
+    @Autowired
+    JdbcTemplate jdbc;
+
+    @LocalServerPort
+    int port;
+
+    @DynamicPropertySource
+    static void properties(DynamicPropertyRegistry registry) {
+        registry.add("spring.datasource.url", () -> DATABASE);
+        registry.add("spring.datasource.username", TestDatabase::user);
+        registry.add("spring.datasource.password", TestDatabase::password);
+        registry.add("rescient.today", () -> "2026-11-23");
+        registry.add("rescient.demo", DEMO::toString);
+        registry.add("server.shutdown", () -> "immediate");
+    }
+
+    @BeforeAll
+    static void startChromium() {
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Path executable = Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
+                .map(Path::of)
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("Chromium is missing; ./rescient test installs it"));
+        chromium = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(executable)
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+    }
+
+    @AfterAll
+    static void stopChromium() {
+        chromium.close();
+        playwright.close();
+    }
+
+    @BeforeEach
+    void freshCompany() {
+        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+    }
+
+    @AfterEach
+    void nothingFailed() {
+        contexts.forEach(BrowserContext::close);
+        Assertions.assertThat(failures)
+                .filteredOn(f -> expected.stream().noneMatch(f::contains))
+                .isEmpty();
+    }
+
+    /** Failures that hold this text are part of the test. */
+    void expectFailure(String text) {
+        expected.add(text);
+    }
+
+    /** A new browser with nobody signed in. */
+    Page browser() {
+        return browser(ColorScheme.LIGHT);
+    }
+
+    Page browser(ColorScheme theme) {
+        BrowserContext context = chromium.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setColorScheme(theme)
+                .setBaseURL("http://127.0.0.1:" + port));
+        contexts.add(context);
+        context.setDefaultTimeout(8_000);
+        Page page = context.newPage();
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                failures.add("console: " + message.text() + " " + message.location());
+            }
+        });
+        page.onPageError(error -> failures.add("page: " + error));
+        page.onRequestFailed(request -> {
+            boolean leftBehind = String.valueOf(request.failure()).contains("ERR_ABORTED");
+            if (!leftBehind) {
+                failures.add("request: " + request.url() + " " + request.failure());
+            }
+        });
+        return page;
+    }
+
+    /** A browser that has loaded nothing yet, with the sign-in of another. */
+    BrowserContext coldBrowser(String storageState) {
+        BrowserContext context = chromium.newContext(new Browser.NewContextOptions()
+                .setViewportSize(1280, 800)
+                .setBaseURL("http://127.0.0.1:" + port)
+                .setStorageState(storageState));
+        contexts.add(context);
+        return context;
+    }
+
+    /** A new browser with somebody at the desk. */
+    Page signedIn(String login) {
+        return signedIn(login, ColorScheme.LIGHT);
+    }
+
+    Page signedIn(String login, ColorScheme theme) {
+        Page page = browser(theme);
+        page.navigate("/signin");
+        page.getByLabel("Name").fill(login);
+        page.getByLabel("Password").fill("clover");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Sign in").setExact(true))
+                .click();
+        assertThat(page.getByTestId("freshness")).containsText("Plan is current");
+        // the list is there, so keys act on it
+        assertThat(page.getByRole(AriaRole.LISTBOX)).isVisible();
+        return page;
+    }
+
+    /** A filter of the list. */
+    static Locator filter(Page page, String name) {
+        return page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+    }
+
+    /** The row of a planned order in the list. */
+    static Locator plannedOrder(Page page, String item) {
+        return page.getByRole(AriaRole.LISTBOX)
+                .getByRole(AriaRole.OPTION)
+                .filter(new Locator.FilterOptions().setHasText(item))
+                .first();
+    }
+
+    static void select(Page page, String item) {
+        plannedOrder(page, item).locator(".box").click();
+    }
+
+    /** Opens what would be released. */
+    static void preview(Page page) {
+        page.getByRole(AriaRole.TOOLBAR)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Release"))
+                .click();
+    }
+
+    /** Presses the button of the preview. */
+    static void press(Page page) {
+        pressable(page).click();
+    }
+
+    static Locator pressable(Page page) {
+        return page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Release"));
+    }
+}

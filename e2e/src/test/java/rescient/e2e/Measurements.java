@@ -1,0 +1,101 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import java.nio.file.Path;
+import java.sql.Timestamp;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.junit.jupiter.api.Test;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
+import rescient.core.Snapshot;
+import rescient.dataset.Company;
+import rescient.dataset.DatasetReader;
+
+/**
+ * Prints how long a planner waits: {@code ./rescient measure}. Not a test; its name keeps it out of the runs.
+ */
+class Measurements extends DeskTest {
+    private static final int WARM_UP = 200;
+    private static final int RUNS = 200;
+    private static final int BROWSER_RUNS = 7;
+    private static final List<String> RELEASED =
+            List.of("NAIL-20", "EYELET-3", "ROD-12", "SMOKER-L", "TOOL-J", "QEX-10", "TAP-40");
+
+    private static void print(String what, List<Double> millis) {
+        List<Double> sorted = millis.stream().sorted().toList();
+        System.out.printf(
+                Locale.ROOT,
+                "%-62s median %6.1f ms, worst %6.1f ms, %d runs%n",
+                what,
+                sorted.get(sorted.size() / 2),
+                sorted.get(sorted.size() - 1),
+                sorted.size());
+    }
+
+    @Test
+    void theDemoCompanyInCore() {
+        LocalDate today = LocalDate.of(2026, 11, 23);
+        Snapshot snapshot =
+                Company.snapshot(DatasetReader.read(Path.of("../demo/dataset")), today, today.plusDays(270));
+        List<Double> millis = new ArrayList<>();
+        for (int run = 0; run < WARM_UP + RUNS; run++) {
+            long begun = System.nanoTime();
+            new Planner().plan(snapshot, PlanOptions.ALL);
+            if (run >= WARM_UP) {
+                millis.add((System.nanoTime() - begun) / 1e6);
+            }
+        }
+        print("calculation of the demo company in core, warm", millis);
+    }
+
+    @Test
+    void fromAReleaseToTheNewPlanOnAnotherBrowser() {
+        Page ida = signedIn("ida");
+        Page tom = signedIn("tom");
+        List<Double> millis = new ArrayList<>();
+        for (String item : RELEASED) {
+            plannedOrder(tom, item).waitFor();
+            tom.evaluate("""
+                    item => {
+                      const rows = () => [...document.querySelectorAll('[role=option]')].filter(r => r.textContent.includes(item));
+                      const before = rows()[0].textContent;
+                      window.goneAt = undefined;
+                      new MutationObserver((_, o) => {
+                        if (!rows().some(r => r.textContent === before)) { window.goneAt = Date.now(); o.disconnect(); }
+                      }).observe(document.body, { childList: true, subtree: true, characterData: true });
+                    }""", item);
+            select(ida, item);
+            preview(ida);
+            press(ida);
+            ida.getByTestId("released").waitFor();
+            tom.waitForFunction("window.goneAt !== undefined");
+            long gone = ((Number) tom.evaluate("window.goneAt")).longValue();
+            Timestamp created = jdbc.queryForObject("select max(created_at) from supply_orders", Timestamp.class);
+            millis.add((double) gone - created.getTime());
+            ida.keyboard().press("Escape");
+        }
+        print("from the release's writing to the new list on another browser", millis);
+    }
+
+    @Test
+    void fromAColdLoadToAUsablePlan() {
+        Page page = signedIn("ida");
+        String state = page.context().storageState();
+        List<Double> millis = new ArrayList<>();
+        for (int run = 0; run < BROWSER_RUNS; run++) {
+            BrowserContext cold = coldBrowser(state);
+            Page fresh = cold.newPage();
+            long begun = System.nanoTime();
+            fresh.navigate("/plan");
+            assertThat(plannedOrder(fresh, "BRG-6202")).isVisible();
+            millis.add((System.nanoTime() - begun) / 1e6);
+        }
+        print("cold load of the Plan until its list stands there", millis);
+    }
+}

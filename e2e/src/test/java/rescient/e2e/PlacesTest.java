@@ -1,0 +1,229 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Finding one's way: signing in, the plan's reasons, orders, items, the finder. */
+class PlacesTest extends DeskTest {
+
+    @Test
+    void aWrongPasswordStandsBesideItsFieldAndWhatWasTypedStays() {
+        expectFailure("401");
+        Page page = browser();
+        page.navigate("/signin");
+        page.getByLabel("Name").fill("ida");
+        page.getByLabel("Password").fill("nettle");
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("do not belong together");
+        assertThat(page.getByLabel("Name")).hasValue("ida");
+    }
+
+    @Test
+    void anAddressIsReachedAfterSigningIn() {
+        expectFailure("401");
+        Page page = browser();
+        page.navigate("/items?code=EXTR-4");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Ida Holm")))
+                .click();
+        assertThat(page).hasURL(Pattern.compile("/items\\?code=EXTR-4"));
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
+                .containsText("EXTR-4");
+    }
+
+    @Test
+    void theLateBearingIsFoundFromThePlanUpToItsCustomer() {
+        Page page = signedIn("ida");
+        assertThat(page.getByText("1 customer order late")).isVisible();
+        plannedOrder(page, "BRG-6202").click();
+        // lead time 15 working days: it can be there on 14 Dec, 17 days after it is due
+        assertThat(plannedOrder(page, "BRG-6202")).containsText("14 Dec");
+        assertThat(plannedOrder(page, "BRG-6202")).containsText("+17");
+        Locator serves = page.getByTestId("serves");
+        assertThat(serves).containsText("CARR-62 planned");
+        assertThat(serves).containsText("SO-790 Aldery Bees");
+        serves.getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText("SO-790"))
+                .first()
+                .click();
+        assertThat(page.getByLabel("Signals")).containsText("SO-790 is late by 25 days");
+        page.getByLabel("Signals")
+                .getByText("BRG-6202", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
+                .containsText("BRG-6202");
+    }
+
+    @Test
+    void aDayOfTheStockLineExplainsItsBalance() {
+        Page page = signedIn("ida");
+        page.navigate("/plan?item=CED-2400&site=LARKMOOR");
+        page.getByLabel(Pattern.compile("^Stock line of CED-2400"))
+                .click(new Locator.ClickOptions().setPosition(300, 60));
+        Locator slip = page.getByLabel(Pattern.compile("^Why .* at the end of"));
+        assertThat(slip.getByRole(AriaRole.LISTITEM).first()).containsText("On hand today");
+        assertThat(slip.getByRole(AriaRole.LISTITEM).last()).containsText("Balance on");
+    }
+
+    @Test
+    void filtersStandInTheAddressAndComeBack() {
+        Page page = signedIn("ida");
+        filter(page, "Supplier").selectOption("HOLLIN");
+        assertThat(page).hasURL(Pattern.compile("supplier=HOLLIN"));
+        assertThat(plannedOrder(page, "Hollin Timber")).isVisible();
+        assertThat(page.getByRole(AriaRole.LISTBOX).getByText("Brookmill")).hasCount(0);
+        page.reload();
+        assertThat(filter(page, "Supplier")).hasValue("HOLLIN");
+        page.getByPlaceholder("filter").fill("no such thing");
+        assertThat(page.getByText("No planned order fits these filters.")).isVisible();
+    }
+
+    @Test
+    void anOrderThatIsGoneSaysSo() {
+        expectFailure("404");
+        Page page = signedIn("ida");
+        page.navigate("/plan?order=NAIL-20~LARKMOOR~2026-11-27~1~0");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("The plan no longer asks for 1 NAIL-20 on 27 Nov");
+    }
+
+    @Test
+    void ordersAreListedByKindAndStageAndShowWhatTheyServe() {
+        Page page = signedIn("bram");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Orders"))
+                .click();
+        filter(page, "Stage").selectOption("firmed");
+        assertThat(page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("MO-")))
+                .hasText(new Pattern[] {Pattern.compile("MO-320")});
+        filter(page, "Stage").selectOption("");
+        filter(page, "Kind").selectOption("buy");
+        plannedOrder(page, "PO-2032").click();
+        assertThat(page.getByLabel("Line 1")).containsText("DRM-380 planned");
+        page.goBack();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .not()
+                .hasText("Orders");
+    }
+
+    @Test
+    void aBillOfMaterialsOpensDownToTheBearing() {
+        Page page = signedIn("emil");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Items"))
+                .click();
+        page.getByPlaceholder("filter").fill("four-frame");
+        plannedOrder(page, "EXTR-4").click();
+        Locator tree = page.getByTestId("bom");
+        assertThat(tree).not().containsText("BRG-6202");
+        page.getByText("open all").click();
+        assertThat(tree).containsText("BRG-6202");
+        tree.getByText("BRG-6202").click();
+        assertThat(page.getByText("Where used")).isVisible();
+        assertThat(page.getByRole(AriaRole.MAIN)).containsText("CARR-62");
+    }
+
+    @Test
+    void theFinderGoesAnywhere() {
+        Page page = signedIn("ida");
+        page.keyboard().press("Control+k");
+        page.getByPlaceholder("Code, name, number, place or action").fill("queen");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("QEX-10");
+        page.keyboard().press("Enter");
+        assertThat(page).hasURL(Pattern.compile("/items\\?code=QEX-10"));
+        page.keyboard().press("?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Go to Plan");
+    }
+
+    @Test
+    void theThemeIsChosenAndKept() {
+        Page page = signedIn("ida");
+        page.getByLabel(Pattern.compile("^Ida Holm")).click();
+        page.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("Dark theme"))
+                .click();
+        page.reload();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "dark");
+    }
+
+    @Test
+    void signingOutEndsTheSession() {
+        expectFailure("401");
+        Page page = signedIn("ida");
+        page.getByLabel(Pattern.compile("^Ida Holm")).click();
+        page.getByText("Sign out").click();
+        assertThat(page).hasURL(Pattern.compile("/signin"));
+        page.navigate("/plan");
+        assertThat(page).hasURL(Pattern.compile("/signin\\?back=%2Fplan"));
+    }
+
+    @Test
+    void signalsAreListedWithWhatIsLateFirstAndLeadToTheirCause() {
+        Page page = signedIn("ida");
+        page.keyboard().press("s");
+        Locator signals = page.getByLabel("All signals");
+        assertThat(signals.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(3))
+                        .first())
+                .containsText("demand late");
+        assertThat(signals).containsText("PO-2032 was due on 18 Nov, 5 days ago");
+        assertThat(signals).containsText("Nothing needs the 120 pcs of PO-2040: cancel it.");
+        signals.getByText("BRG-6202", new Locator.GetByTextOptions().setExact(true))
+                .first()
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
+                .containsText("BRG-6202");
+        page.goBack();
+        assertThat(signals).isVisible();
+    }
+
+    @Test
+    void aPlaceComesBackAsItWasLeft() {
+        Page page = signedIn("ida");
+        filter(page, "Source").selectOption("transfer");
+        plannedOrder(page, "HIVE-10W").click();
+        page.getByTestId("needs").getByRole(AriaRole.LINK).first().click();
+        assertThat(filter(page, "Source")).hasValue("transfer");
+        page.keyboard().press("g");
+        page.keyboard().press("i");
+        assertThat(page).hasURL(Pattern.compile("/items"));
+        page.keyboard().press("g");
+        page.keyboard().press("p");
+        assertThat(filter(page, "Source")).hasValue("transfer");
+    }
+
+    @Test
+    void aKitSaysThatItIsKeptAsItsParts() {
+        expectFailure("404");
+        Page page = signedIn("ida");
+        page.navigate("/items?code=KIT-BEGIN");
+        assertThat(page.getByText("A kit is never stocked itself")).isVisible();
+        page.navigate("/plan?item=KIT-BEGIN&site=LARKMOOR");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("KIT-BEGIN is a kit");
+    }
+
+    @Test
+    void whatIsShownIsSavedAsCsv() throws Exception {
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("BRG-6202");
+        var download = page.waitForDownload(() -> page.getByText("Save as CSV").click());
+        java.util.List<String> lines = java.nio.file.Files.readAllLines(download.path());
+        org.assertj.core.api.Assertions.assertThat(download.suggestedFilename()).isEqualTo("planned-orders.csv");
+        org.assertj.core.api.Assertions.assertThat(lines.get(0)).startsWith("item,name,site,source,supplier,quantity");
+        // the name holds a comma, so it stands in quotes; dates are ISO
+        org.assertj.core.api.Assertions.assertThat(lines.get(1))
+                .startsWith(
+                        "BRG-6202,\"Bearing 6202, sealed\",LARKMOOR,buy,BROOKMILL,50,pcs,2026-11-06,2026-11-27,2026-12-14");
+    }
+
+    @Test
+    void severalAreSelectedAndLeftAgain() {
+        Page page = signedIn("ida");
+        select(page, "NAIL-20");
+        select(page, "EYELET-3");
+        assertThat(page.getByTestId("selection")).containsText("2 selected, 1 supplier, €\u2009133.20");
+        select(page, "NAIL-20");
+        assertThat(page.getByTestId("selection")).containsText("1 selected");
+        page.keyboard().press("Escape");
+        assertThat(page.getByTestId("selection")).containsText("681 planned orders");
+    }
+}

@@ -1,0 +1,53 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+
+/** Makes the pictures in docs/screenshots: {@code ./rescient screenshots}. Not a test; its name keeps it out of the runs. */
+class Screenshots extends DeskTest {
+    private static final Path FOLDER = Path.of(System.getProperty("rescient.screenshots", "target/screenshots"));
+
+    private static void shoot(Page page, String name) {
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+
+    @Test
+    void all() {
+        Page page = browser();
+        page.navigate("/signin");
+        assertThat(page.getByText("Demo sign-ins")).isVisible();
+        shoot(page, "signin");
+        page = signedIn("ida");
+        plannedOrder(page, "ROD-12").click();
+        assertThat(page.getByTestId("serves")).containsText("SO-790");
+        select(page, "ROD-12");
+        select(page, "NAIL-20");
+        shoot(page, "plan");
+        select(page, "ROF-10W");
+        preview(page);
+        assertThat(pressable(page)).isEnabled();
+        shoot(page, "release");
+        press(page);
+        assertThat(page.getByTestId("released")).isVisible();
+        shoot(page, "released");
+        page.navigate("/orders?number=PO-2045");
+        assertThat(page.getByLabel("Line 1")).isVisible();
+        shoot(page, "orders");
+        page.navigate("/items?code=EXTR-4");
+        assertThat(page.getByTestId("bom")).isVisible();
+        shoot(page, "items");
+        Page dark = signedIn("ida", ColorScheme.DARK);
+        plannedOrder(dark, "BRG-6202").click();
+        assertThat(dark.getByTestId("serves")).containsText("SO-790");
+        shoot(dark, "plan-dark");
+        Page late = signedIn("ida");
+        late.keyboard().press("s");
+        assertThat(late.getByLabel("All signals")).containsText("demand late");
+        shoot(late, "signals");
+    }
+}

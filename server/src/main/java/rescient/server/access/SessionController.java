@@ -1,0 +1,82 @@
+package rescient.server.access;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.server.platform.JobProblem;
+
+/** Signing in and out. */
+@RestController
+@RequestMapping("/api/session")
+class SessionController {
+    private final AuthenticationManager manager;
+    private final SecurityContextRepository contexts;
+
+    SessionController(AuthenticationManager manager, SecurityContextRepository contexts) {
+        this.manager = manager;
+        this.contexts = contexts;
+    }
+
+    record SignIn(@NotBlank String login, @NotBlank String password) {}
+
+    /**
+     * @param mayRelease whether planned orders may be released at all
+     */
+    record Person(String login, String name, Role role, boolean mayRelease) {
+        static Person of(SignedIn user) {
+            return new Person(
+                    user.getUsername(), user.name(), user.role(), user.role().mayRelease());
+        }
+    }
+
+    @GetMapping
+    Person whoIsSignedIn(@AuthenticationPrincipal SignedIn user) {
+        return Person.of(user);
+    }
+
+    @PostMapping
+    Person signIn(@Valid @RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
+        Authentication authentication;
+        try {
+            authentication = manager.authenticate(
+                    UsernamePasswordAuthenticationToken.unauthenticated(given.login.strip(), given.password));
+        } catch (AuthenticationException e) {
+            throw new JobProblem(HttpStatus.UNAUTHORIZED, "This name and password do not belong together")
+                    .field("password");
+        }
+        if (request.getSession(false) != null) {
+            request.changeSessionId();
+        }
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(authentication);
+        contexts.saveContext(context, request, response);
+        return Person.of((SignedIn) authentication.getPrincipal());
+    }
+
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(HttpServletRequest request) {
+        var session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+        SecurityContextHolder.clearContext();
+    }
+}

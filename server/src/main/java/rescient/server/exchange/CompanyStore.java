@@ -1,0 +1,191 @@
+package rescient.server.exchange;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import de.siegmar.fastcsv.writer.QuoteStrategies;
+import jakarta.persistence.EntityManager;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.StringWriter;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.hibernate.Session;
+import org.postgresql.PGConnection;
+import org.postgresql.copy.CopyManager;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
+import org.springframework.transaction.annotation.Transactional;
+import rescient.dataset.Column;
+import rescient.dataset.ColumnType;
+import rescient.dataset.Dataset;
+import rescient.dataset.DatasetReader;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.platform.Companies;
+
+/** The whole company in and out of the database, one COPY a table. */
+@Service
+public class CompanyStore {
+    private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
+    private static final int DEFAULT_HORIZON_DAYS = 365;
+
+    private final EntityManager entities;
+    private final Companies companies;
+
+    CompanyStore(EntityManager entities, Companies companies) {
+        this.entities = entities;
+        this.companies = companies;
+    }
+
+    /**
+     * All that the plan depends on, as of one moment.
+     *
+     * @param revision the company's revision at that moment
+     */
+    public record Stored(Dataset dataset, long revision, String name, boolean demo) {
+        /** How many days the horizon reaches. */
+        public int horizonDays() {
+            String days = dataset.setting("horizon_days");
+            return days == null ? DEFAULT_HORIZON_DAYS : Integer.parseInt(days);
+        }
+    }
+
+    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    public Stored read() {
+        Map<String, List<Row>> rows = new HashMap<>();
+        Object[] company = (Object[]) entities.createNativeQuery("select revision, name, demo from company")
+                .getSingleResult();
+        entities.unwrap(Session.class).doWork(connection -> {
+            for (Table table : Table.ALL) {
+                rows.put(table.name(), copyOut(connection, table));
+            }
+        });
+        return new Stored(
+                new Dataset(rows), ((Number) company[0]).longValue(), (String) company[1], (Boolean) company[2]);
+    }
+
+    private static List<Row> copyOut(Connection connection, Table table) throws SQLException {
+        String columns = table.columns().stream()
+                .map(c -> c.type() == ColumnType.FLAG
+                        ? "\"%s\"::text as \"%s\"".formatted(c.name(), c.name())
+                        : '"' + c.name() + '"')
+                .collect(Collectors.joining(", "));
+        StringWriter text = new StringWriter();
+        try {
+            copy(connection)
+                    .copyOut(
+                            "copy (select " + columns + " from " + table.name() + ") to stdout (format csv, header)",
+                            text);
+        } catch (IOException e) {
+            throw new SQLException(e);
+        }
+        return DatasetReader.trusted(table, new StringReader(text.toString()));
+    }
+
+    /** Replaces the company by a dataset, all or nothing. */
+    @Transactional
+    public void replace(Dataset dataset, String name, boolean demo) {
+        companies.lock();
+        entities.unwrap(Session.class).doWork(connection -> {
+            try (Statement statement = connection.createStatement()) {
+                clear(statement);
+                for (Table table : Table.ALL) {
+                    if (VIEWS.contains(table.name())) {
+                        statement.execute(
+                                "create temp table incoming_%s on commit drop as select * from %s with no data"
+                                        .formatted(table.name(), table.name()));
+                        copyIn(connection, table, "incoming_" + table.name(), dataset.rows(table.name()));
+                    } else if (!table.name().equals("settings")) {
+                        copyIn(connection, table, table.name(), dataset.rows(table.name()));
+                    }
+                }
+                statement.execute(OPEN_ORDERS);
+                statement.execute(NUMBERS);
+            }
+        });
+        settings(dataset)
+                .forEach((key, value) -> entities.createNativeQuery(
+                                "insert into settings (key, value) values (:key, :value)")
+                        .setParameter("key", key)
+                        .setParameter("value", value)
+                        .executeUpdate());
+        companies.loaded(name, demo);
+    }
+
+    /**
+     * Rows are deleted rather than tables truncated: whoever reads meanwhile keeps seeing the company as it was, and
+     * nobody waits for anybody.
+     */
+    private static void clear(Statement statement) throws SQLException {
+        for (String table : List.of("supply_order_components", "supply_order_lines", "supply_orders", "commands")) {
+            statement.execute("delete from " + table);
+        }
+        for (int i = Table.ALL.size() - 1; i >= 0; i--) {
+            if (!VIEWS.contains(Table.ALL.get(i).name())) {
+                statement.execute("delete from " + Table.ALL.get(i).name());
+            }
+        }
+    }
+
+    /** Today is the clock's and moves on; so the horizon is kept as a number of days. */
+    private static Map<String, String> settings(Dataset dataset) {
+        Map<String, String> settings = new HashMap<>();
+        dataset.rows("settings").forEach(r -> settings.put(r.text("key"), r.text("value")));
+        String today = settings.remove("today");
+        String horizonEnd = settings.remove("horizon_end");
+        if (today != null && horizonEnd != null) {
+            long days = ChronoUnit.DAYS.between(LocalDate.parse(today), LocalDate.parse(horizonEnd));
+            settings.put("horizon_days", Long.toString(days));
+        }
+        return settings;
+    }
+
+    private static void copyIn(Connection connection, Table table, String into, List<Row> rows) throws SQLException {
+        List<String> names = table.columns().stream().map(Column::name).toList();
+        StringWriter text = new StringWriter();
+        try (CsvWriter csv =
+                CsvWriter.builder().quoteStrategy(QuoteStrategies.NON_EMPTY).build(text)) {
+            for (Row row : rows) {
+                csv.writeRecord(new ArrayList<>(row.values()));
+            }
+            csv.flush();
+            String columns = names.stream().map(n -> '"' + n + '"').collect(Collectors.joining(", "));
+            copy(connection)
+                    .copyIn(
+                            "copy " + into + " (" + columns + ") from stdin (format csv)",
+                            new StringReader(text.toString()));
+        } catch (IOException e) {
+            throw new SQLException(e);
+        }
+    }
+
+    private static CopyManager copy(Connection connection) throws SQLException {
+        return connection.unwrap(PGConnection.class).getCopyAPI();
+    }
+
+    private static final String OPEN_ORDERS = """
+            insert into supply_orders (number, kind, supplier, site, from_site)
+            select distinct on (number) number, kind, supplier, site, from_site from incoming_open_orders order by number, line;
+            insert into supply_order_lines (order_number, line, stage, item, ordered, quantity, due_date, start_date, locked)
+            select number, line, stage, item, quantity, quantity, due_date, start_date, locked from incoming_open_orders
+            order by number, line;
+            insert into supply_order_components (order_number, line, component, quantity, needed_date)
+            select number, line, component, quantity, needed_date from incoming_open_order_components
+            order by number, line, component;
+            """;
+
+    /** Numbering goes on behind the highest number of each kind. */
+    private static final String NUMBERS = """
+            update number_ranges r set next = coalesce((
+                select max(substring(o.number from length(r.prefix) + 1)::bigint) + 1
+                from supply_orders o
+                where o.number ~ ('^' || r.prefix || '[0-9]{1,15}$')), 1);
+            """;
+}

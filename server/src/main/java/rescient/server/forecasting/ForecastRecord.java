@@ -1,0 +1,37 @@
+package rescient.server.forecasting;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+
+/** What is expected to be sold in a day, a week or a month, in a named set. */
+@Entity
+@Table(name = "forecasts")
+class ForecastRecord {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    @Column(name = "`set`", nullable = false)
+    String forecastSet;
+
+    @Column(nullable = false)
+    String item;
+
+    @Column(nullable = false)
+    String site;
+
+    @Column(nullable = false)
+    LocalDate fromDate;
+
+    @Column(nullable = false)
+    String bucket;
+
+    @Column(precision = 19, scale = 6, nullable = false)
+    BigDecimal quantity;
+}

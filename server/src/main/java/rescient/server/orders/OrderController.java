@@ -1,0 +1,187 @@
+package rescient.server.orders;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.core.DocumentOrder;
+import rescient.core.Peg;
+import rescient.core.Supply;
+import rescient.server.planning.Directory;
+import rescient.server.planning.LivePlan;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Served;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/** Orders from release on: the list, and one order with what it serves. */
+@RestController
+@RequestMapping("/api/orders")
+class OrderController {
+    private final SupplyOrderRepository orders;
+    private final SupplyOrderComponentRepository components;
+    private final LivePlan live;
+
+    OrderController(SupplyOrderRepository orders, SupplyOrderComponentRepository components, LivePlan live) {
+        this.orders = orders;
+        this.components = components;
+        this.live = live;
+    }
+
+    /**
+     * One order in the list.
+     *
+     * @param stage firmed, released or done; of several lines the least
+     * @param due of the first line still open
+     */
+    record OrderRow(
+            String number,
+            String kind,
+            String stage,
+            @Nullable String partner,
+            String siteName,
+            int lines,
+            String first,
+            LocalDate due,
+            boolean overdue,
+            @Nullable BigDecimal value) {}
+
+    record OrderLine(
+            String line,
+            String stage,
+            String item,
+            String itemName,
+            BigDecimal ordered,
+            BigDecimal open,
+            String unit,
+            @Nullable BigDecimal unitQuantity,
+            @Nullable String purchaseUnit,
+            @Nullable BigDecimal unitPrice,
+            @Nullable BigDecimal value,
+            @Nullable LocalDate start,
+            LocalDate due,
+            boolean overdue,
+            List<OrderComponent> components,
+            List<Served> serves) {}
+
+    record OrderComponent(String item, String itemName, BigDecimal quantity, String unit, LocalDate needed) {}
+
+    record OrderDetail(
+            OrderRow order,
+            String site,
+            @Nullable String note,
+            @Nullable String createdBy,
+            @Nullable Instant createdAt,
+            List<OrderLine> lines) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    List<OrderRow> list(@RequestParam(required = false) String kind, @RequestParam(required = false) String stage) {
+        PlanVersion version = live.current();
+        return orders.allWithLines().stream()
+                .filter(o -> kind == null || kind.equals(o.kind))
+                .map(o -> row(version, o))
+                .filter(r -> stage == null || stage.equals(r.stage))
+                .sorted(Comparator.comparing(OrderRow::due).thenComparing(OrderRow::number, DocumentOrder.INSTANCE))
+                .toList();
+    }
+
+    @GetMapping("/one")
+    @Transactional(readOnly = true)
+    OrderDetail one(@RequestParam String number) {
+        SupplyOrder order =
+                orders.withLines(number).orElseThrow(() -> JobProblem.notFound("There is no order " + number));
+        PlanVersion version = live.current();
+        List<SupplyOrderComponent> rows = components.findByOrderNumberOrderById(number);
+        return new OrderDetail(
+                row(version, order),
+                order.site,
+                order.note,
+                order.createdBy,
+                order.createdAt,
+                order.lines.stream().map(l -> line(version, l, rows)).toList());
+    }
+
+    private static OrderRow row(PlanVersion version, SupplyOrder order) {
+        Directory directory = version.directory();
+        SupplyOrderLine next = order.lines.stream()
+                .filter(l -> l.quantity.signum() > 0)
+                .min(Comparator.comparing(l -> l.dueDate))
+                .orElse(order.lines.get(0));
+        BigDecimal value = BigDecimal.ZERO;
+        for (SupplyOrderLine line : order.lines) {
+            BigDecimal more = value(directory, line);
+            value = value == null || more == null ? null : value.add(more);
+        }
+        boolean done = order.lines.stream().allMatch(l -> l.quantity.signum() == 0);
+        boolean firmed = order.lines.stream().anyMatch(l -> l.stage.equals("firmed"));
+        return new OrderRow(
+                order.number,
+                order.kind,
+                done ? "done" : firmed ? "firmed" : "released",
+                order.kind.equals("buy") ? directory.supplierName(order.supplier) : directory.siteName(order.fromSite),
+                directory.siteName(order.site),
+                order.lines.size(),
+                next.item + " " + directory.itemName(next.item),
+                next.dueDate,
+                !done && next.dueDate.isBefore(version.today()),
+                value);
+    }
+
+    private static OrderLine line(PlanVersion version, SupplyOrderLine line, List<SupplyOrderComponent> components) {
+        Directory directory = version.directory();
+        List<Peg> pegs = version.plan()
+                .point(line.item, line.order.site)
+                .map(point -> point.pegs().stream()
+                        .filter(p -> p.supply().kind() == Supply.Kind.OPEN
+                                && p.supply().number().equals(line.order.number)
+                                && p.supply().line().equals(line.line))
+                        .toList())
+                .orElse(List.of());
+        return new OrderLine(
+                line.line,
+                line.stage,
+                line.item,
+                directory.itemName(line.item),
+                plain(line.ordered),
+                plain(line.quantity),
+                directory.unit(line.item),
+                plain(line.unitQuantity),
+                line.unit,
+                plain(line.unitPrice),
+                value(directory, line),
+                line.startDate,
+                line.dueDate,
+                line.quantity.signum() > 0 && line.dueDate.isBefore(version.today()),
+                components.stream()
+                        .filter(c -> c.line.equals(line.line))
+                        .map(c -> new OrderComponent(
+                                c.component,
+                                directory.itemName(c.component),
+                                plain(c.quantity),
+                                directory.unit(c.component),
+                                c.neededDate))
+                        .toList(),
+                Served.upFrom(version, pegs));
+    }
+
+    private static BigDecimal value(Directory directory, SupplyOrderLine line) {
+        return line.unitPrice != null
+                ? Directory.value(line.unitQuantity, line.unitPrice)
+                : directory.standardValue(line.item, line.ordered);
+    }
+
+    private static BigDecimal plain(BigDecimal value) {
+        if (value == null) {
+            return null;
+        }
+        BigDecimal stripped = value.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
+    }
+}

@@ -1,0 +1,69 @@
+package rescient.server.orders;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.server.access.SignedIn;
+import rescient.server.planning.OrderKey;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/** Releasing planned orders: first what would come out, then the press. */
+@RestController
+@RequestMapping("/api/releases")
+class ReleaseController {
+    private static final int LONGEST_NOTE = 1000;
+
+    private final Releasing releasing;
+
+    ReleaseController(Releasing releasing) {
+        this.releasing = releasing;
+    }
+
+    record Chosen(@NotEmpty List<String> orders) {}
+
+    /**
+     * @param gone planned orders that the plan no longer asks for
+     */
+    record ReleasePreview(long version, List<Draft> documents, List<Release.Obstacle> obstacles, List<String> gone) {}
+
+    record ReleaseRequest(
+            @NotEmpty List<String> orders,
+            boolean leaveOut,
+            @Nullable @Size(max = LONGEST_NOTE) String note) {}
+
+    @PostMapping("/preview")
+    ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
+        Release release = releasing.preview(chosen.orders);
+        return new ReleasePreview(
+                release.version.number(),
+                release.drafts(),
+                release.obstacles,
+                release.gone.stream().map(OrderKey::text).toList());
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    Releasing.Answer release(
+            @AuthenticationPrincipal SignedIn user,
+            @RequestHeader("Idempotency-Key") UUID key,
+            @Valid @RequestBody ReleaseRequest request) {
+        if (!user.role().mayRelease()) {
+            throw new JobProblem(
+                    HttpStatus.FORBIDDEN,
+                    "Releasing is for planners and buyers; you are signed in as "
+                            + user.role().name().toLowerCase(java.util.Locale.ROOT));
+        }
+        return releasing.release(user, key, request.orders, request.leaveOut, request.note);
+    }
+}

@@ -1,0 +1,24 @@
+package rescient.server.partners;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+/** A customer. */
+@Entity
+@Table(name = "customers")
+class Customer {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    @Column(nullable = false)
+    String code;
+
+    String name;
+
+    String email;
+}

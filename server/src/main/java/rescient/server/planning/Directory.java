@@ -1,0 +1,156 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import rescient.dataset.Dataset;
+import rescient.dataset.Row;
+
+/** Names, units and prices as of the same moment as the plan beside it. */
+public final class Directory {
+    private static final int CENTS = 2;
+
+    private final Dataset dataset;
+    private final Map<String, Row> items = new TreeMap<>();
+    private final Map<String, Row> sites = new TreeMap<>();
+    private final Map<String, Row> suppliers = new HashMap<>();
+    private final Map<String, Row> customers = new HashMap<>();
+    private final Map<String, Row> groups = new HashMap<>();
+    private final Map<String, Row> openOrders = new HashMap<>();
+    private final Map<String, Row> customerOrders = new HashMap<>();
+    private final Map<String, List<Row>> prices = new HashMap<>();
+    private final Map<String, List<Row>> bomLines = new HashMap<>();
+
+    Directory(Dataset dataset) {
+        this.dataset = dataset;
+        index(items, "items");
+        index(sites, "sites");
+        index(suppliers, "suppliers");
+        index(customers, "customers");
+        index(groups, "item_groups");
+        dataset.rows("open_orders").forEach(r -> openOrders.put(key(r.text("number"), r.text("line")), r));
+        dataset.rows("customer_orders").forEach(r -> customerOrders.put(key(r.text("number"), r.text("line")), r));
+        dataset.rows("supplier_items")
+                .forEach(r -> prices.computeIfAbsent(key(r.text("supplier"), r.text("item")), k -> new ArrayList<>())
+                        .add(r));
+        dataset.rows("bom_lines")
+                .forEach(r -> bomLines.computeIfAbsent(r.text("parent"), p -> new ArrayList<>())
+                        .add(r));
+        Comparator<Row> byLine = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
+        bomLines.values().forEach(lines -> lines.sort(byLine));
+    }
+
+    private void index(Map<String, Row> into, String table) {
+        dataset.rows(table).forEach(r -> into.put(r.text("code"), r));
+    }
+
+    private static String key(String a, String b) {
+        return a + '\0' + b;
+    }
+
+    public Dataset dataset() {
+        return dataset;
+    }
+
+    /** Items by code. */
+    public Map<String, Row> items() {
+        return items;
+    }
+
+    /** Sites by code. */
+    public Map<String, Row> sites() {
+        return sites;
+    }
+
+    /** An open order's line, or null. */
+    public Row openOrder(String number, String line) {
+        return openOrders.get(key(number, line));
+    }
+
+    /** A customer order's line, or null. */
+    public Row customerOrder(String number, String line) {
+        return customerOrders.get(key(number, line));
+    }
+
+    public List<Row> bomLines(String parent) {
+        return bomLines.getOrDefault(parent, List.of());
+    }
+
+    public String itemName(String code) {
+        return name(items, code);
+    }
+
+    public String siteName(String code) {
+        return name(sites, code);
+    }
+
+    public String supplierName(String code) {
+        return name(suppliers, code);
+    }
+
+    /** The name of an item's group, or null. */
+    public String groupName(String code) {
+        return name(groups, code);
+    }
+
+    public String customerName(String code) {
+        return name(customers, code);
+    }
+
+    private static String name(Map<String, Row> rows, String code) {
+        Row row = code == null ? null : rows.get(code);
+        return row == null ? code : row.text("name", code);
+    }
+
+    public String unit(String item) {
+        return items.get(item).text("unit");
+    }
+
+    public String planner(String item) {
+        return items.get(item).text("planner");
+    }
+
+    public BigDecimal minimumOrderValue(String supplier) {
+        Row row = suppliers.get(supplier);
+        return row == null ? null : row.decimal("minimum_order_value");
+    }
+
+    public String currency() {
+        String currency = dataset.setting("currency");
+        return currency == null ? "EUR" : currency;
+    }
+
+    /** The unit an item is bought in from a supplier. */
+    public String purchaseUnit(String supplier, String item) {
+        return prices.getOrDefault(key(supplier, item), List.of()).stream()
+                .map(r -> r.text("unit", unit(item)))
+                .findFirst()
+                .orElse(unit(item));
+    }
+
+    /** The price of one purchase unit at this quantity of them, or null if none is known. */
+    public BigDecimal purchasePrice(String supplier, String item, BigDecimal quantity) {
+        return prices.getOrDefault(key(supplier, item), List.of()).stream()
+                .filter(r -> r.decimal("price") != null)
+                .filter(r -> r.decimal("from_quantity").compareTo(quantity) <= 0)
+                .max(Comparator.comparing(r -> r.decimal("from_quantity")))
+                .map(r -> r.decimal("price"))
+                .orElse(null);
+    }
+
+    /** What a quantity of an item costs at standard, or null if no cost is known. */
+    public BigDecimal standardValue(String item, BigDecimal quantity) {
+        BigDecimal cost = items.get(item).decimal("standard_cost");
+        return cost == null ? null : cost.multiply(quantity).setScale(CENTS, RoundingMode.HALF_UP);
+    }
+
+    /** Quantity × price, to the cent. */
+    public static BigDecimal value(BigDecimal quantity, BigDecimal price) {
+        return price == null ? null : quantity.multiply(price).setScale(CENTS, RoundingMode.HALF_UP);
+    }
+}

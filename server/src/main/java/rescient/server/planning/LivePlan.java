@@ -1,0 +1,166 @@
+package rescient.server.planning;
+
+import java.time.LocalDate;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.http.HttpStatus;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionPhase;
+import org.springframework.transaction.event.TransactionalEventListener;
+import rescient.core.Plan;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
+import rescient.dataset.Company;
+import rescient.server.exchange.CompanyStore;
+import rescient.server.platform.CompanyChanged;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Today;
+
+/**
+ * The plan that is always current: made when the server starts and again after every committed change, off the request
+ * threads. Readers see the last complete plan and never wait.
+ */
+@Service
+public class LivePlan implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(LivePlan.class);
+    private static final long PATIENCE_SECONDS = 30;
+
+    private final CompanyStore store;
+    private final Today today;
+    private final PlanNews news;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
+    private final AtomicBoolean waiting = new AtomicBoolean();
+    private final CountDownLatch first = new CountDownLatch(1);
+    private final Object arrival = new Object();
+    private volatile PlanVersion current;
+    private volatile String failure;
+
+    LivePlan(CompanyStore store, Today today, PlanNews news) {
+        this.store = store;
+        this.today = today;
+        this.news = news;
+    }
+
+    /** The last complete plan. */
+    public PlanVersion current() {
+        try {
+            if (current == null && !first.await(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The first plan is still being calculated");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        if (current == null) {
+            throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "There is no plan: " + failure);
+        }
+        return current;
+    }
+
+    /** What kept the last calculation from being completed, or null. */
+    public String failure() {
+        return failure;
+    }
+
+    /** The plan that knows a revision; waits for it if it is being made. */
+    public PlanVersion knowing(long revision) {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        if (current().revision() < revision) {
+            request();
+        }
+        synchronized (arrival) {
+            while (current.revision() < revision) {
+                long left = TimeUnit.NANOSECONDS.toMillis(until - System.nanoTime());
+                if (left <= 0) {
+                    throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The plan is behind; try again in a moment");
+                }
+                try {
+                    arrival.wait(left);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                    throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The server is stopping");
+                }
+            }
+        }
+        return current;
+    }
+
+    @EventListener(ApplicationStartedEvent.class)
+    void start() {
+        request();
+    }
+
+    @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+    void changed(CompanyChanged change) {
+        request();
+    }
+
+    @Scheduled(fixedDelay = 30, initialDelay = 30, timeUnit = TimeUnit.SECONDS)
+    void whenTheDayChanges() {
+        PlanVersion known = current;
+        if (known != null && !known.today().equals(today.day())) {
+            request();
+        }
+    }
+
+    /** Changes that come while a plan is being made are answered together by the next one. */
+    private void request() {
+        if (waiting.compareAndSet(false, true)) {
+            worker.execute(() -> {
+                waiting.set(false);
+                make();
+            });
+        }
+    }
+
+    private void make() {
+        try {
+            long begun = System.nanoTime();
+            CompanyStore.Stored stored = store.read();
+            LocalDate day = today.day();
+            LocalDate horizonEnd = day.plusDays(stored.horizonDays());
+            Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
+            long took = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
+            PlanVersion before = current;
+            current = new PlanVersion(
+                    before == null ? 1 : before.number() + 1,
+                    stored.revision(),
+                    today.now(),
+                    took,
+                    day,
+                    horizonEnd,
+                    stored.name(),
+                    stored.demo(),
+                    plan,
+                    new Directory(stored.dataset()));
+            failure = null;
+        } catch (RuntimeException e) {
+            failure = e.getMessage();
+            LOG.error("The plan could not be calculated; the last one stays", e);
+        } finally {
+            first.countDown();
+            synchronized (arrival) {
+                arrival.notifyAll();
+            }
+        }
+        if (current != null && current.number() == 1) {
+            LOG.info("Rescient is ready");
+        }
+        if (current != null) {
+            news.tell(current.number());
+        }
+    }
+
+    @Override
+    public void destroy() {
+        worker.shutdownNow();
+    }
+}

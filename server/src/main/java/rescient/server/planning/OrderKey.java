@@ -1,0 +1,76 @@
+package rescient.server.planning;
+
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import rescient.core.Plan;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.server.platform.JobProblem;
+
+/**
+ * Names a planned order across plans: what it is for, how much and when. A planned order of the same key in a later plan
+ * asks for the same; if anything about it changed, its key is gone.
+ *
+ * @param place among planned orders that are alike in all else
+ */
+public record OrderKey(String item, String site, LocalDate due, String quantity, int place) {
+    private static final int PARTS = 5;
+
+    static OrderKey of(PointView point, PlannedOrder order) {
+        long before = point.plannedOrders().stream()
+                .limit(order.sequence())
+                .filter(o -> o.dueDay() == order.dueDay() && o.quantity() == order.quantity())
+                .count();
+        return new OrderKey(
+                order.item(), order.site(), LocalDate.ofEpochDay(order.dueDay()), Quantity.text(order.quantity()), (int)
+                        before);
+    }
+
+    /** The key of a text made by {@link #text()}. */
+    public static OrderKey parse(String text) {
+        String[] parts = text.split("~", -1);
+        try {
+            if (parts.length == PARTS) {
+                return new OrderKey(
+                        decoded(parts[0]),
+                        decoded(parts[1]),
+                        LocalDate.parse(parts[2]),
+                        parts[3],
+                        Integer.parseInt(parts[4]));
+            }
+        } catch (RuntimeException e) {
+            // falls through to the one answer for all that cannot be read
+        }
+        throw new JobProblem(HttpStatus.BAD_REQUEST, "\"" + text + "\" names no planned order");
+    }
+
+    public String text() {
+        return String.join("~", encoded(item), encoded(site), due.toString(), quantity, Integer.toString(place));
+    }
+
+    /** The planned order of this key, if the plan still has it. */
+    public Optional<PlannedOrder> in(Plan plan) {
+        Optional<PointView> point = plan.point(item, site);
+        if (point.isEmpty()) {
+            return Optional.empty();
+        }
+        return point.get().plannedOrders().stream()
+                .filter(o -> o.dueDay() == due.toEpochDay()
+                        && Quantity.text(o.quantity()).equals(quantity))
+                .skip(place)
+                .findFirst();
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("~", "%7E");
+    }
+
+    private static String decoded(String text) {
+        return URLDecoder.decode(text, StandardCharsets.UTF_8);
+    }
+}

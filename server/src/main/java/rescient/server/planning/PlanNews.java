@@ -1,0 +1,68 @@
+package rescient.server.planning;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.TimeUnit;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Tells open browsers, by server-sent events, that there is a new plan. */
+@Component
+class PlanNews implements SmartLifecycle {
+    private static final long NO_TIMEOUT = 0;
+
+    private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
+    private volatile boolean running;
+
+    SseEmitter listen(long version) {
+        SseEmitter listener = new SseEmitter(NO_TIMEOUT);
+        listeners.add(listener);
+        listener.onCompletion(() -> listeners.remove(listener));
+        listener.onError(e -> listeners.remove(listener));
+        send(listener, SseEmitter.event().name("plan").data(Long.toString(version)));
+        return listener;
+    }
+
+    void tell(long version) {
+        listeners.forEach(l -> send(l, SseEmitter.event().name("plan").data(Long.toString(version))));
+    }
+
+    /** Keeps connections open through proxies, and finds those that are gone. */
+    @Scheduled(fixedRate = 20, initialDelay = 20, timeUnit = TimeUnit.SECONDS)
+    void stillHere() {
+        listeners.forEach(l -> send(l, SseEmitter.event().comment("still here")));
+    }
+
+    private void send(SseEmitter listener, SseEmitter.SseEventBuilder event) {
+        try {
+            listener.send(event);
+        } catch (IOException | IllegalStateException e) {
+            listeners.remove(listener);
+        }
+    }
+
+    @Override
+    public void start() {
+        running = true;
+    }
+
+    /** Open connections would hold up the server's end, so they are ended before it waits for requests. */
+    @Override
+    public void stop() {
+        running = false;
+        listeners.forEach(SseEmitter::complete);
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    @Override
+    public int getPhase() {
+        return Integer.MAX_VALUE;
+    }
+}

@@ -1,0 +1,92 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import rescient.core.Quantity;
+import rescient.core.Signal;
+import rescient.server.platform.Nullable;
+
+/**
+ * A signal with its sentence.
+ *
+ * @param bad something will be short or late
+ */
+public record SignalView(
+        String kind,
+        String item,
+        String site,
+        @Nullable String orderNumber,
+        @Nullable LocalDate date,
+        @Nullable LocalDate newDate,
+        @Nullable BigDecimal quantity,
+        @Nullable Integer days,
+        @Nullable String causeItem,
+        @Nullable String causeSite,
+        boolean bad,
+        String sentence) {
+
+    static SignalView of(PlanVersion version, Signal signal) {
+        boolean bad = switch (signal.kind()) {
+            case DEMAND_LATE, BELOW_SAFETY, NO_SOURCE, NO_SUPPLIER, LOOP, START_OVERDUE, RECEIPT_OVERDUE -> true;
+            default -> false;
+        };
+        return new SignalView(
+                Words.word(signal.kind()),
+                signal.item(),
+                signal.site(),
+                signal.orderNumber().isEmpty() ? null : signal.orderNumber(),
+                Words.dateOrNull(signal.day()),
+                Words.dateOrNull(signal.newDay()),
+                Words.quantity(signal.quantity()),
+                signal.days() == Signal.NO_DAYS ? null : signal.days(),
+                signal.causeItem().isEmpty() ? null : signal.causeItem(),
+                signal.causeSite().isEmpty() ? null : signal.causeSite(),
+                bad,
+                sentence(signal, version.directory()));
+    }
+
+    private static String sentence(Signal s, Directory directory) {
+        String amount = s.quantity() == Quantity.NOT_SET ? "" : Words.amount(s.quantity(), directory.unit(s.item()));
+        String number = s.orderNumber();
+        return switch (s.kind()) {
+            case START_OVERDUE ->
+                (number.isEmpty() ? amount : number) + " should have started on " + Words.day(s.day()) + ", "
+                        + Words.days(s.days()) + " ago.";
+            case RELEASE_DUE -> (number.isEmpty() ? amount : number) + " should start on " + Words.day(s.day()) + ".";
+            case BRING_FORWARD ->
+                number + " is due on " + Words.day(s.day()) + " and needed on " + Words.day(s.newDay())
+                        + ": bring it forward by " + Words.days(s.days()) + ".";
+            case PUSH_BACK ->
+                number + " is due on " + Words.day(s.day()) + " and not needed before " + Words.day(s.newDay())
+                        + ": push it back by " + Words.days(s.days()) + ".";
+            case CANCEL -> "Nothing needs the " + amount + " of " + number + ": cancel it.";
+            case RECEIPT_OVERDUE ->
+                number + " was due on " + Words.day(s.day()) + ", " + Words.days(s.days())
+                        + " ago; the plan counts on it today.";
+            case DEMAND_LATE -> late(s);
+            case BELOW_SAFETY ->
+                "Up to " + amount + " below the safety stock from " + Words.day(s.day()) + " on"
+                        + (Words.dateOrNull(s.newDay()) == null ? "." : ", until " + Words.day(s.newDay()) + ".");
+            case INSIDE_FENCE ->
+                amount + " wanted on " + Words.day(s.day()) + " fall inside the frozen time and move to "
+                        + Words.day(s.newDay()) + ".";
+            case NO_SOURCE ->
+                amount + " are missing from " + Words.day(s.day())
+                        + " on, and nothing says how this stock point is replenished.";
+            case NO_SUPPLIER ->
+                amount + " are to be bought from " + Words.day(s.day()) + " on, and no supplier is known.";
+            case EXPIRING ->
+                amount + (number.isEmpty() ? "" : " of lot " + number) + " expire unused on " + Words.day(s.day())
+                        + ".";
+            case LOOP -> "Its bill of materials leads back to itself; nothing below can be planned.";
+        };
+    }
+
+    private static String late(Signal s) {
+        if (Words.dateOrNull(s.newDay()) == null) {
+            return s.orderNumber() + " can never be met; to blame: " + s.causeItem() + ".";
+        }
+        return s.orderNumber() + " is late by " + Words.days(s.days()) + ": wanted " + Words.day(s.day())
+                + ", possible " + Words.day(s.newDay()) + "; to blame: " + s.causeItem() + ".";
+    }
+}

@@ -1,0 +1,216 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import rescient.core.Demand;
+import rescient.core.DemandKind;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Supply;
+import rescient.core.Why;
+import rescient.server.platform.Nullable;
+
+/**
+ * A Why in words: a question, a sentence and a small sum.
+ *
+ * @param unit of the quantities
+ */
+public record Slip(String question, String sentence, String unit, List<SlipLine> lines) {
+
+    /** How a line stands on the slip. */
+    public enum Weight {
+        TERM,
+        SUBTOTAL,
+        RESULT
+    }
+
+    /** What a line names: {@code customer_order}, {@code forecast}, {@code order}, {@code planned} (with a key) or {@code point}. */
+    public record Link(
+            String kind,
+            String item,
+            String site,
+            @Nullable String number,
+            @Nullable String key) {}
+
+    /**
+     * One line.
+     *
+     * @param adds the quantity is part of the sum and shown with its sign
+     */
+    public record SlipLine(
+            String text,
+            @Nullable LocalDate date,
+            @Nullable BigDecimal quantity,
+            @Nullable Integer days,
+            boolean adds,
+            Weight weight,
+            @Nullable Link link) {}
+
+    static Slip quantity(PlanVersion version, PointView point, PlannedOrder order) {
+        String unit = version.directory().unit(order.item());
+        Why why = point.whyQuantity(order.sequence());
+        String question = "Why " + Words.amount(order.quantity(), unit) + " on " + Words.day(order.dueDay()) + "?";
+        return new Slip(question, sentence(point, order, why, unit), unit, lines(version, point, why));
+    }
+
+    static Slip dates(PlanVersion version, PointView point, PlannedOrder order) {
+        String unit = version.directory().unit(order.item());
+        Why why = point.whyDates(order.sequence());
+        String question = "Why start on " + Words.day(order.startDay()) + "?";
+        int lead = why.terms().stream()
+                .filter(t -> t.kind() == Why.Kind.LEAD_TIME)
+                .mapToInt(Why.Term::days)
+                .sum();
+        String sentence = "Due on " + Words.day(order.dueDay()) + ", less " + lead
+                + (lead == 1 ? " working day" : " working days") + " of lead time.";
+        return new Slip(question, sentence, unit, lines(version, point, why));
+    }
+
+    static Slip balance(PlanVersion version, PointView point, int day) {
+        String unit = version.directory().unit(point.item());
+        Why why = point.whyBalance(day);
+        long balance = why.terms().get(why.terms().size() - 1).quantity();
+        return new Slip(
+                "Why " + Words.amount(balance, unit) + " at the end of " + Words.day(day) + "?",
+                "Stock on hand, and all that comes and goes up to that day.",
+                unit,
+                lines(version, point, why));
+    }
+
+    private static String sentence(PointView point, PlannedOrder order, Why why, String unit) {
+        Why.Term left = find(why, Why.Kind.WOULD_BE_LEFT);
+        Why.Term wanted = find(why, Why.Kind.WANTED);
+        boolean soft = why.terms().stream().anyMatch(t -> t.kind() == Why.Kind.REORDER_POINT);
+        String standing = left.quantity() < 0
+                ? Words.amount(-left.quantity(), unit) + " would be missing on " + Words.day(left.day())
+                : Words.amount(left.quantity(), unit) + " would be left on " + Words.day(left.day());
+        String level = soft
+                ? ", and with all that comes later it is below the reorder point of "
+                        + Words.amount(point.reorderPoint(), unit)
+                : point.safetyStock() > 0 ? "; the safety stock is " + Words.amount(point.safetyStock(), unit) : "";
+        String rule = switch (point.rule()) {
+            case LOT_FOR_LOT -> "lot-for-lot orders what is missing";
+            case PER_ORDER -> "per order, each demand has an order of its own";
+            case PERIOD -> "the period's need is gathered";
+            case FIXED_QUANTITY -> "the fixed quantity is ordered as often as it takes";
+            case MIN_MAX -> "min-max fills up to " + Words.amount(point.orderUpTo(), unit);
+        };
+        String sized = wanted.quantity() == order.quantity()
+                ? ""
+                : ". " + Words.amount(wanted.quantity(), unit) + " are wanted, sized to "
+                        + Words.amount(order.quantity(), unit);
+        return standing + level + "; " + rule + sized + ".";
+    }
+
+    private static Why.Term find(Why why, Why.Kind kind) {
+        return why.terms().stream().filter(t -> t.kind() == kind).findFirst().orElseThrow();
+    }
+
+    private static List<SlipLine> lines(PlanVersion version, PointView point, Why why) {
+        List<SlipLine> lines = new ArrayList<>();
+        for (Why.Term term : why.terms()) {
+            Weight weight = switch (term.kind()) {
+                case WOULD_BE_LEFT, POSITION, DUE -> Weight.SUBTOTAL;
+                case TO_ORDER, BALANCE, START -> Weight.RESULT;
+                default -> Weight.TERM;
+            };
+            boolean dated = term.kind() != Why.Kind.TO_ORDER;
+            lines.add(new SlipLine(
+                    text(version, term),
+                    dated ? Words.dateOrNull(term.day()) : null,
+                    Words.quantity(term.quantity()),
+                    term.days() < 0 ? null : term.days(),
+                    term.kind().adds() && term.kind() != Why.Kind.ON_HAND,
+                    weight,
+                    link(version, point, term)));
+        }
+        return lines;
+    }
+
+    private static String text(PlanVersion version, Why.Term term) {
+        return switch (term.kind()) {
+            case ON_HAND -> "On hand today";
+            case OPEN_ORDER, OPEN_ORDER_LATER -> term.supply().number();
+            case PLANNED_ORDER -> "planned before";
+            case EXPIRY -> "expires";
+            case DEMAND, FOR_DEMAND -> name(term.demand());
+            case WOULD_BE_LEFT -> "Would be left on";
+            case BALANCE -> "Balance on";
+            case SAFETY_STOCK -> "Safety stock";
+            case POSITION -> "With all that comes later";
+            case REORDER_POINT -> "Reorder point";
+            case ORDER_UP_TO -> "Order up to";
+            case FIXED_QUANTITY -> "Fixed quantity";
+            case PERIOD -> "Needed in the period";
+            case WANTED -> "Wanted";
+            case YIELD -> "Yield";
+            case MINIMUM -> "Minimum";
+            case MULTIPLE -> "Multiple";
+            case PURCHASE_UNIT -> "Purchase unit";
+            case MAXIMUM -> "At most in one order";
+            case STARTED -> "Started, before yield";
+            case TO_ORDER -> "To order";
+            case NEED_DAY -> "Needed";
+            case SAFETY_TIME -> "Safety time";
+            case EARLIEST -> "As soon as it can be";
+            case FENCE -> "Frozen time";
+            case DUE -> "Due";
+            case LEAD_TIME -> "Lead time";
+            case START -> "Start";
+        };
+    }
+
+    /** A demand by the document it belongs to. */
+    public static String name(Demand demand) {
+        if (demand.kind() == DemandKind.FORECAST) {
+            return "forecast " + demand.number();
+        }
+        if (demand.ofPlannedOrder() == null) {
+            return demand.number();
+        }
+        return demand.kind() == DemandKind.TRANSFER
+                ? "to " + demand.number() + " planned"
+                : demand.number() + " planned";
+    }
+
+    private static Link link(PlanVersion version, PointView point, Why.Term term) {
+        if (term.supply() != null && term.supply().kind() == Supply.Kind.OPEN) {
+            return new Link("order", point.item(), point.site(), term.supply().number(), null);
+        }
+        if (term.supply() != null && term.supply().kind() == Supply.Kind.PLANNED) {
+            PlannedOrder order = point.plannedOrders().get(term.supply().sequence());
+            return planned(version, order);
+        }
+        return term.demand() == null ? null : link(version, term.demand());
+    }
+
+    /** To what raises a demand. */
+    public static Link link(PlanVersion version, Demand demand) {
+        Demand.OrderRef of = demand.ofPlannedOrder();
+        if (of != null) {
+            PointView parent = version.plan().point(of.item(), of.site()).orElseThrow();
+            return PlannedOrders.phantom(version, of.item())
+                    ? new Link("point", of.item(), of.site(), null, null)
+                    : planned(version, parent.plannedOrders().get(of.sequence()));
+        }
+        String kind = switch (demand.kind()) {
+            case CUSTOMER_ORDER -> "customer_order";
+            case FORECAST -> "forecast";
+            default -> "order";
+        };
+        return new Link(kind, demand.item(), demand.site(), demand.number(), null);
+    }
+
+    /** To a planned order. */
+    static Link planned(PlanVersion version, PlannedOrder order) {
+        PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+        return new Link(
+                "planned",
+                order.item(),
+                order.site(),
+                null,
+                OrderKey.of(point, order).text());
+    }
+}

@@ -1,0 +1,54 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import rescient.core.OpenOrder;
+import rescient.core.Quantity;
+
+/** Dates, quantities and kinds as they stand in sentences. */
+public final class Words {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final char THIN_SPACE = '\u2009';
+
+    private Words() {}
+
+    /** A kind as the API names it: {@code lot_for_lot}. */
+    public static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT);
+    }
+
+    public static LocalDate date(int day) {
+        return LocalDate.ofEpochDay(day);
+    }
+
+    /** The date, or null for a day that is not set. */
+    static LocalDate dateOrNull(Integer day) {
+        return day == null || day == OpenOrder.NO_DAY ? null : LocalDate.ofEpochDay(day);
+    }
+
+    /** {@code 9 Dec}. */
+    public static String day(int day) {
+        return DAY.format(date(day));
+    }
+
+    static BigDecimal quantity(long millionths) {
+        return millionths == Quantity.NOT_SET ? null : Quantity.decimal(millionths);
+    }
+
+    /** {@code 1 250 pcs}, with thin spaces between thousands. */
+    static String amount(long millionths, String unit) {
+        String text = Quantity.text(Math.abs(millionths));
+        int point = text.indexOf('.');
+        StringBuilder grouped = new StringBuilder(text);
+        for (int at = (point < 0 ? text.length() : point) - 3; at > 0; at -= 3) {
+            grouped.insert(at, THIN_SPACE);
+        }
+        return (millionths < 0 ? "−" : "") + grouped + " " + unit;
+    }
+
+    static String days(int days) {
+        return days == 1 ? "1 day" : days + " days";
+    }
+}

@@ -1,0 +1,54 @@
+package rescient.server.platform;
+
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The company's revision, its name and whether it is the demo. */
+@Service
+public class Companies {
+    private final CompanyRepository repository;
+    private final ApplicationEventPublisher events;
+
+    Companies(CompanyRepository repository, ApplicationEventPublisher events) {
+        this.repository = repository;
+        this.events = events;
+    }
+
+    /** What is said of the company on every page. */
+    public record About(String name, boolean demo, boolean loaded) {}
+
+    @Transactional(readOnly = true)
+    public About about() {
+        Company company = repository.only();
+        return new About(company.name, company.demo, company.loaded);
+    }
+
+    /**
+     * Takes the company's lock for the rest of the transaction.
+     *
+     * @return the revision that is committed now
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long lock() {
+        return repository.locked().revision;
+    }
+
+    /** Counts a change that the plan depends on; the plan follows after the commit. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void changed() {
+        Company company = repository.locked();
+        company.revision++;
+        events.publishEvent(new CompanyChanged(company.revision));
+    }
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void loaded(String name, boolean demo) {
+        Company company = repository.locked();
+        company.name = name;
+        company.demo = demo;
+        company.loaded = true;
+        changed();
+    }
+}

@@ -1,0 +1,46 @@
+package rescient.server.platform;
+
+import java.io.IOException;
+import java.util.concurrent.TimeUnit;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
+import org.springframework.web.servlet.resource.PathResourceResolver;
+
+/** Serves the built front end; any path that is not a file is a page of it. */
+@Configuration
+class WebConfiguration implements WebMvcConfigurer {
+    private static final String HOME = "classpath:/web/";
+
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/_app/immutable/**")
+                .addResourceLocations(HOME + "_app/immutable/")
+                .setCacheControl(
+                        CacheControl.maxAge(365, TimeUnit.DAYS).cachePublic().immutable())
+                .resourceChain(true)
+                .addResolver(new EncodedResourceResolver())
+                .addResolver(new PathResourceResolver());
+        registry.addResourceHandler("/**")
+                .addResourceLocations(HOME)
+                .setCacheControl(CacheControl.noCache())
+                .resourceChain(true)
+                .addResolver(new PageResolver());
+    }
+
+    private static final class PageResolver extends PathResourceResolver {
+        @Override
+        protected Resource getResource(String path, Resource location) throws IOException {
+            Resource file = super.getResource(path, location);
+            if (file != null) {
+                return file;
+            }
+            boolean ours = path.startsWith("api/") || path.startsWith("v3/") || path.startsWith("_app/");
+            return ours ? null : new ClassPathResource("web/index.html");
+        }
+    }
+}

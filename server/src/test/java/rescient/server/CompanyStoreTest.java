@@ -1,0 +1,118 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.StringReader;
+import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import rescient.dataset.Column;
+import rescient.dataset.ColumnType;
+import rescient.dataset.Dataset;
+import rescient.dataset.DatasetReader;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+
+/** A company in and out of the database. */
+class CompanyStoreTest extends ServerTest {
+
+    /** Rows as text, with numbers that are equal written alike, in the order of their keys. */
+    private static List<String> comparable(Dataset dataset, Table table) {
+        return dataset.rows(table.name()).stream()
+                .map(row -> {
+                    StringBuilder text = new StringBuilder();
+                    for (Column column : table.columns()) {
+                        String value = row.text(column.name(), "");
+                        boolean number = column.type() instanceof ColumnType.Decimal && !value.isEmpty();
+                        text.append(
+                                        number
+                                                ? new BigDecimal(value)
+                                                        .stripTrailingZeros()
+                                                        .toPlainString()
+                                                : value)
+                                .append('|');
+                    }
+                    return text.toString();
+                })
+                .sorted()
+                .toList();
+    }
+
+    @Test
+    void whatIsLoadedIsReadBackTableByTable() {
+        Dataset given = DatasetReader.read(DEMO);
+        Dataset kept = store.read().dataset();
+        for (Table table : Table.ALL) {
+            if (!table.name().equals("settings")) {
+                assertThat(comparable(kept, table)).as(table.name()).isEqualTo(comparable(given, table));
+            }
+        }
+    }
+
+    @Test
+    void theHorizonIsKeptAsAnumberOfDays() {
+        assertThat(store.read().horizonDays()).isEqualTo(270);
+        assertThat(store.read().dataset().setting("today")).isNull();
+    }
+
+    @Test
+    void aLoadThatFailsLeavesTheCompanyAsItWas() {
+        Map<String, List<Row>> rows = new HashMap<>();
+        for (Table table : Table.ALL) {
+            rows.put(table.name(), DatasetReader.read(DEMO).rows(table.name()));
+        }
+        // the database refuses an item whose unit is not there
+        rows.put("items", DatasetReader.trusted(Table.named("items"), new StringReader("code,unit\nA,stone\n")));
+        int before = count("items");
+        long revision = store.read().revision();
+        assertThatThrownBy(() -> store.replace(new Dataset(rows), "Broken", false))
+                .isInstanceOf(Exception.class);
+        assertThat(count("items")).isEqualTo(before);
+        assertThat(store.read().revision()).isEqualTo(revision);
+        assertThat(store.read().name()).isEqualTo("Larkmoor Hives");
+    }
+
+    @Test
+    void numberingGoesOnBehindTheHighestNumberOfEachKind() {
+        Map<String, Long> next = new HashMap<>();
+        jdbc.query("select kind, next from number_ranges", row -> {
+            next.put(row.getString(1), row.getLong(2));
+        });
+        assertThat(next)
+                .containsExactlyInAnyOrderEntriesOf(
+                        Map.of("buy", 2045L, "make", 321L, "assemble", 107L, "transfer", 58L, "subcontract", 22L));
+    }
+
+    @Test
+    void everyLoadIsARevisionThatThePlanFollows() {
+        long before = live.current().revision();
+        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        knowing();
+        assertThat(live.current().revision()).isGreaterThan(before);
+        assertThat(live.failure()).isNull();
+    }
+
+    @Test
+    void readersSeeTheOldCompanyOrTheNewOneNeverHalf() throws Exception {
+        var reader = java.util.concurrent.Executors.newSingleThreadExecutor();
+        var stop = new java.util.concurrent.atomic.AtomicBoolean();
+        var seen = reader.submit(() -> {
+            java.util.Set<Integer> sizes = new java.util.HashSet<>();
+            while (!stop.get()) {
+                Dataset dataset = store.read().dataset();
+                sizes.add(dataset.rows("items").size()
+                        + 1000 * dataset.rows("open_orders").size());
+            }
+            return sizes;
+        });
+        for (int i = 0; i < 5; i++) {
+            store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        }
+        stop.set(true);
+        assertThat(seen.get()).hasSize(1);
+        reader.shutdown();
+    }
+}

@@ -1,0 +1,176 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import jakarta.persistence.EntityManagerFactory;
+import java.time.LocalDate;
+import org.hibernate.SessionFactory;
+import org.hibernate.stat.Statistics;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import rescient.core.Plan;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
+import rescient.dataset.Company;
+import rescient.dataset.DatasetReader;
+
+/** What the desk reads: the plan, one stock point, every Why, orders and items. */
+class PlanApiTest extends ServerTest {
+    @Autowired
+    EntityManagerFactory factory;
+
+    @Test
+    void theLivePlanEqualsThePlanOfTheDatasetItself() {
+        LocalDate today = LocalDate.of(2026, 11, 23);
+        Plan headless = new Planner()
+                .plan(Company.snapshot(DatasetReader.read(DEMO), today, today.plusDays(270)), PlanOptions.ALL);
+        Plan ours = live.current().plan();
+        assertThat(ours.plannedOrders()).isEqualTo(headless.plannedOrders());
+        assertThat(ours.signals()).isEqualTo(headless.signals());
+    }
+
+    @Test
+    void nothingIsToldToThoseWhoAreNotSignedIn() throws Exception {
+        for (String path :
+                new String[] {"/api/plan", "/api/plan/orders", "/api/orders", "/api/items", "/api/session"}) {
+            assertThat(get(null, path).status()).as(path).isEqualTo(401);
+        }
+        assertThat(get(null, "/api/start").body().get("demo").asBoolean()).isTrue();
+    }
+
+    @Test
+    void theListIsGroupedByStartAndFiltered() throws Exception {
+        JsonNode all = get("ida", "/api/plan/orders").body();
+        assertThat(all.get("orders").get(0).get("item").asText()).isEqualTo("BRG-6202");
+        assertThat(all.get("orders").get(0).get("group").asText()).isEqualTo("START_OVERDUE");
+        JsonNode bought =
+                get("ida", "/api/plan/orders?supplier=HOLLIN&until=2027-01-31").body();
+        assertThat(bought.get("orders")).isNotEmpty().allSatisfy(o -> {
+            assertThat(o.get("supplier").asText()).isEqualTo("HOLLIN");
+            assertThat(o.get("start").asText()).isLessThanOrEqualTo("2027-01-31");
+        });
+    }
+
+    @Test
+    void aPlannedOrderExplainsItselfUpAndDown() throws Exception {
+        JsonNode bearing = get("ida", "/api/plan/order?key=BRG-6202~LARKMOOR~2026-11-27~50~0")
+                .body();
+        JsonNode lines = bearing.get("quantity").get("lines");
+        assertThat(lines.get(0).get("text").asText()).isEqualTo("On hand today");
+        assertThat(lines.get(0).get("quantity").asInt()).isEqualTo(12);
+        // the terms add up to the subtotal, and the last line is the order
+        int sum = 12;
+        int left = Integer.MIN_VALUE;
+        for (JsonNode line : lines) {
+            sum += line.get("adds").asBoolean() ? line.get("quantity").asInt() : 0;
+            left = line.get("weight").asText().equals("SUBTOTAL")
+                    ? line.get("quantity").asInt()
+                    : left;
+        }
+        assertThat(left).isEqualTo(sum);
+        assertThat(lines.get(lines.size() - 1).get("quantity").asInt()).isEqualTo(50);
+        assertThat(bearing.get("serves").findValuesAsText("text")).contains("SO-790 Aldery Bees");
+        JsonNode drum =
+                get("ida", "/api/plan/order?key=" + keys("DRM-380").get(0)).body();
+        assertThat(drum.get("needs").findValuesAsText("item")).contains("SHEET-08", "WELD-1");
+    }
+
+    @Test
+    void aStockPointHasItsLineAndItsSignals() throws Exception {
+        JsonNode point =
+                get("ida", "/api/plan/stock-point?item=SYRUP-5&site=LARKMOOR").body();
+        assertThat(point.get("onHand").asInt()).isEqualTo(160);
+        assertThat(point.get("line").get(0).get("date").asText()).isEqualTo("2026-11-23");
+        assertThat(point.get("signals").findValuesAsText("sentence"))
+                .anyMatch(s -> s.contains("of lot S-2605 expire unused"));
+    }
+
+    @Test
+    void everyBalanceOnTheLineExplainsItself() throws Exception {
+        JsonNode point =
+                get("ida", "/api/plan/stock-point?item=CED-2400&site=LARKMOOR").body();
+        JsonNode level = point.get("line").get(3);
+        JsonNode slip = get(
+                        "ida",
+                        "/api/plan/balance?item=CED-2400&site=LARKMOOR&date="
+                                + level.get("date").asText())
+                .body();
+        JsonNode last = slip.get("lines").get(slip.get("lines").size() - 1);
+        assertThat(last.get("quantity").decimalValue())
+                .isEqualByComparingTo(level.get("balance").decimalValue());
+    }
+
+    @Test
+    void whatIsNotThereIsSaidInWords() throws Exception {
+        Reply point = get("ida", "/api/plan/stock-point?item=NOTHING&site=LARKMOOR");
+        assertThat(point.status()).isEqualTo(404);
+        assertThat(point.body().get("detail").asText()).isEqualTo("There is no stock point NOTHING at LARKMOOR");
+        assertThat(get("ida", "/api/orders/one?number=PO-1").status()).isEqualTo(404);
+        assertThat(get("ida", "/api/items/one?code=NOTHING").status()).isEqualTo(404);
+    }
+
+    @Test
+    void ordersAreListedByKindAndStage() throws Exception {
+        JsonNode firmed = get("ida", "/api/orders?stage=firmed").body();
+        assertThat(firmed.findValuesAsText("number")).containsExactly("MO-320");
+        JsonNode bought = get("ida", "/api/orders?kind=buy").body();
+        assertThat(bought.get(0).get("number").asText()).isEqualTo("PO-2032");
+        assertThat(bought.get(0).get("overdue").asBoolean()).isTrue();
+    }
+
+    @Test
+    void listsTakeAFewStatementsHoweverLongTheyAre() throws Exception {
+        Statistics statistics = factory.unwrap(SessionFactory.class).getStatistics();
+        statistics.setStatisticsEnabled(true);
+        for (String path : new String[] {"/api/orders", "/api/plan/orders", "/api/items"}) {
+            statistics.clear();
+            get("ida", path);
+            // beside the list's own: the sign-in of the test, and the plan's reading; one per row would be over 20
+            assertThat(statistics.getPrepareStatementCount()).as(path).isLessThanOrEqualTo(3);
+        }
+    }
+
+    @Test
+    void aBillOfMaterialsIsATreeDownToWhatIsBought() throws Exception {
+        JsonNode extractor = get("ida", "/api/items/one?code=EXTR-4").body();
+        JsonNode bearing = null;
+        for (JsonNode row : extractor.get("components")) {
+            bearing = row.get("item").asText().equals("BRG-6202") ? row : bearing;
+        }
+        // EXTR-4 > GBX-410 > SHF-410 > CARR-62 > BRG-6202
+        assertThat(bearing.get("depth").asInt()).isEqualTo(3);
+        assertThat(bearing.get("quantity").asInt()).isEqualTo(2);
+        JsonNode used = get("ida", "/api/items/one?code=BRG-6202").body().get("usedIn");
+        assertThat(used.findValuesAsText("parent")).containsExactly("CARR-62");
+    }
+
+    @Test
+    void thingsAreFoundByCodeNameAndNumber() throws Exception {
+        assertThat(get("ida", "/api/find?words=brg").body().get(0).get("code").asText())
+                .isEqualTo("BRG-6202");
+        assertThat(get("ida", "/api/find?words=queen").body().get(0).get("code").asText())
+                .isEqualTo("QEX-10");
+        assertThat(get("ida", "/api/find?words=po-2032")
+                        .body()
+                        .get(0)
+                        .get("kind")
+                        .asText())
+                .isEqualTo("order");
+    }
+
+    @Test
+    void aPathThatIsNoFileIsAPageOfTheFrontEnd() throws Exception {
+        var page = mvc.perform(MockMvcRequestBuilders.get("/items/BRG.6202"))
+                .andReturn()
+                .getResponse();
+        assertThat(page.getStatus()).isEqualTo(200);
+        assertThat(page.getContentAsString()).contains("<!doctype html>");
+        assertThat(mvc.perform(MockMvcRequestBuilders.get("/_app/nothing.js"))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(404);
+    }
+}

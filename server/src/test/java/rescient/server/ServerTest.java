@@ -1,0 +1,110 @@
+package rescient.server;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import rescient.dataset.DatasetReader;
+import rescient.server.exchange.CompanyStore;
+import rescient.server.planning.LivePlan;
+import rescient.server.testing.TestDatabase;
+
+/** The whole server on a real database with the demo company, fresh before each test. Today is Monday 23 Nov 2026. */
+@SpringBootTest
+@AutoConfigureMockMvc
+abstract class ServerTest {
+    static final Path DEMO = Path.of("../demo/dataset");
+    private static final String DATABASE = TestDatabase.create();
+
+    @Autowired
+    MockMvc mvc;
+
+    @Autowired
+    ObjectMapper json;
+
+    @Autowired
+    JdbcTemplate jdbc;
+
+    @Autowired
+    CompanyStore store;
+
+    @Autowired
+    LivePlan live;
+
+    @Autowired
+    UserDetailsService users;
+
+    @DynamicPropertySource
+    static void properties(DynamicPropertyRegistry registry) {
+        registry.add("spring.datasource.url", () -> DATABASE);
+        registry.add("spring.datasource.username", TestDatabase::user);
+        registry.add("spring.datasource.password", TestDatabase::password);
+        registry.add("rescient.today", () -> "2026-11-23");
+        registry.add("rescient.demo", DEMO::toString);
+    }
+
+    @BeforeEach
+    void freshCompany() {
+        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        knowing();
+    }
+
+    /** Waits until the plan knows all that is committed. */
+    void knowing() {
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+    }
+
+    record Reply(int status, JsonNode body) {}
+
+    Reply get(String login, String path) throws Exception {
+        return reply(login, MockMvcRequestBuilders.get(path));
+    }
+
+    Reply release(String login, UUID key, boolean leaveOut, String... orders) throws Exception {
+        return reply(
+                login,
+                MockMvcRequestBuilders.post("/api/releases")
+                        .with(csrf())
+                        .header("Idempotency-Key", key)
+                        .contentType("application/json")
+                        .content(json.writeValueAsString(Map.of("orders", List.of(orders), "leaveOut", leaveOut))));
+    }
+
+    Reply reply(String login, MockHttpServletRequestBuilder request) throws Exception {
+        if (login != null) {
+            request.with(SecurityMockMvcRequestPostProcessors.user(users.loadUserByUsername(login)));
+        }
+        MockHttpServletResponse response = mvc.perform(request).andReturn().getResponse();
+        String text = response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8);
+        return new Reply(response.getStatus(), text.isEmpty() ? null : json.readTree(text));
+    }
+
+    /** Keys of planned orders in the list, those of one item only. */
+    List<String> keys(String item) throws Exception {
+        return get("ida", "/api/plan/orders").body().get("orders").findParents("key").stream()
+                .filter(o -> o.get("item").asText().equals(item))
+                .map(o -> o.get("key").asText())
+                .toList();
+    }
+
+    int count(String table) {
+        return jdbc.queryForObject("select count(*) from " + table, Integer.class);
+    }
+}

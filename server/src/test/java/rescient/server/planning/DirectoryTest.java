@@ -1,0 +1,78 @@
+package rescient.server.planning;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.StringReader;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import rescient.core.Quantity;
+import rescient.dataset.Dataset;
+import rescient.dataset.DatasetReader;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.platform.JobProblem;
+
+class DirectoryTest {
+    private final Directory directory = new Directory(
+            new Dataset(
+                    Map.of(
+                            "items", rows("items", "code,name,unit,standard_cost\nA,Board,pcs,2.345\nB,,pcs,\n"),
+                            "suppliers", rows("suppliers", "code,name,minimum_order_value\nS,Sawmill,250\n"),
+                            "supplier_items",
+                                    rows(
+                                            "supplier_items",
+                                            "supplier,item,from_quantity,unit,price\nS,A,0,bundle,100\nS,A,10,bundle,90\nS,A,50,bundle,\n"))));
+
+    private static List<Row> rows(String table, String csv) {
+        return DatasetReader.trusted(Table.named(table), new StringReader(csv));
+    }
+
+    @Test
+    void thePriceIsThatOfTheHighestStepReached() {
+        assertThat(directory.purchasePrice("S", "A", new BigDecimal("9"))).isEqualByComparingTo("100");
+        assertThat(directory.purchasePrice("S", "A", new BigDecimal("10"))).isEqualByComparingTo("90");
+        // a step without a price says nothing about it
+        assertThat(directory.purchasePrice("S", "A", new BigDecimal("60"))).isEqualByComparingTo("90");
+        assertThat(directory.purchasePrice("S", "B", BigDecimal.ONE)).isNull();
+    }
+
+    @Test
+    void valuesAreRoundedToTheCent() {
+        assertThat(directory.standardValue("A", new BigDecimal("3"))).isEqualTo(new BigDecimal("7.04"));
+        assertThat(directory.standardValue("B", BigDecimal.ONE)).isNull();
+        assertThat(Directory.value(new BigDecimal("2.5"), new BigDecimal("1.11")))
+                .isEqualTo(new BigDecimal("2.78"));
+        assertThat(Directory.value(BigDecimal.ONE, null)).isNull();
+    }
+
+    @Test
+    void whatHasNoNameGoesByItsCode() {
+        assertThat(directory.itemName("A")).isEqualTo("Board");
+        assertThat(directory.itemName("B")).isEqualTo("B");
+        assertThat(directory.supplierName("UNKNOWN")).isEqualTo("UNKNOWN");
+        assertThat(directory.supplierName(null)).isNull();
+        assertThat(directory.purchaseUnit("S", "A")).isEqualTo("bundle");
+        assertThat(directory.purchaseUnit("S", "B")).isEqualTo("pcs");
+    }
+
+    @Test
+    void aKeyIsReadBackWhateverTheCodesHold() {
+        OrderKey key = new OrderKey("A~1 / 2", "W%", LocalDate.of(2026, 3, 20), "12.5", 1);
+        assertThat(OrderKey.parse(key.text())).isEqualTo(key);
+        for (String wrong : new String[] {"", "A~W", "A~W~soon~1~0", "A~W~2026-03-20~1~x"}) {
+            assertThatThrownBy(() -> OrderKey.parse(wrong)).isInstanceOf(JobProblem.class);
+        }
+    }
+
+    @Test
+    void amountsInSentencesHaveThinSpacesAndTheirUnit() {
+        assertThat(Words.amount(Quantity.of("1234567.5"), "kg")).isEqualTo("1\u2009234\u2009567.5 kg");
+        assertThat(Words.amount(Quantity.of(-28), "pcs")).isEqualTo("−28 pcs");
+        assertThat(Words.days(1)).isEqualTo("1 day");
+        assertThat(Words.days(5)).isEqualTo("5 days");
+    }
+}

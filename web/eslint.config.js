@@ -1,0 +1,18 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  { ignores: ['build/', '.svelte-kit/', 'target/', 'src/lib/api/schema.d.ts'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...svelte.configs.recommended,
+  { languageOptions: { globals: { ...globals.browser, ...globals.node } } },
+  // the application is always served from the root
+  { rules: { 'svelte/no-navigation-without-resolve': 'off' } },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'] } }
+  }
+);

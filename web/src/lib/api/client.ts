@@ -1,0 +1,58 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+
+/** What the server says when something cannot be done: a problem document (RFC 9457). */
+export interface Problem {
+  status: number;
+  detail: string;
+  field?: string;
+  changes?: string[];
+  keys?: string[];
+}
+
+/** A failed request, in the words of the job. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+const token: Middleware = {
+  onRequest({ request }) {
+    const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+    if (cookie?.[1] && request.method !== 'GET')
+      request.headers.set('X-XSRF-TOKEN', decodeURIComponent(cookie[1]));
+    return request;
+  }
+};
+
+export const api = createClient<paths>();
+api.use(token);
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or {@link Refused}. */
+export async function answer<T>(request: Promise<Answer<T>>): Promise<T> {
+  let result: Answer<T>;
+  try {
+    result = await request;
+  } catch {
+    throw new Refused({
+      status: 0,
+      detail: 'The server cannot be reached. What you typed is still here; try again.'
+    });
+  }
+  if (result.response.ok) return result.data as T;
+  const problem = result.error as Partial<Problem> | undefined;
+  throw new Refused({
+    ...problem,
+    status: result.response.status,
+    detail: problem?.detail ?? `The server answered ${result.response.status}.`
+  });
+}

@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import {
+  count,
+  date,
+  dayNumber,
+  duration,
+  isoDay,
+  longDate,
+  money,
+  quantity,
+  shortDate,
+  words
+} from './format';
+
+describe('quantities', () => {
+  it('groups thousands with thin spaces', () => {
+    expect(quantity(1234567.5)).toBe('1\u2009234\u2009567.5');
+    expect(quantity(999)).toBe('999');
+  });
+  it('shows the sign of differences', () => {
+    expect(quantity(60, true)).toBe('+60');
+    expect(quantity(-84, true)).toBe('\u221284');
+    expect(quantity(0, true)).toBe('0');
+  });
+});
+
+describe('dates', () => {
+  it('names the year only when it is another', () => {
+    expect(date('2026-12-09', '2026-11-23')).toBe('9 Dec');
+    expect(date('2027-01-04', '2026-11-23')).toBe('4 Jan 2027');
+  });
+  it('shortens the year in narrow columns', () => {
+    expect(shortDate('2027-01-04', '2026-11-23')).toBe('4 Jan ’27');
+    expect(shortDate('2026-12-09', '2026-11-23')).toBe('9 Dec');
+  });
+  it('knows the weekday', () => expect(longDate('2026-11-23')).toBe('Monday, 2026-11-23'));
+  it('goes to a number and back', () => {
+    expect(isoDay(dayNumber('2026-03-29') + 1)).toBe('2026-03-30');
+  });
+});
+
+describe('money and counts', () => {
+  it('shows cents', () => expect(money(1174.2, 'EUR')).toBe('€\u20091\u2009174.20'));
+  it('knows one from many', () => {
+    expect(count(1, 'order')).toBe('1 order');
+    expect(count(3, 'order')).toBe('3 orders');
+  });
+  it('shows short times in milliseconds', () => {
+    expect(duration(81)).toBe('81 ms');
+    expect(duration(240)).toBe('0.2 s');
+  });
+  it('writes rules as the trade does', () => {
+    expect(words('lot_for_lot')).toBe('lot-for-lot');
+    expect(words('fixed_quantity')).toBe('fixed quantity');
+  });
+});

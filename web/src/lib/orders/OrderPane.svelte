@@ -1,0 +1,147 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answer, api } from '$lib/api/client';
+  import { clock, date, documentName, longDate, money, quantity } from '$lib/format';
+  import { hrefOf, pointHref } from '$lib/links';
+  import SourceTile from '$lib/ui/SourceTile.svelte';
+
+  interface Props {
+    number: string;
+    today: string;
+    currency: string;
+  }
+  let { number, today, currency }: Props = $props();
+  const detail = createQuery(() => ({
+    queryKey: ['plan', 'supply-order', number],
+    queryFn: () => answer(api.GET('/api/orders/one', { params: { query: { number } } })),
+    placeholderData: (before) => before
+  }));
+</script>
+
+{#if detail.isError}
+  <p class="p-5 text-ink-2" role="alert">{detail.error.message}.</p>
+{:else if detail.data}
+  {@const o = detail.data.order}
+  <article class="px-5 pt-3 pb-6">
+    <h2 class="flex items-center gap-2.5 text-xl">
+      <SourceTile source={o.kind} stage={o.stage} />
+      {o.number}
+      <span class="text-base font-normal text-ink-2" style="font-stretch: 96%">
+        {documentName(o.kind)}, {o.stage}{#if o.partner}, {o.kind === 'buy'
+            ? 'to'
+            : o.kind === 'transfer'
+              ? 'from'
+              : 'at'}
+          {o.partner}{/if}, for {o.siteName}
+      </span>
+    </h2>
+    {#if detail.data.createdBy && detail.data.createdAt}
+      <p class="mt-0.5 text-ink-2">
+        Released by {detail.data.createdBy}, {date(detail.data.createdAt.slice(0, 10), today)} at {clock(
+          detail.data.createdAt
+        )}
+      </p>
+    {/if}
+    {#if detail.data.note}<p class="mt-1 border-l-4 border-marigold bg-slip px-3 py-1.5">
+        {detail.data.note}
+      </p>{/if}
+    {#each detail.data.lines as line (line.line)}
+      <section class="mt-4" aria-label="Line {line.line}">
+        <h3 class="section flex gap-2">
+          <span class="text-ink-3">{line.line}</span>
+          <a class="hover:underline" href={pointHref(line.item, detail.data.site)}>{line.item}</a>
+          <span class="font-normal">{line.itemName}</span>
+        </h3>
+        <dl class="mt-1.5 flex flex-wrap gap-x-6 gap-y-1">
+          <div>
+            <dt>Ordered</dt>
+            <dd>{quantity(line.ordered)} <small>{line.unit}</small></dd>
+          </div>
+          {#if line.unitQuantity && line.purchaseUnit && line.purchaseUnit !== line.unit}
+            <div>
+              <dt>As</dt>
+              <dd>{quantity(line.unitQuantity)} <small>{line.purchaseUnit}</small></dd>
+            </div>
+          {/if}
+          <div>
+            <dt>Still open</dt>
+            <dd>{quantity(line.open)} <small>{line.unit}</small></dd>
+          </div>
+          {#if line.unitPrice}<div>
+              <dt>Price</dt>
+              <dd>{money(line.unitPrice, currency)}</dd>
+            </div>{/if}
+          {#if line.value}<div>
+              <dt>Value</dt>
+              <dd>{money(line.value, currency)}</dd>
+            </div>{/if}
+          {#if line.start}
+            <div>
+              <dt>Start</dt>
+              <dd title={longDate(line.start)}>{date(line.start, today)}</dd>
+            </div>
+          {/if}
+          <div>
+            <dt>Due</dt>
+            <dd class:text-vermilion={line.overdue} title={longDate(line.due)}>{date(line.due, today)}</dd>
+          </div>
+        </dl>
+        <div class="mt-2 grid grid-cols-2 gap-6">
+          <div>
+            <h4 class="text-sm text-ink-3">Serves</h4>
+            <ul>
+              {#each line.serves as served, i (i)}
+                <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+                  <span
+                    class="truncate"
+                    class:text-ink-2={served.depth > 0}
+                    style:padding-left="{served.depth * 14}px"
+                    >{#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
+                      >{served.text}</a
+                    ></span
+                  >
+                  <span>{quantity(served.quantity)}</span>
+                  <span class="text-right" title={longDate(served.date)}>{date(served.date, today)}</span>
+                </li>
+              {:else}
+                <li class="py-1 text-ink-2">nothing that is known today</li>
+              {/each}
+            </ul>
+          </div>
+          {#if line.components.length > 0}
+            <div>
+              <h4 class="text-sm text-ink-3">Still to issue</h4>
+              <ul>
+                {#each line.components as part (part.item)}
+                  <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+                    <a class="truncate hover:underline" href={pointHref(part.item, detail.data.site)}
+                      ><b>{part.item}</b> {part.itemName}</a
+                    >
+                    <span>{quantity(part.quantity)} <small class="text-ink-3">{part.unit}</small></span>
+                    <span class="text-right" title={longDate(part.needed)}>{date(part.needed, today)}</span>
+                  </li>
+                {/each}
+              </ul>
+            </div>
+          {/if}
+        </div>
+      </section>
+    {/each}
+  </article>
+{:else}
+  <p class="p-5 text-ink-2">Reading the order …</p>
+{/if}
+
+<style>
+  dt {
+    font-size: 11px;
+    color: var(--ink-3);
+  }
+  dd {
+    font-weight: 600;
+  }
+  small {
+    font-weight: 400;
+    color: var(--ink-3);
+  }
+</style>

@@ -1,0 +1,209 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answer, api } from '$lib/api/client';
+  import { date, longDate, money, quantity, words } from '$lib/format';
+  import { hrefOf, itemHref, plannedHref, pointHref } from '$lib/links';
+  import Slip from '$lib/ui/Slip.svelte';
+  import StockLine from './StockLine.svelte';
+
+  interface Props {
+    item: string;
+    site: string;
+    /** The planned order in view, if it is one. */
+    order?: string;
+    currency: string;
+    /** Which Why is shown. */
+    why: 'quantity' | 'dates';
+    onwhy: (why: 'quantity' | 'dates') => void;
+  }
+  let { item, site, order, currency, why, onwhy }: Props = $props();
+
+  const point = createQuery(() => ({
+    queryKey: ['plan', 'point', item, site],
+    queryFn: () => answer(api.GET('/api/plan/stock-point', { params: { query: { item, site } } })),
+    placeholderData: (before) => before
+  }));
+  const detail = createQuery(() => ({
+    queryKey: ['plan', 'order', order],
+    queryFn: () => answer(api.GET('/api/plan/order', { params: { query: { key: order ?? '' } } })),
+    enabled: order !== undefined,
+    placeholderData: (before) => (order === undefined ? undefined : before)
+  }));
+  let asked = $state<string | undefined>();
+  const balance = createQuery(() => ({
+    queryKey: ['plan', 'balance', item, site, asked],
+    queryFn: () =>
+      answer(api.GET('/api/plan/balance', { params: { query: { item, site, date: asked ?? '' } } })),
+    enabled: asked !== undefined
+  }));
+  $effect(() => {
+    // another order or point: the question about a day is over
+    void [item, site, order];
+    asked = undefined;
+  });
+  const today = $derived(point.data?.today ?? '');
+  const slip = $derived(
+    asked !== undefined ? balance.data : why === 'dates' ? detail.data?.dates : detail.data?.quantity
+  );
+  const rule = $derived(
+    point.data
+      ? words(point.data.rule) +
+          (point.data.reorderPoint !== undefined && point.data.reorderPoint !== null && point.data.orderUpTo
+            ? ` ${quantity(point.data.reorderPoint)} / ${quantity(point.data.orderUpTo)}`
+            : '')
+      : ''
+  );
+</script>
+
+{#if point.isError}
+  <p class="p-5 text-ink-2" role="alert">{point.error.message}</p>
+{:else if point.data}
+  {@const p = point.data}
+  <article class="px-5 pt-3 pb-6">
+    <h2 class="flex items-baseline gap-2.5">
+      <a class="text-xl hover:underline" href={itemHref(p.item)}>{p.item}</a>
+      <span class="text-base font-normal text-ink-2" style="font-stretch: 96%"
+        >{p.itemName}, {p.siteName}</span
+      >
+    </h2>
+    <p class="mt-0.5 flex flex-wrap gap-x-5 text-ink-2">
+      <span>On hand <b class="text-ink">{quantity(p.onHand)}</b></span>
+      <span>On order <b class="text-ink">{quantity(p.onOrder)}</b></span>
+      <span>Rule <b class="text-ink">{rule}</b></span>
+      <span>Lead time <b class="text-ink">{p.leadTimeDays} {p.leadTimeDays === 1 ? 'day' : 'days'}</b></span>
+      {#if p.partner}
+        <span
+          >{p.partner}
+          {#if p.price}<b class="text-ink">{money(p.price, currency)}</b>{#if p.priceUnit !== p.unit}&nbsp;a {p.priceUnit}{/if}{/if}</span
+        >
+      {/if}
+    </p>
+    {#if p.planned}
+      <div class="mt-2"><StockLine point={p} selected={order} onask={(day) => (asked = day)} /></div>
+    {/if}
+    {#if p.signals.length > 0}
+      <ul class="mt-1 mb-2" aria-label="Signals">
+        {#each p.signals as signal, i (i)}
+          <li class="flex gap-2 py-0.5">
+            <b class="w-[104px] flex-none {signal.bad ? 'text-vermilion' : 'text-ink'}"
+              >{words(signal.kind)}</b
+            >
+            <span>{signal.sentence}</span>
+            {#if signal.causeItem && signal.causeSite}
+              <a class="link" href={pointHref(signal.causeItem, signal.causeSite)}>{signal.causeItem}</a>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <div class="mt-2 grid grid-cols-[minmax(0,310px)_minmax(0,1fr)] items-start gap-5">
+      <div>
+        {#if order !== undefined && asked === undefined}
+          <div class="mb-1.5 flex gap-3 text-sm" role="group" aria-label="Which Why">
+            <button
+              type="button"
+              class={why === 'quantity' ? 'border-b-2 border-marigold font-bold' : 'text-ink-2'}
+              aria-pressed={why === 'quantity'}
+              onclick={() => onwhy('quantity')}>Quantity</button
+            >
+            <button
+              type="button"
+              class={why === 'dates' ? 'border-b-2 border-marigold font-bold' : 'text-ink-2'}
+              aria-pressed={why === 'dates'}
+              onclick={() => onwhy('dates')}>Dates</button
+            >
+          </div>
+        {:else if asked !== undefined}
+          <button
+            type="button"
+            class="mb-1.5 text-sm text-ink-2 underline"
+            onclick={() => (asked = undefined)}>{order === undefined ? 'Close' : 'Back to the order'}</button
+          >
+        {/if}
+        {#if slip}
+          <Slip {slip} {today} />
+        {:else if order === undefined}
+          <p class="text-ink-2">Click on a day of the line to ask why the balance is what it is.</p>
+        {/if}
+      </div>
+      {#if detail.data && order !== undefined}
+        <div class="min-w-0">
+          <h3 class="section">Serves</h3>
+          <ul data-testid="serves">
+            {#each detail.data.serves as served, i (i)}
+              <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+                <span
+                  class="truncate"
+                  class:text-ink-2={served.depth > 0}
+                  style:padding-left="{served.depth * 14}px"
+                >
+                  {#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
+                    >{served.text}</a
+                  >
+                </span>
+                <span>{quantity(served.quantity)}</span>
+                <span class="text-right" title={longDate(served.date)}>{date(served.date, today)}</span>
+              </li>
+            {/each}
+            {#if detail.data.free}
+              <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+                <span>stays free: safety stock, level or lot size</span><span
+                  >{quantity(detail.data.free)}</span
+                >
+              </li>
+            {/if}
+          </ul>
+          <h3 class="section mt-3">Needs</h3>
+          <ul data-testid="needs">
+            {#each detail.data.needs as need, i (i)}
+              <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+                <a class="truncate hover:underline" href={pointHref(need.item, need.site)}
+                  ><b>{need.item}</b> {need.itemName}</a
+                >
+                <span>{quantity(need.quantity)} <small class="text-ink-3">{need.unit}</small></span>
+                <span
+                  class="text-right"
+                  class:text-vermilion={need.late}
+                  title={need.late ? `wanted ${longDate(need.date)}` : longDate(need.date)}
+                  >{need.late
+                    ? need.possible
+                      ? date(need.possible, today)
+                      : 'never'
+                    : date(need.date, today)}</span
+                >
+              </li>
+            {:else}
+              <li class="border-b border-line-2 py-1">
+                {#if detail.data.order.partner}
+                  {detail.data.order.partner}, {p.leadTimeDays}
+                  {p.leadTimeDays === 1 ? 'working day' : 'working days'}
+                {:else}
+                  nothing: it has no components
+                {/if}
+              </li>
+            {/each}
+          </ul>
+        </div>
+      {:else if order === undefined && p.plannedOrders.length > 0}
+        <div class="min-w-0">
+          <h3 class="section">Planned orders</h3>
+          <ul>
+            {#each p.plannedOrders as planned (planned.key)}
+              <li class="grid grid-cols-[auto_minmax(0,1fr)_84px] gap-2 border-b border-line-2 py-1">
+                <a class="link" href={plannedHref(planned.key)}>{quantity(planned.quantity)} {planned.unit}</a
+                >
+                <span class="text-ink-2">{planned.partner ?? ''}</span>
+                <span class="text-right" title={longDate(planned.due)}>{date(planned.due, today)}</span>
+              </li>
+            {/each}
+          </ul>
+        </div>
+      {/if}
+    </div>
+    {#if detail.isError && order !== undefined}
+      <p class="mt-3 text-ink-2" role="alert">{detail.error.message}.</p>
+    {/if}
+  </article>
+{:else}
+  <p class="p-5 text-ink-2">Reading the stock point …</p>
+{/if}

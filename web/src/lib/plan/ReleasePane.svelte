@@ -1,0 +1,211 @@
+<script lang="ts">
+  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answer, api, Refused, type Schemas } from '$lib/api/client';
+  import { count, date, documentName, longDate, money, quantity } from '$lib/format';
+  import { orderHref, pointHref } from '$lib/links';
+  import Key from '$lib/ui/Key.svelte';
+  import SourceTile from '$lib/ui/SourceTile.svelte';
+
+  interface Props {
+    keys: string[];
+    today: string;
+    currency: string;
+    mayRelease: boolean;
+    onclose: () => void;
+    onreleased: (keys: string[]) => void;
+    ongone: (keys: string[]) => void;
+  }
+  let { keys, today, currency, mayRelease, onclose, onreleased, ongone }: Props = $props();
+  const client = useQueryClient();
+  let note = $state('');
+  let leaveOut = $state(false);
+  let created = $state<Schemas['Answer'] | undefined>();
+  let refused = $state<string | undefined>();
+  /** One key for this press: repeated after a lost connection it cannot release twice. */
+  let command = crypto.randomUUID();
+  /** The press went out and no answer came: it may have been carried out, and only asking again tells. */
+  let unanswered = $state(false);
+  let heading = $state<HTMLHeadingElement>();
+
+  const preview = createQuery(() => ({
+    queryKey: ['plan', 'release', keys],
+    queryFn: () => answer(api.POST('/api/releases/preview', { body: { orders: keys } })),
+    enabled: created === undefined && !unanswered
+  }));
+  const documents = $derived(preview.data?.documents ?? []);
+  const obstacles = $derived(preview.data?.obstacles ?? []);
+  const lines = $derived(documents.reduce((n, d) => n + d.lines.length, 0));
+  const summary = $derived.by(() => {
+    const kinds = [...new Set(documents.map((d) => d.kind))];
+    return kinds.map((k) => count(documents.filter((d) => d.kind === k).length, documentName(k))).join(', ');
+  });
+  const gone = $derived(preview.data?.gone ?? []);
+  const ready = $derived(
+    unanswered ||
+      (mayRelease && documents.length > 0 && (obstacles.length === 0 || leaveOut) && gone.length === 0)
+  );
+
+  const release = createMutation(() => ({
+    mutationFn: () =>
+      answer(
+        api.POST('/api/releases', {
+          params: { header: { 'Idempotency-Key': command } },
+          body: { orders: keys, leaveOut, note: note.trim() || undefined }
+        })
+      ),
+    onSuccess: (done) => {
+      created = done;
+      refused = undefined;
+      unanswered = false;
+      onreleased(keys);
+      void client.invalidateQueries({ queryKey: ['plan'] });
+      void client.invalidateQueries({ queryKey: ['orders'] });
+    },
+    onError: (e) => {
+      unanswered = e instanceof Refused && e.problem.status === 0;
+      refused = unanswered
+        ? 'No answer came, so the orders may or may not have been released. Ask again: nothing can be released twice.'
+        : e.message;
+      if (!unanswered) {
+        command = crypto.randomUUID();
+        void client.invalidateQueries({ queryKey: ['plan'] });
+      }
+    }
+  }));
+
+  $effect(() => heading?.focus());
+
+  export function press() {
+    if (ready && !release.isPending && created === undefined) release.mutate();
+  }
+</script>
+
+<section class="px-5 pt-3 pb-6" aria-label="Release">
+  {#if created}
+    <h2 class="text-xl" tabindex="-1" bind:this={heading}>
+      Released: {count(created.orders.length, 'order')}
+    </h2>
+    <table class="grid-table mt-2" data-testid="released">
+      <thead
+        ><tr><th>Number</th><th></th><th>To</th><th class="num">Lines</th><th class="num">Value</th></tr
+        ></thead
+      >
+      <tbody>
+        {#each created.orders as order (order.number)}
+          <tr>
+            <td><a class="link font-bold" href={orderHref(order.number)}>{order.number}</a></td>
+            <td>{documentName(order.kind)}</td>
+            <td>{order.partner ?? order.siteName}</td>
+            <td class="num">{order.lines}</td>
+            <td class="num"
+              >{order.value !== undefined && order.value !== null ? money(order.value, currency) : '–'}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#each created.leftOut as left (left.key)}<p class="mt-2 text-ink-2">Left out: {left.sentence}</p>{/each}
+    <p class="no-print mt-4 flex gap-2">
+      <button type="button" class="plain-action" onclick={() => window.print()}>Print</button>
+      <button type="button" class="plain-action" onclick={onclose}>Back to the plan <Key name="Esc" /></button
+      >
+    </p>
+  {:else}
+    <h2 class="text-xl" tabindex="-1" bind:this={heading}>
+      Release {lines}{summary ? `: ${summary}` : ''}
+    </h2>
+    {#if preview.isPending}
+      <p class="mt-2 text-ink-2">Working out what will be created …</p>
+    {:else if preview.isError}
+      <p class="mt-2 text-vermilion" role="alert">{preview.error.message}</p>
+    {/if}
+    {#if refused}
+      <p class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{refused}</p>
+    {/if}
+    {#if gone.length > 0 && !unanswered}
+      <p class="mt-2 text-vermilion" role="alert">
+        {count(gone.length, 'planned order')} of your choice {gone.length === 1 ? 'is' : 'are'} no longer asked
+        for.
+        <button type="button" class="link" onclick={() => ongone(gone)}
+          >Take {gone.length === 1 ? 'it' : 'them'} out</button
+        >
+      </p>
+    {/if}
+    {#if obstacles.length > 0}
+      <div class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2">
+        {#each obstacles as obstacle (obstacle.key)}
+          <p>
+            <b>Cannot be released:</b>
+            {obstacle.sentence}
+            <a class="link" href={pointHref(obstacle.item, obstacle.site)}>Look at it</a>
+          </p>
+        {/each}
+        {#if documents.length > 0}
+          <label class="mt-1 flex items-center gap-2">
+            <input type="checkbox" bind:checked={leaveOut} />
+            Leave {obstacles.length === 1 ? 'it' : 'them'} out and release the other {lines}
+          </label>
+        {/if}
+      </div>
+    {/if}
+    {#each documents as document, i (i)}
+      <div class="mt-4">
+        <h3 class="section flex items-center gap-2">
+          <SourceTile source={document.kind} stage="released" />
+          <span class="inline-block first-letter:uppercase">{documentName(document.kind)}</span>
+          {#if document.partner}<span class="font-normal">to {document.partner}</span>{/if}
+          <span class="ml-auto font-normal text-ink-2">for {document.siteName}</span>
+        </h3>
+        <table class="grid-table">
+          <tbody>
+            {#each document.lines as line (line.key)}
+              <tr>
+                <td class="w-[38%]"><b>{line.item}</b> {line.itemName}</td>
+                <td class="num"
+                  >{quantity(line.unitQuantity)} <small class="text-ink-3">{line.unit}</small>
+                  {#if line.unit !== line.itemUnit}<br /><small class="text-ink-3"
+                      >{quantity(line.quantity)} {line.itemUnit}</small
+                    >{/if}</td
+                >
+                <td class="num"
+                  >{line.unitPrice !== undefined && line.unitPrice !== null
+                    ? money(line.unitPrice, currency)
+                    : ''}</td
+                >
+                <td class="num"
+                  >{line.value !== undefined && line.value !== null ? money(line.value, currency) : '–'}</td
+                >
+                <td class="num" title={longDate(line.due)}>{date(line.due, today)}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+        {#if document.minimum}
+          <p class="mt-1 text-ink-2">
+            Below the supplier's minimum order value of {money(document.minimum, currency)}.
+          </p>
+        {/if}
+      </div>
+    {/each}
+    {#if documents.length > 0}
+      <label class="mt-4 grid gap-1">
+        <span class="text-sm text-ink-2">Note on the orders (optional)</span>
+        <textarea
+          class="rounded border border-line bg-sheet px-2 py-1"
+          rows="2"
+          maxlength="1000"
+          bind:value={note}></textarea>
+      </label>
+    {/if}
+    {#if !mayRelease}<p class="mt-3 text-ink-2">Releasing is for planners and buyers.</p>{/if}
+    <p class="mt-4 flex gap-2">
+      <button type="button" class="main-action" disabled={!ready || release.isPending} onclick={press}>
+        {release.isPending ? 'Releasing …' : unanswered ? 'Ask again' : `Release ${lines}`}
+        <Key name="r" />
+      </button>
+      <button type="button" class="plain-action" style="height: 30px" onclick={onclose}
+        >Back <Key name="Esc" /></button
+      >
+    </p>
+  {/if}
+</section>

@@ -1,0 +1,226 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import type { Schemas } from '$lib/api/client';
+  import { date, dayNumber, isoDay, longDate, quantity } from '$lib/format';
+  import { hrefOf } from '$lib/links';
+  import {
+    gridQuantities,
+    levelOn,
+    placeLabels,
+    scale,
+    shortages,
+    steps,
+    textWidth,
+    ticks,
+    type Label
+  } from './stock-line';
+
+  interface Props {
+    point: Schemas['StockPointView'];
+    /** The planned order in view, to be marked. */
+    selected?: string;
+    onask: (date: string) => void;
+  }
+  let { point, selected, onask }: Props = $props();
+
+  let width = $state(640);
+  const height = 226;
+  const frame = $derived({ left: 44, right: width - 8, top: 6, bottom: height - 22 });
+  const from = $derived(dayNumber(point.today));
+  const chosen = $derived(point.events.find((e) => selected !== undefined && e.link.key === selected));
+  const to = $derived.by(() => {
+    const wanted = [from + 63, dayNumber(point.earliest) + 21];
+    if (chosen) wanted.push(dayNumber(chosen.date) + 28);
+    return Math.min(dayNumber(point.horizonEnd), Math.max(...wanted));
+  });
+  const seen = $derived((levels: Schemas['Level'][]) =>
+    levels.filter((l) => dayNumber(l.date) <= to).map((l) => l.balance)
+  );
+  const s = $derived(
+    scale(frame, from, to, [...seen(point.line), ...seen(point.without), point.safetyStock])
+  );
+  const events = $derived(point.events.filter((e) => dayNumber(e.date) <= to));
+  const leadEnd = $derived(Math.min(s.x(dayNumber(point.earliest)), frame.right));
+
+  function markY(event: Schemas['Event']): number {
+    const day = dayNumber(event.date);
+    return s.y(levelOn(point.line, day)) + (event.supply ? -9 : 10);
+  }
+
+  /** The words in the shaded days, at the foot where the line leaves room. */
+  const note = $derived.by(() => {
+    const room = leadEnd - frame.left - 8;
+    const long = `inside lead time, ${point.leadTimeDays} working days`;
+    const text = textWidth(long) < room ? long : 'inside lead time';
+    if (textWidth(text) > room) return undefined;
+    const y = frame.bottom - s.y(0) > 26 ? frame.bottom - 6 : frame.top + 12;
+    return {
+      text,
+      y,
+      box: { left: frame.left, right: frame.left + textWidth(text) + 8, top: y - 11, bottom: y + 2 }
+    };
+  });
+
+  const labels = $derived.by(() => {
+    const all: Label[] = [];
+    for (const event of events) {
+      const mine = event === chosen;
+      all.push({
+        x: s.x(dayNumber(event.date)),
+        y: markY(event),
+        text:
+          event.stage === 'planned'
+            ? `${quantity(event.quantity)} planned`
+            : `${event.text} · ${quantity(event.quantity)}`,
+        weight: (mine ? 1000 : event.supply ? 100 : 10) - (dayNumber(event.date) - from) / 1000
+      });
+    }
+    return placeLabels(all, frame, note ? [note.box] : []);
+  });
+
+  function ask(event: MouseEvent) {
+    const box = (event.currentTarget as SVGElement).getBoundingClientRect();
+    const part = (event.clientX - box.left - frame.left) / (frame.right - frame.left);
+    const day = Math.round(from + part * (to - from));
+    onask(isoDay(Math.max(from, Math.min(to, day))));
+  }
+</script>
+
+<div bind:clientWidth={width} class="w-full">
+  <svg {width} {height} role="group" aria-label="Stock line of {point.item}, {point.siteName}">
+    <defs>
+      <pattern id="short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <line x1="0" y1="0" x2="0" y2="6" stroke="var(--vermilion)" stroke-width="1.1" opacity="0.55" />
+      </pattern>
+    </defs>
+    {#if leadEnd > frame.left}
+      <rect
+        x={frame.left}
+        y={frame.top}
+        width={leadEnd - frame.left}
+        height={frame.bottom - frame.top}
+        fill="var(--line-2)"
+      />
+    {/if}
+    {#each ticks(s, frame.right - frame.left) as tick (tick)}
+      <line
+        x1={s.x(dayNumber(tick))}
+        x2={s.x(dayNumber(tick))}
+        y1={frame.top}
+        y2={frame.bottom}
+        stroke="var(--line)"
+      />
+      <text x={s.x(dayNumber(tick)) + 2} y={height - 7} class="axis">{date(tick)}</text>
+    {/each}
+    {#each gridQuantities(s) as q (q)}
+      <text x={frame.left - 5} y={s.y(q) + 4} class="axis" text-anchor="end">{quantity(q)}</text>
+    {/each}
+    {#if point.safetyStock > 0}
+      <rect
+        x={frame.left}
+        y={s.y(point.safetyStock)}
+        width={frame.right - frame.left}
+        height={s.y(0) - s.y(point.safetyStock)}
+        fill="var(--marigold)"
+        opacity="0.18"
+      />
+      <text x={frame.right - 4} y={s.y(0) - 4} class="note" text-anchor="end"
+        >safety stock {quantity(point.safetyStock)}</text
+      >
+    {/if}
+    <path d={shortages(point.without, s)} fill="url(#short)" />
+    <path d={shortages(point.line, s)} fill="url(#short)" />
+    <line x1={frame.left} x2={frame.right} y1={s.y(0)} y2={s.y(0)} stroke="var(--ink)" stroke-width="0.8" />
+    <path
+      d={steps(point.without, s)}
+      fill="none"
+      stroke="var(--vermilion)"
+      stroke-width="1.4"
+      stroke-dasharray="1.5 3"
+    />
+    <path d={steps(point.line, s)} fill="none" stroke="var(--ink)" stroke-width="1.7" />
+    {#if note}
+      <text x={frame.left + 5} y={note.y} class="note">{note.text}</text>
+    {/if}
+    <!-- a click anywhere asks why the balance of that day is what it is; the keyboard does it with w -->
+    <rect
+      x={frame.left}
+      y={frame.top}
+      width={Math.max(0, frame.right - frame.left)}
+      height={frame.bottom - frame.top}
+      fill="transparent"
+      role="presentation"
+      onclick={ask}
+    />
+    {#each events as event, i (i)}
+      {@const x = s.x(dayNumber(event.date))}
+      {@const y = markY(event)}
+      <a
+        href={hrefOf(event.link)}
+        onclick={(e) => {
+          e.preventDefault();
+          goto(hrefOf(event.link), { keepFocus: true, noScroll: true });
+        }}
+        aria-label="{event.text}, {quantity(event.quantity, false)} {point.unit}, {longDate(event.date)}"
+        tabindex="-1"
+      >
+        <title>{event.text}, {quantity(event.quantity)} {point.unit}, {longDate(event.date)}</title>
+        {#if event.supply}
+          <rect
+            x={x - 4.5}
+            y={y - 4.5}
+            width="9"
+            height="9"
+            fill={event.stage === 'released'
+              ? 'var(--ink)'
+              : event === chosen
+                ? 'var(--marigold)'
+                : 'var(--sheet)'}
+            stroke="var(--ink)"
+            stroke-width="1.4"
+            stroke-dasharray={event.stage === 'planned' ? '2.5 1.8' : undefined}
+          />
+        {:else}
+          <path d="M{x - 4.5} {y - 4}h9l-4.5 8z" fill="var(--slate)" />
+        {/if}
+      </a>
+    {/each}
+    {#each labels as label, i (i)}
+      <text
+        x={label.anchor === 'start' ? label.x + 8 : label.x - 8}
+        y={label.y + 4}
+        text-anchor={label.anchor}
+        class={label.weight > 500 ? 'mark strong' : label.weight > 50 ? 'mark' : 'mark demand'}
+        >{label.text}</text
+      >
+    {/each}
+  </svg>
+</div>
+
+<style>
+  svg {
+    display: block;
+  }
+  text {
+    font-size: 11px;
+    fill: var(--ink);
+    pointer-events: none;
+  }
+  .axis {
+    fill: var(--ink-3);
+  }
+  .note {
+    fill: var(--marigold-text);
+  }
+  .mark {
+    paint-order: stroke;
+    stroke: var(--paper);
+    stroke-width: 3px;
+  }
+  .strong {
+    font-weight: 700;
+  }
+  .demand {
+    fill: var(--slate);
+  }
+</style>

@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest';
+import { dayNumber } from '$lib/format';
+import { levelOn, placeLabels, scale, shortages, steps, ticks } from './stock-line';
+
+const frame = { left: 0, right: 100, top: 0, bottom: 100 };
+const monday = dayNumber('2026-11-23');
+const levels = [
+  { date: '2026-11-23', balance: 50 },
+  { date: '2026-11-25', balance: -50 },
+  { date: '2026-11-27', balance: 20 }
+];
+
+describe('the stock line', () => {
+  it('keeps a level until the next event', () => {
+    expect(levelOn(levels, monday + 1)).toBe(50);
+    expect(levelOn(levels, monday + 3)).toBe(-50);
+    expect(levelOn(levels, monday + 30)).toBe(20);
+  });
+
+  it('steps at the days of its events and runs to the right edge', () => {
+    const s = scale(frame, monday, monday + 10, [50, -50]);
+    expect(steps(levels, s).match(/[HV]/g)).toHaveLength(6);
+    expect(steps(levels, s)).toMatch(/^M0\.0 .*H20\.0.*H40\.0.*H100\.0/);
+  });
+
+  it('hatches only what lies below zero', () => {
+    const s = scale(frame, monday, monday + 10, [50, -50]);
+    const hatched = shortages(levels, s);
+    expect(hatched.match(/M/g)).toHaveLength(1);
+    expect(hatched).toContain('M20.0');
+    expect(hatched).toContain('H40.0');
+  });
+
+  it('has its ticks on Mondays', () => {
+    const s = scale(frame, monday + 2, monday + 24, [1]);
+    expect(ticks(s, 560)).toEqual(['2026-11-30', '2026-12-07', '2026-12-14']);
+  });
+
+  it('never lets labels overlap and drops the lightest', () => {
+    const room = { left: 0, right: 60, top: 0, bottom: 14 };
+    const placed = placeLabels(
+      [
+        { x: 2, y: 7, text: 'light', weight: 1 },
+        { x: 2, y: 7, text: 'heavy', weight: 2 }
+      ],
+      room
+    );
+    expect(placed.map((l) => l.text)).toEqual(['heavy']);
+  });
+
+  it('keeps clear of what is taken already', () => {
+    const room = { left: 0, right: 200, top: 0, bottom: 40 };
+    const taken = { left: 0, right: 200, top: 0, bottom: 20 };
+    const placed = placeLabels([{ x: 20, y: 16, text: 'here', weight: 1 }], room, [taken]);
+    expect(placed[0]?.y).toBeGreaterThan(20);
+  });
+});

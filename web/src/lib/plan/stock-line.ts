@@ -1,0 +1,156 @@
+// Where things stand on the stock line: scales, steps and labels. Drawing only; every figure comes from the server.
+import type { Schemas } from '$lib/api/client';
+import { dayNumber, isoDay } from '$lib/format';
+
+type Level = Schemas['Level'];
+
+export interface Scale {
+  from: number;
+  to: number;
+  low: number;
+  high: number;
+  x: (day: number) => number;
+  y: (quantity: number) => number;
+}
+
+export interface Frame {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** Scales that show all levels between two days, zero and the safety stock, with some air. */
+export function scale(frame: Frame, from: number, to: number, quantities: number[]): Scale {
+  const least = Math.min(0, ...quantities);
+  const most = Math.max(1, ...quantities);
+  const air = (most - least) * 0.14;
+  const low = least < 0 ? least - air : 0 - air * 0.5;
+  const high = most + air;
+  return {
+    from,
+    to,
+    low,
+    high,
+    x: (day) => frame.left + ((day - from) / Math.max(1, to - from)) * (frame.right - frame.left),
+    y: (q) => frame.bottom - ((q - low) / (high - low)) * (frame.bottom - frame.top)
+  };
+}
+
+/** The level in force on a day: that of the last row at or before it. */
+export function levelOn(levels: Level[], day: number): number {
+  let found = 0;
+  for (const level of levels) {
+    if (dayNumber(level.date) > day) break;
+    found = level.balance;
+  }
+  return found;
+}
+
+/** The stepped line as an SVG path, cut at the right edge. */
+export function steps(levels: Level[], s: Scale): string {
+  let path = '';
+  let last = 0;
+  for (const level of levels) {
+    const day = dayNumber(level.date);
+    if (day > s.to) break;
+    const x = s.x(Math.max(day, s.from)).toFixed(1);
+    path += path ? `H${x}V${s.y(level.balance).toFixed(1)}` : `M${x} ${s.y(level.balance).toFixed(1)}`;
+    last = level.balance;
+  }
+  return path && `${path}H${s.x(s.to).toFixed(1)}V${s.y(last).toFixed(1)}`;
+}
+
+/** The areas between zero and a line that lies below it. */
+export function shortages(levels: Level[], s: Scale): string {
+  let path = '';
+  for (let i = 0; i < levels.length; i++) {
+    const level = levels[i];
+    if (!level || level.balance >= 0) continue;
+    const begin = dayNumber(level.date);
+    const next = levels[i + 1];
+    const end = Math.min(s.to, next ? dayNumber(next.date) : s.to);
+    if (begin >= s.to || end <= begin) continue;
+    path += `M${s.x(begin).toFixed(1)} ${s.y(0).toFixed(1)}V${s.y(level.balance).toFixed(1)}H${s.x(end).toFixed(1)}V${s.y(0).toFixed(1)}Z`;
+  }
+  return path;
+}
+
+/** Mondays between two days, thinned so that their labels have room. */
+export function ticks(s: Scale, width: number): string[] {
+  const most = Math.max(2, Math.floor(width / 56));
+  const monday = s.from + ((11 - ((s.from + 7) % 7)) % 7);
+  const weeks = Math.ceil((s.to - monday) / 7);
+  const every = Math.max(1, Math.ceil(weeks / most));
+  const found: string[] = [];
+  for (let day = monday; day < s.to; day += 7 * every) found.push(isoDay(day));
+  return found;
+}
+
+/** Round figures for the axis. */
+export function gridQuantities(s: Scale): number[] {
+  const raw = (s.high - s.low) / 5;
+  const power = 10 ** Math.floor(Math.log10(raw));
+  const step = [1, 2, 5, 10].map((f) => f * power).find((f) => f >= raw) ?? raw;
+  const found: number[] = [];
+  for (let q = Math.ceil(s.low / step) * step; q <= s.high; q += step) found.push(Number(q.toFixed(6)));
+  return found;
+}
+
+export interface Label {
+  x: number;
+  y: number;
+  text: string;
+  /** Larger ones are placed first. */
+  weight: number;
+}
+
+export interface PlacedLabel extends Label {
+  anchor: 'start' | 'end';
+}
+
+const CHAR = 5.9;
+const HEIGHT = 12;
+const GAP = 8;
+
+/** How wide a text will be, about. */
+export function textWidth(text: string): number {
+  return text.length * CHAR;
+}
+
+/** Places labels beside their marks so that none overlaps another or a taken box; those without room are dropped. */
+export function placeLabels(labels: Label[], frame: Frame, taken: Frame[] = []): PlacedLabel[] {
+  const boxes = [...taken];
+  const placed: PlacedLabel[] = [];
+  for (const label of [...labels].sort((a, b) => b.weight - a.weight)) {
+    const width = textWidth(label.text);
+    const places = [
+      { anchor: 'start' as const, left: label.x + GAP, dy: 0 },
+      { anchor: 'end' as const, left: label.x - GAP - width, dy: 0 },
+      { anchor: 'start' as const, left: label.x + GAP, dy: -HEIGHT },
+      { anchor: 'start' as const, left: label.x + GAP, dy: HEIGHT }
+    ];
+    for (const place of places) {
+      const box = {
+        left: place.left,
+        right: place.left + width,
+        top: label.y + place.dy - HEIGHT / 2,
+        bottom: label.y + place.dy + HEIGHT / 2
+      };
+      const inside =
+        box.left >= frame.left &&
+        box.right <= frame.right &&
+        box.top >= frame.top &&
+        box.bottom <= frame.bottom;
+      const free = boxes.every(
+        (b) => box.right < b.left || box.left > b.right || box.bottom < b.top || box.top > b.bottom
+      );
+      if (inside && free) {
+        boxes.push(box);
+        placed.push({ ...label, y: label.y + place.dy, anchor: place.anchor });
+        break;
+      }
+    }
+  }
+  return placed;
+}

@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { useQueryClient } from '@tanstack/svelte-query';
+  import { DropdownMenu } from 'bits-ui';
+  import { answer, api, type Schemas } from '$lib/api/client';
+  import { look, type Theme } from '$lib/desk.svelte';
+
+  interface Props {
+    person: Schemas['Person'];
+    company: string;
+  }
+  let { person, company }: Props = $props();
+  const client = useQueryClient();
+  const initials = $derived(
+    person.name
+      .split(' ')
+      .map((w) => w[0])
+      .join('')
+  );
+  const THEMES: { value: Theme; name: string }[] = [
+    { value: 'system', name: 'Theme of the system' },
+    { value: 'light', name: 'Light theme' },
+    { value: 'dark', name: 'Dark theme' }
+  ];
+
+  async function signOut() {
+    await answer(api.DELETE('/api/session'));
+    client.clear();
+    await goto('/signin');
+  }
+</script>
+
+<DropdownMenu.Root>
+  <DropdownMenu.Trigger
+    class="grid h-[27px] w-[27px] place-items-center rounded-full bg-ink text-[11px] font-bold text-sheet"
+    aria-label="{person.name}, {person.role.toLowerCase()}: menu">{initials}</DropdownMenu.Trigger
+  >
+  <DropdownMenu.Portal>
+    <DropdownMenu.Content
+      align="end"
+      sideOffset={6}
+      class="z-20 w-[210px] rounded border border-line bg-slip p-1 text-ink"
+    >
+      <div class="px-2 py-1.5">
+        <b>{person.name}</b>, {person.role.toLowerCase()}<br /><span class="text-sm text-ink-2"
+          >{company}</span
+        >
+      </div>
+      <DropdownMenu.Separator class="my-1 h-px bg-line" />
+      <DropdownMenu.RadioGroup value={look.theme} onValueChange={(value) => look.choose(value as Theme)}>
+        {#each THEMES as theme (theme.value)}
+          <DropdownMenu.RadioItem
+            value={theme.value}
+            class="flex cursor-pointer justify-between rounded px-2 py-1 data-highlighted:bg-marigold-tint"
+          >
+            {theme.name}{#if look.theme === theme.value}<span aria-hidden="true">•</span>{/if}
+          </DropdownMenu.RadioItem>
+        {/each}
+      </DropdownMenu.RadioGroup>
+      <DropdownMenu.Separator class="my-1 h-px bg-line" />
+      <DropdownMenu.Item
+        class="cursor-pointer rounded px-2 py-1 data-highlighted:bg-marigold-tint"
+        onSelect={signOut}
+      >
+        Sign out
+      </DropdownMenu.Item>
+    </DropdownMenu.Content>
+  </DropdownMenu.Portal>
+</DropdownMenu.Root>

@@ -1,0 +1,109 @@
+<script lang="ts" generics="T">
+  import type { Snippet } from 'svelte';
+  import Key from './Key.svelte';
+  import VirtualList from './VirtualList.svelte';
+
+  /** A place: filters above, a list on the left, what is opened on the right, actions below. */
+  interface Props {
+    title: string;
+    /** What the words of the filter are looked for in. */
+    filters: string;
+    words: string;
+    /** The list's query, for its loading and failed states. */
+    query: { isPending: boolean; isError: boolean; error: Error | null; refetch: () => unknown };
+    reading: string;
+    /** What is said when no row is there. */
+    empty: string;
+    rows: T[];
+    size: (row: T) => number;
+    key: (row: T) => string;
+    follow: number;
+    active?: string;
+    /** Width of the list. */
+    list: string;
+    chips?: Snippet;
+    aside?: Snippet;
+    heads: Snippet;
+    row: Snippet<[T, number]>;
+    detail: Snippet;
+    actions: Snippet;
+  }
+  let {
+    title,
+    filters,
+    words = $bindable(),
+    query,
+    reading,
+    empty,
+    rows,
+    size,
+    key,
+    follow,
+    active,
+    list,
+    chips,
+    aside,
+    heads,
+    row,
+    detail,
+    actions
+  }: Props = $props();
+  let box = $state<HTMLInputElement>();
+
+  export function focusFilter() {
+    box?.focus();
+  }
+
+  function keydown(event: KeyboardEvent) {
+    if (event.key === 'Escape') words = '';
+    if (event.key === 'Escape' || event.key === 'Enter') box?.blur();
+  }
+</script>
+
+<div class="grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
+  <div class="no-print flex items-center gap-2 border-b border-line px-4">
+    <h1 class="mr-2 text-lg">{title}</h1>
+    {@render chips?.()}
+    <label class="chip">
+      <span class="sr-only">Filter by {filters}</span>
+      <input
+        bind:this={box}
+        bind:value={words}
+        class="w-[124px] bg-transparent outline-none"
+        placeholder="filter"
+        onkeydown={keydown}
+      />
+      <Key name="/" />
+    </label>
+    {@render aside?.()}
+  </div>
+  <div class="grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
+    <section
+      class="no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
+      aria-label={title}
+    >
+      <div class="border-b border-line text-sm text-ink-3" aria-hidden="true">{@render heads()}</div>
+      {#if query.isPending}
+        <p class="p-4 text-ink-2">{reading}</p>
+      {:else if query.isError}
+        <div class="p-4" role="alert">
+          <p>{query.error?.message}</p>
+          <button class="plain-action mt-2" onclick={() => query.refetch()}>Try again</button>
+        </div>
+      {:else if rows.length === 0}
+        <p class="p-4 text-ink-2">{empty}</p>
+      {:else}
+        <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
+      {/if}
+    </section>
+    <div class="min-h-0 overflow-auto">{@render detail()}</div>
+  </div>
+  <div
+    role="toolbar"
+    tabindex="-1"
+    aria-label="Actions"
+    class="no-print flex items-center gap-5 bg-bar px-4 text-bar-text"
+  >
+    {@render actions()}
+  </div>
+</div>

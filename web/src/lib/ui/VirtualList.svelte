@@ -1,0 +1,72 @@
+<script lang="ts" generics="T">
+  import { createVirtualizer } from '@tanstack/svelte-virtual';
+  import { untrack, type Snippet } from 'svelte';
+
+  /** A long list of which only what is in view is drawn. */
+  interface Props {
+    rows: T[];
+    size: (row: T) => number;
+    key: (row: T) => string;
+    label: string;
+    /** The row that must stay in view, by position. */
+    follow?: number;
+    /** The id of the row under the cursor. */
+    active?: string;
+    row: Snippet<[T, number]>;
+  }
+  let { rows, size, key, label, follow, active, row }: Props = $props();
+  let box = $state<HTMLDivElement | null>(null);
+
+  const virtualizer = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+    count: 0,
+    getScrollElement: () => null,
+    estimateSize: () => 37,
+    overscan: 12
+  });
+
+  $effect(() => {
+    const now = rows;
+    const element = box;
+    untrack(() => {
+      $virtualizer.setOptions({
+        count: now.length,
+        getScrollElement: () => element,
+        estimateSize: (i) => size(now[i] as T),
+        getItemKey: (i) => (now[i] ? key(now[i] as T) : i),
+        overscan: 12
+      });
+      $virtualizer.measure();
+    });
+  });
+
+  $effect(() => {
+    const at = follow;
+    if (at !== undefined && at >= 0 && box) untrack(() => $virtualizer.scrollToIndex(at, { align: 'auto' }));
+  });
+</script>
+
+<div
+  bind:this={box}
+  class="h-full overflow-auto -outline-offset-2"
+  role="listbox"
+  aria-label={label}
+  aria-multiselectable="true"
+  tabindex="0"
+  aria-activedescendant={active}
+>
+  <div class="relative w-full" style:height="{$virtualizer.getTotalSize()}px" role="presentation">
+    {#each $virtualizer.getVirtualItems() as item (item.key)}
+      {@const data = rows[item.index]}
+      {#if data !== undefined}
+        <div
+          class="absolute top-0 left-0 w-full"
+          style:height="{item.size}px"
+          style:transform="translateY({item.start}px)"
+          role="presentation"
+        >
+          {@render row(data, item.index)}
+        </div>
+      {/if}
+    {/each}
+  </div>
+</div>

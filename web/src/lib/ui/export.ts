@@ -1,0 +1,19 @@
+/** Text as a CSV field by RFC 4180. */
+function field(value: string | number | null | undefined): string {
+  const text = value === null || value === undefined ? '' : String(value);
+  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+}
+
+export function csv(header: string[], rows: (string | number | null | undefined)[][]): string {
+  return [header, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
+}
+
+/** Hands a text to the browser as a file. */
+export function download(name: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}

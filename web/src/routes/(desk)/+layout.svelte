@@ -1,0 +1,139 @@
+<script lang="ts">
+  import { afterNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answer, api, Refused } from '$lib/api/client';
+  import { shortcuts } from '$lib/desk.svelte';
+  import { clock, duration } from '$lib/format';
+  import Finder from '$lib/ui/Finder.svelte';
+  import Key from '$lib/ui/Key.svelte';
+  import KeysHelp from '$lib/ui/KeysHelp.svelte';
+  import PersonMenu from '$lib/ui/PersonMenu.svelte';
+
+  let { children } = $props();
+  const client = useQueryClient();
+  const session = createQuery(() => ({
+    queryKey: ['session'],
+    queryFn: () => answer(api.GET('/api/session'))
+  }));
+  const plan = createQuery(() => ({
+    queryKey: ['plan', 'state'],
+    queryFn: () => answer(api.GET('/api/plan')),
+    enabled: session.isSuccess
+  }));
+  const PLACES = [
+    { href: '/plan', name: 'Plan', key: 'p' },
+    { href: '/orders', name: 'Orders', key: 'o' },
+    { href: '/items', name: 'Items', key: 'i' }
+  ];
+  /** A place comes back as it was left. */
+  let left = $state<Record<string, string>>({});
+  const addressOf = $derived((href: string) =>
+    page.url.pathname.startsWith(href) ? href : href + (left[href] ?? '')
+  );
+  afterNavigate(({ to }) => {
+    const place = PLACES.find((p) => to?.url.pathname.startsWith(p.href));
+    if (place && to) left[place.href] = to.url.search;
+  });
+  let finding = $state(false);
+  let helping = $state(false);
+  let connected = $state(true);
+
+  $effect(() => {
+    const refused = session.error instanceof Refused && session.error.problem.status === 401;
+    if (refused)
+      void goto('/signin?' + new URLSearchParams({ back: page.url.pathname + page.url.search }).toString());
+  });
+
+  $effect(() =>
+    shortcuts.register('frame', [
+      ...PLACES.map((p) => ({
+        keys: `g ${p.key}`,
+        says: `Go to ${p.name}`,
+        run: () => void goto(addressOf(p.href))
+      })),
+      { keys: '?', says: 'Show all keys', run: () => (helping = true) }
+    ])
+  );
+
+  // a new plan anywhere is seen here at once
+  $effect(() => {
+    if (!session.isSuccess) return;
+    const news = new EventSource('/api/plan/news');
+    let seen = '';
+    news.addEventListener('plan', (event) => {
+      connected = true;
+      if (seen && seen !== event.data) void client.invalidateQueries({ queryKey: ['plan'] });
+      seen = event.data;
+    });
+    news.onerror = () => (connected = false);
+    return () => news.close();
+  });
+
+  function keydown(event: KeyboardEvent) {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+      event.preventDefault();
+      finding = true;
+    } else {
+      shortcuts.handle(event);
+    }
+  }
+</script>
+
+<svelte:window onkeydown={keydown} />
+
+{#if session.data}
+  <div class="grid h-full grid-rows-[45px_minmax(0,1fr)]">
+    <header class="no-print flex items-center gap-6 border-b border-ink bg-sheet px-4">
+      <a href="/plan" class="title flex items-center gap-1.5 text-lg"
+        ><img src="/mark.svg" alt="" width="20" height="20" />Rescient</a
+      >
+      <nav class="flex h-full" aria-label="Places">
+        {#each PLACES as place (place.href)}
+          {@const here = page.url.pathname.startsWith(place.href)}
+          <a
+            href={addressOf(place.href)}
+            class="grid place-items-center border-b-[3px] px-3 {here
+              ? 'border-marigold font-bold'
+              : 'border-transparent'}"
+            aria-current={here ? 'page' : undefined}
+            title="{place.name} (g {place.key})">{place.name}</a
+          >
+        {/each}
+      </nav>
+      <button
+        type="button"
+        class="ml-auto flex h-[29px] w-[218px] items-center justify-between rounded border border-line bg-slip px-2 text-ink-3"
+        onclick={() => (finding = true)}
+      >
+        Find or do anything <Key name="Ctrl K" />
+      </button>
+      <div class="w-[104px] leading-tight" role="status" data-testid="freshness">
+        {#if !connected}
+          <b class="text-vermilion">Not connected</b><br /><span class="text-sm text-ink-2">trying again</span
+          >
+        {:else if plan.data?.failure}
+          <b class="text-vermilion">Plan is behind</b><br /><span
+            class="text-sm text-ink-2"
+            title={plan.data.failure}>could not calculate</span
+          >
+        {:else if plan.data}
+          <b>Plan is current</b><br /><span class="text-sm text-ink-2"
+            >{clock(plan.data.madeAt)}, took {duration(plan.data.tookMillis)}</span
+          >
+        {:else}
+          <span class="text-ink-2">Planning …</span>
+        {/if}
+      </div>
+      <PersonMenu person={session.data} company={plan.data?.company ?? ''} />
+    </header>
+    <main class="min-h-0">{@render children()}</main>
+  </div>
+  <Finder bind:open={finding} places={PLACES} />
+  <KeysHelp bind:open={helping} />
+{:else if session.isError && !(session.error instanceof Refused && session.error.problem.status === 401)}
+  <main class="grid h-full place-content-center gap-3">
+    <p>{session.error.message}</p>
+    <button class="plain-action justify-center" onclick={() => session.refetch()}>Try again</button>
+  </main>
+{/if}

@@ -1,0 +1,11 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  // the tests run the browser's half of Svelte
+  resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
+  server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
+  test: { include: ['src/**/*.test.ts'], environment: 'jsdom' }
+});
