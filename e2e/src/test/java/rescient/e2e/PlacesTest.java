@@ -182,6 +182,7 @@ class PlacesTest extends DeskTest {
         filter(page, "Source").selectOption("transfer");
         plannedOrder(page, "HIVE-10W").click();
         page.getByTestId("needs").getByRole(AriaRole.LINK).first().click();
+        assertThat(page).hasURL(Pattern.compile("site=LARKMOOR"));
         assertThat(filter(page, "Source")).hasValue("transfer");
         page.keyboard().press("g");
         page.keyboard().press("i");
