@@ -71,21 +71,27 @@ final class Dating {
         return point.routing != null ? point.siteCalendar.distance(start, due) : leadTime(started);
     }
 
+    /** The due date for a hard need, before it is asked whether it may wait. */
+    int dueForHardNeed(int needDay) {
+        return point.phantom ? needDay : point.receipt(needDay, today);
+    }
+
     /**
-     * The due date for a hard need.
+     * Whether the safety stock lets an order wait that would have to have started.
      *
      * @param coveredDay covered on the day of need, before the orders of this need
-     * @param negativeDay the first later day on which covered would be below zero without them, or
+     */
+    boolean mayWait(int due, long coveredDay, long started) {
+        return coveredDay >= 0 && !point.phantom && start(due, started) < today;
+    }
+
+    /**
+     * The due date of an order that may wait.
+     *
+     * @param negativeDay the first later day on which covered would be below zero without the orders of this need, or
      *     {@link Integer#MAX_VALUE}
      */
-    int dueForHardNeed(int needDay, long coveredDay, int negativeDay, long started) {
-        if (point.phantom) {
-            return needDay;
-        }
-        int due = point.receipt(needDay, today);
-        if (coveredDay < 0 || start(due, started) >= today) {
-            return due;
-        }
+    int waiting(int due, int negativeDay, long started) {
         int latest = negativeDay == Integer.MAX_VALUE ? negativeDay : point.receipt(negativeDay, today);
         return Math.max(due, Math.min(earliestDue(today, started), latest));
     }

@@ -1,140 +1,86 @@
 package rescient.core;
 
-import java.util.Arrays;
-
 /**
- * Demands of one stock point in columns, and the one order in which demands are taken in turn: day they count on,
- * priority, number, line, the parent's site, the order in which the planned orders that raise them were made, the bill
- * of materials line.
+ * The demands of one stock point in columns, in the order in which they are taken in turn: day they count on, priority,
+ * number, line, the parent's site, the order in which the planned orders that raise them were made, the bill of
+ * materials line. Never changed once {@link Explosion} has made it.
  */
 final class DemandList {
-    static final DemandList EMPTY = new DemandList(0);
-    /** Lines that are dates sort behind lines that are texts. */
-    static final long DATE_LINE = 1L << 40;
+    /** No planned order raises the demand: a document does. */
+    static final int DOCUMENT = -1;
+    /** Not among the demands: it has no quantity or lies behind the horizon. */
+    static final int ABSENT = -1;
 
-    int size;
-    DemandKind[] kind;
-    /** Customer order line or open order, by its index in the snapshot; -1 for demands of planned orders. */
-    int[] document;
+    final int today;
+    final int size;
     /** The demand's own date. */
-    int[] ownDay;
+    final int[] ownDay;
 
-    int[] day;
-    long[] quantity;
-    int[] priority;
-    int[] number;
-    long[] line;
-    int[] parentSite;
-    /** The stock point whose planned order raises it, -1 if none. */
-    int[] parent;
-    /** The planned order of the parent, or -1. */
-    int[] parentOrder;
+    final long[] quantity;
+    /** The stock point whose planned order raises it, or {@link #DOCUMENT}. */
+    final int[] parent;
+    /** Which planned order of the parent, or which of {@link #documents}. */
+    final int[] source;
+    /** {@link CustomerOrderLine}, {@link OpenOrder} or {@link ForecastBucket}; those of documents first. */
+    final Object[] documents;
+    /** Where each document's demand lies, or {@link #ABSENT}. */
+    final int[] documentAt;
+    /**
+     * Where the demands lie that planned orders raise: those of the {@code k}th edge that ends here from
+     * {@code raisedAt[raisedStart[k]]} on, one for each order of its parent, or {@link #ABSENT}.
+     */
+    final int[] raisedStart;
 
-    int[] bomLine;
+    final int[] raisedAt;
 
-    DemandList(int capacity) {
-        kind = new DemandKind[capacity];
-        document = new int[capacity];
-        ownDay = new int[capacity];
-        day = new int[capacity];
-        quantity = new long[capacity];
-        priority = new int[capacity];
-        number = new int[capacity];
-        line = new long[capacity];
-        parentSite = new int[capacity];
-        parent = new int[capacity];
-        parentOrder = new int[capacity];
-        bomLine = new int[capacity];
+    DemandList(
+            int today,
+            int[] ownDay,
+            long[] quantity,
+            int[] parent,
+            int[] source,
+            Object[] documents,
+            int[] documentAt,
+            int[] raisedStart,
+            int[] raisedAt) {
+        this.today = today;
+        this.size = ownDay.length;
+        this.ownDay = ownDay;
+        this.quantity = quantity;
+        this.parent = parent;
+        this.source = source;
+        this.documents = documents;
+        this.documentAt = documentAt;
+        this.raisedStart = raisedStart;
+        this.raisedAt = raisedAt;
     }
 
-    void add(
-            DemandKind demandKind,
-            int documentIndex,
-            int own,
-            int counts,
-            long amount,
-            int rank,
-            int numberRank,
-            long lineKey,
-            int siteOfParent,
-            int parentPoint,
-            int orderOfParent,
-            int bomLinePosition) {
-        if (size == kind.length) {
-            grow();
+    /** The day it counts on: its own, or today if that has passed. */
+    int day(int d) {
+        return Math.max(ownDay[d], today);
+    }
+
+    /** The document that demands, or null if a planned order does. */
+    Object document(int d) {
+        return parent[d] == DOCUMENT ? documents[source[d]] : null;
+    }
+
+    DemandKind kind(Snapshot snapshot, int d) {
+        if (parent[d] != DOCUMENT) {
+            return Explosion.transfers(snapshot.points[parent[d]]) ? DemandKind.TRANSFER : DemandKind.COMPONENT;
         }
-        kind[size] = demandKind;
-        document[size] = documentIndex;
-        ownDay[size] = own;
-        day[size] = counts;
-        quantity[size] = amount;
-        priority[size] = rank;
-        number[size] = numberRank;
-        line[size] = lineKey;
-        parentSite[size] = siteOfParent;
-        parent[size] = parentPoint;
-        parentOrder[size] = orderOfParent;
-        bomLine[size] = bomLinePosition;
-        size++;
-    }
-
-    void addFrom(DemandList other, int i) {
-        add(
-                other.kind[i],
-                other.document[i],
-                other.ownDay[i],
-                other.day[i],
-                other.quantity[i],
-                other.priority[i],
-                other.number[i],
-                other.line[i],
-                other.parentSite[i],
-                other.parent[i],
-                other.parentOrder[i],
-                other.bomLine[i]);
-    }
-
-    private void grow() {
-        int capacity = Math.max(4, size * 2);
-        kind = Arrays.copyOf(kind, capacity);
-        document = Arrays.copyOf(document, capacity);
-        ownDay = Arrays.copyOf(ownDay, capacity);
-        day = Arrays.copyOf(day, capacity);
-        quantity = Arrays.copyOf(quantity, capacity);
-        priority = Arrays.copyOf(priority, capacity);
-        number = Arrays.copyOf(number, capacity);
-        line = Arrays.copyOf(line, capacity);
-        parentSite = Arrays.copyOf(parentSite, capacity);
-        parent = Arrays.copyOf(parent, capacity);
-        parentOrder = Arrays.copyOf(parentOrder, capacity);
-        bomLine = Arrays.copyOf(bomLine, capacity);
-    }
-
-    /** A copy in the order of turn. */
-    DemandList sorted() {
-        if (size == 0) {
-            return EMPTY;
+        Object document = documents[source[d]];
+        if (document instanceof CustomerOrderLine) {
+            return DemandKind.CUSTOMER_ORDER;
         }
-        Integer[] order = new Integer[size];
-        for (int i = 0; i < size; i++) {
-            order[i] = i;
+        if (document instanceof ForecastBucket) {
+            return DemandKind.FORECAST;
         }
-        Arrays.sort(order, this::compare);
-        DemandList sorted = new DemandList(size);
-        for (int i : order) {
-            sorted.addFrom(this, i);
-        }
-        return sorted;
+        return ((OpenOrder) document).kind() == Source.TRANSFER ? DemandKind.TRANSFER : DemandKind.COMPONENT;
     }
 
-    private int compare(int a, int b) {
-        int c = Integer.compare(day[a], day[b]);
-        if (c == 0) c = Integer.compare(priority[a], priority[b]);
-        if (c == 0) c = Integer.compare(number[a], number[b]);
-        if (c == 0) c = Long.compare(line[a], line[b]);
-        if (c == 0) c = Integer.compare(parentSite[a], parentSite[b]);
-        if (c == 0) c = Integer.compare(parentOrder[a], parentOrder[b]);
-        if (c == 0) c = Integer.compare(bomLine[a], bomLine[b]);
-        return c;
+    /** Where the demand of a planned order along an edge lies, or {@link #ABSENT}. */
+    int raisedBy(int slot, int order) {
+        return raisedAt[raisedStart[slot] + order];
     }
 }

@@ -1,11 +1,6 @@
 package rescient.core;
 
-import java.math.BigInteger;
-import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 
 /** The order of numbers and lines of documents: all digits by value and before others, the others by code point. */
 public final class DocumentOrder implements Comparator<String> {
@@ -20,32 +15,56 @@ public final class DocumentOrder implements Comparator<String> {
         if (digitsA != digitsB) {
             return digitsA ? -1 : 1;
         }
-        if (digitsA) {
-            int byValue = new BigInteger(a).compareTo(new BigInteger(b));
-            if (byValue != 0) {
-                return byValue;
+        int byValue = digitsA ? byValue(a, b) : 0;
+        return byValue != 0 ? byValue : byCodePoint(a, b);
+    }
+
+    /** Two documents by their numbers, then their lines. */
+    static int compare(String numberA, String lineA, String numberB, String lineB) {
+        int c = INSTANCE.compare(numberA, numberB);
+        return c != 0 ? c : INSTANCE.compare(lineA, lineB);
+    }
+
+    /** By code point; unlike {@link String#compareTo} also beyond the basic plane. */
+    static int byCodePoint(String a, String b) {
+        int common = Math.min(a.length(), b.length());
+        for (int i = 0; i < common; i++) {
+            char x = a.charAt(i);
+            char y = b.charAt(i);
+            if (x != y) {
+                boolean beyondX = Character.isSurrogate(x);
+                return beyondX == Character.isSurrogate(y) ? x - y : beyondX ? 1 : -1;
             }
         }
-        return byCodePoint(a, b);
+        return a.length() - b.length();
     }
 
-    /** The position of each distinct text in this order. */
-    static Map<String, Integer> ranks(Collection<String> texts) {
-        List<String> sorted = texts.stream().distinct().sorted(INSTANCE).toList();
-        Map<String, Integer> ranks = new HashMap<>(sorted.size() * 2);
-        for (int i = 0; i < sorted.size(); i++) {
-            ranks.put(sorted.get(i), i);
+    private static int byValue(String a, String b) {
+        int i = leadingZeros(a);
+        int j = leadingZeros(b);
+        int byLength = (a.length() - i) - (b.length() - j);
+        for (; byLength == 0 && i < a.length(); i++, j++) {
+            if (a.charAt(i) != b.charAt(j)) {
+                return a.charAt(i) - b.charAt(j);
+            }
         }
-        return ranks;
+        return byLength;
     }
 
-    static int byCodePoint(String a, String b) {
-        int[] x = a.codePoints().toArray();
-        int[] y = b.codePoints().toArray();
-        return java.util.Arrays.compare(x, y);
+    private static int leadingZeros(String text) {
+        int zeros = 0;
+        while (zeros < text.length() && text.charAt(zeros) == '0') {
+            zeros++;
+        }
+        return zeros;
     }
 
     private static boolean digits(String text) {
-        return !text.isEmpty() && text.chars().allMatch(c -> c >= '0' && c <= '9');
+        for (int i = 0; i < text.length(); i++) {
+            if (text.charAt(i) < '0' || text.charAt(i) > '9') {
+                return false;
+            }
+        }
+        return !text.isEmpty();
     }
 }

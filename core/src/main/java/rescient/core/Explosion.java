@@ -1,93 +1,263 @@
 package rescient.core;
 
-/** The components of planned orders, and what planned transfers take from the sending site (section 7). */
-final class Explosion {
-    /** Demands raised, edge by edge and within it order by order: {@code quantity[edge * orders + order]}. */
-    record Raised(int orders, long[] quantity, int[] day) {
-        static final Raised NOTHING = new Raised(0, new long[0], new int[0]);
+import java.util.Arrays;
 
-        long at(int edge, int order) {
-            return quantity[edge * orders + order];
-        }
-    }
+/**
+ * All demands of one stock point: those of documents, the net forecast, the components of planned orders and what
+ * planned transfers take (sections 2, 3 and 7), put in turn.
+ *
+ * <p>The turn is found by sorting one {@code long} a demand, which holds day, priority, number and place; what these
+ * leave open is compared in full. Demands that do not fit into it (over {@value #MOST}, far days, low priorities) are
+ * all compared in full.
+ */
+final class Explosion {
+    private static final int PLACE_BITS = 15;
+    private static final int RANK_BITS = 30;
+    private static final int PRIORITY_BITS = 4;
+    private static final int MOST = 1 << PLACE_BITS;
+    private static final int FARTHEST = 1 << (63 - PLACE_BITS - RANK_BITS - PRIORITY_BITS);
+    /** Lines that are dates sort behind lines that are texts. */
+    private static final long DATE_LINE = 1L << 40;
+
+    private static final ThreadLocal<Explosion> SCRATCH = ThreadLocal.withInitial(Explosion::new);
+
+    private Snapshot snapshot;
+    private PointPlan[] plans;
+    private DocumentDemands own;
+    private ForecastConsumption.Net[] forecast;
+    private int size;
+    private boolean fits;
+    private int[] ownDay = new int[64];
+    private long[] quantity = new long[64];
+    private int[] parent = new int[64];
+    private int[] source = new int[64];
+    private int[] bomLine = new int[64];
+    /** Place among the cells of raised demands, or of documents. */
+    private int[] cell = new int[64];
+
+    private long[] key = new long[64];
+    private int[] turn = new int[64];
 
     private Explosion() {}
 
-    /** What each planned order needs along each edge; 0 where the line is not valid on its start day. */
-    static Raised raise(Snapshot snapshot, int p, PlannedOrders planned) {
-        Network network = snapshot.network;
-        int first = network.edgeStart[p];
-        int edges = network.edgeStart[p + 1] - first;
-        if (edges == 0 || planned.size == 0) {
-            return Raised.NOTHING;
-        }
-        long[] quantity = new long[edges * planned.size];
-        int[] day = new int[quantity.length];
-        Routing routing = snapshot.points[p].routing;
-        for (int e = 0; e < edges; e++) {
-            Kits.Part part = network.edgePart[first + e];
-            int operation = routing == null || part.step() == null ? -1 : routing.indexOf(part.step());
-            long step = snapshot.points[network.edgeTo[first + e]].step;
-            for (int o = 0; o < planned.size; o++) {
-                if (part.validOn(Math.max(planned.start[o], snapshot.today))) {
-                    quantity[e * planned.size + o] = part.needed(planned.started[o], step);
-                    day[e * planned.size + o] = operation < 0
-                            ? planned.start[o]
-                            : routing.starts(planned.due[o], planned.started[o])[operation];
-                }
-            }
-        }
-        return new Raised(planned.size, quantity, day);
+    static boolean transfers(StockPoint point) {
+        return point.source == Source.TRANSFER && !point.phantom;
     }
 
-    /** All demands of a point in turn: its own documents' and those its parents' planned orders raise. */
-    static DemandList gather(Snapshot snapshot, int p, PointPlan[] plans, PlanOptions options, DemandList forecast) {
-        Network network = snapshot.network;
-        DemandList own = snapshot.demands[p];
-        DemandList all = new DemandList(own == null ? 4 : own.size + 4);
-        if (own != null) {
-            for (int i = 0; i < own.size; i++) {
-                boolean counts = own.kind[i] == DemandKind.CUSTOMER_ORDER
-                        ? options.counts(snapshot.customerOrders.get(own.document[i]))
-                        : options.counts(snapshot.openOrders.get(own.document[i]));
-                if (counts) {
-                    all.addFrom(own, i);
-                }
-            }
+    /**
+     * The demands of point {@code p}; those above it are in {@code plans} already.
+     *
+     * @param forecast what the forecast asks of this point, in order of first day
+     */
+    static DemandList gather(
+            Snapshot snapshot, int p, PointPlan[] plans, PlanOptions options, ForecastConsumption.Net[] forecast) {
+        Explosion explosion = SCRATCH.get();
+        explosion.snapshot = snapshot;
+        explosion.plans = plans;
+        explosion.own = snapshot.demands[p];
+        explosion.forecast = forecast;
+        try {
+            return explosion.gather(p, options);
+        } finally {
+            explosion.snapshot = null;
+            explosion.plans = null;
+            explosion.own = null;
+            explosion.forecast = null;
         }
-        for (int i = 0; forecast != null && i < forecast.size; i++) {
-            all.addFrom(forecast, i);
-        }
-        for (int i = network.incomingStart[p]; i < network.incomingStart[p + 1]; i++) {
-            int edge = network.incoming[i];
-            addRaised(snapshot, plans[network.edgeFrom[edge]], edge, all);
-        }
-        return all.sorted();
     }
 
-    private static void addRaised(Snapshot snapshot, PointPlan parent, int edge, DemandList into) {
-        PlannedOrders planned = parent.planned;
-        StockPoint above = snapshot.points[parent.point];
-        boolean transfer = above.source == Source.TRANSFER && !above.phantom;
-        int e = edge - snapshot.network.edgeStart[parent.point];
-        for (int o = 0; o < parent.raised.orders(); o++) {
-            long quantity = parent.raised.at(e, o);
-            int needed = parent.raised.day()[e * parent.raised.orders() + o];
-            if (quantity > 0 && needed <= snapshot.horizonEnd) {
-                into.add(
-                        transfer ? DemandKind.TRANSFER : DemandKind.COMPONENT,
-                        -1,
-                        needed,
-                        Math.max(needed, snapshot.today),
-                        quantity,
-                        CustomerOrderLine.DEFAULT_PRIORITY,
-                        transfer ? snapshot.siteRank[above.site] : snapshot.itemRank[above.item],
-                        DemandList.DATE_LINE + planned.due[o],
-                        above.site,
-                        parent.point,
-                        o,
-                        e);
+    private DemandList gather(int p, PlanOptions options) {
+        size = 0;
+        fits = true;
+        Network network = snapshot.network;
+        Object[] documents = new Object[own.size + forecast.length];
+        System.arraycopy(own.document, 0, documents, 0, own.size);
+        addDocuments(options, documents);
+        int first = network.incomingStart[p];
+        int edges = network.incomingStart[p + 1] - first;
+        int[] raisedStart = new int[edges + 1];
+        for (int k = 0; k < edges; k++) {
+            raisedStart[k + 1] = raisedStart[k] + plans[network.edgeFrom[network.incoming[first + k]]].planned.size;
+        }
+        int[] raisedAt = new int[raisedStart[edges]];
+        Arrays.fill(raisedAt, DemandList.ABSENT);
+        long step = snapshot.points[p].step;
+        for (int k = 0; k < edges; k++) {
+            addRaised(network.incoming[first + k], raisedStart[k], step);
+        }
+        return inTurn(documents, raisedStart, raisedAt);
+    }
+
+    private void addDocuments(PlanOptions options, Object[] documents) {
+        for (int i = 0; i < own.size; i++) {
+            boolean counts = own.document[i] instanceof CustomerOrderLine line
+                    ? options.counts(line)
+                    : options.counts((OpenOrder) own.document[i]);
+            if (counts) {
+                add(own.ownDay[i], own.quantity[i], DemandList.DOCUMENT, i, own.position[i], i);
+                order(own.priority[i], own.number[i]);
             }
         }
+        for (int i = 0; i < forecast.length; i++) {
+            ForecastConsumption.Net net = forecast[i];
+            documents[own.size + i] = net.bucket();
+            add(net.day(), net.quantity(), DemandList.DOCUMENT, own.size + i, net.position(), own.size + i);
+            order(ForecastConsumption.PRIORITY, snapshot.numbers.of(net.bucket().set()));
+        }
+    }
+
+    /** What the planned orders above need along one edge; nothing where the line is not valid on their start day. */
+    private void addRaised(int edge, int firstCell, long step) {
+        Network network = snapshot.network;
+        int from = network.edgeFrom[edge];
+        StockPoint above = snapshot.points[from];
+        PlannedOrders planned = plans[from].planned;
+        Kits.Part part = network.edgePart[edge];
+        int operation = above.routing == null || part.step() == null ? -1 : above.routing.indexOf(part.step());
+        int rank = raisedNumber(above);
+        int line = edge - network.edgeStart[from];
+        boolean always = part.validFrom() == Integer.MIN_VALUE && part.validTo() == Integer.MAX_VALUE;
+        for (int o = 0; o < planned.size; o++) {
+            if (!always && !part.validOn(Math.max(planned.start[o], snapshot.today))) {
+                continue;
+            }
+            long needed = part.needed(planned.started[o], step);
+            int day = operation < 0 ? planned.start[o] : planned.stepStart[o][operation];
+            if (needed > 0 && day <= snapshot.horizonEnd) {
+                add(day, needed, from, o, line, firstCell + o);
+                order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+            }
+        }
+    }
+
+    private int raisedNumber(StockPoint above) {
+        return transfers(above) ? snapshot.siteRank[above.site] : snapshot.itemRank[above.item];
+    }
+
+    private void add(int day, long amount, int from, int which, int position, int place) {
+        if (size == ownDay.length) {
+            grow();
+        }
+        ownDay[size] = day;
+        quantity[size] = amount;
+        parent[size] = from;
+        source[size] = which;
+        bomLine[size] = position;
+        cell[size] = place;
+    }
+
+    private void grow() {
+        int capacity = size * 2;
+        ownDay = Arrays.copyOf(ownDay, capacity);
+        quantity = Arrays.copyOf(quantity, capacity);
+        parent = Arrays.copyOf(parent, capacity);
+        source = Arrays.copyOf(source, capacity);
+        bomLine = Arrays.copyOf(bomLine, capacity);
+        cell = Arrays.copyOf(cell, capacity);
+        key = Arrays.copyOf(key, capacity);
+        turn = new int[capacity];
+    }
+
+    private void order(int priority, int number) {
+        long ahead = Math.max(0L, (long) ownDay[size] - snapshot.today);
+        fits &= ahead < FARTHEST && priority >= 0 && priority < 1 << PRIORITY_BITS && size < MOST;
+        key[size] = (((ahead << PRIORITY_BITS | priority) << RANK_BITS | number) << PLACE_BITS) | (size & (MOST - 1));
+        size++;
+    }
+
+    private DemandList inTurn(Object[] documents, int[] raisedStart, int[] raisedAt) {
+        if (fits) {
+            byKey();
+        } else {
+            inFull();
+        }
+        int[] days = new int[size];
+        long[] quantities = new long[size];
+        int[] parents = new int[size];
+        int[] sources = new int[size];
+        int[] documentAt = new int[documents.length];
+        Arrays.fill(documentAt, DemandList.ABSENT);
+        for (int i = 0; i < size; i++) {
+            int from = turn[i];
+            days[i] = ownDay[from];
+            quantities[i] = quantity[from];
+            parents[i] = parent[from];
+            sources[i] = source[from];
+            (parent[from] == DemandList.DOCUMENT ? documentAt : raisedAt)[cell[from]] = i;
+        }
+        return new DemandList(
+                snapshot.today, days, quantities, parents, sources, documents, documentAt, raisedStart, raisedAt);
+    }
+
+    private void byKey() {
+        Arrays.sort(key, 0, size);
+        for (int i = 0; i < size; i++) {
+            turn[i] = (int) (key[i] & (MOST - 1));
+        }
+        for (int i = 1; i < size; i++) {
+            int place = turn[i];
+            int to = i;
+            while (to > 0 && key[to - 1] >>> PLACE_BITS == key[i] >>> PLACE_BITS && compare(turn[to - 1], place) > 0) {
+                turn[to] = turn[to - 1];
+                to--;
+            }
+            turn[to] = place;
+        }
+    }
+
+    private void inFull() {
+        Integer[] boxed = new Integer[size];
+        Arrays.setAll(boxed, i -> i);
+        Arrays.sort(boxed, this::compare);
+        for (int i = 0; i < size; i++) {
+            turn[i] = boxed[i];
+        }
+    }
+
+    private int compare(int a, int b) {
+        int c = Integer.compare(Math.max(ownDay[a], snapshot.today), Math.max(ownDay[b], snapshot.today));
+        if (c == 0) c = Integer.compare(priority(a), priority(b));
+        if (c == 0) c = Integer.compare(number(a), number(b));
+        if (c == 0) c = Long.compare(line(a), line(b));
+        if (c == 0) c = Integer.compare(parentSite(a), parentSite(b));
+        if (c == 0) c = Integer.compare(parentOrder(a), parentOrder(b));
+        if (c == 0) c = Integer.compare(bomLine[a], bomLine[b]);
+        return c;
+    }
+
+    private boolean raised(int i) {
+        return parent[i] != DemandList.DOCUMENT;
+    }
+
+    private ForecastConsumption.Net net(int i) {
+        return source[i] < own.size ? null : forecast[source[i] - own.size];
+    }
+
+    private int priority(int i) {
+        return raised(i)
+                ? CustomerOrderLine.DEFAULT_PRIORITY
+                : net(i) != null ? ForecastConsumption.PRIORITY : own.priority[source[i]];
+    }
+
+    private int number(int i) {
+        if (raised(i)) {
+            return raisedNumber(snapshot.points[parent[i]]);
+        }
+        return net(i) != null ? snapshot.numbers.of(net(i).bucket().set()) : own.number[source[i]];
+    }
+
+    private long line(int i) {
+        if (raised(i)) {
+            return DATE_LINE + plans[parent[i]].planned.due[source[i]];
+        }
+        return net(i) != null ? DATE_LINE + net(i).bucket().fromDay() : own.line[source[i]];
+    }
+
+    private int parentSite(int i) {
+        return raised(i) ? snapshot.points[parent[i]].site : net(i) != null ? -1 : own.parentSite[source[i]];
+    }
+
+    private int parentOrder(int i) {
+        return raised(i) ? source[i] : -1;
     }
 }

@@ -22,8 +22,4 @@ public record ForecastBucket(String set, String item, String site, int fromDay, 
         };
         return (int) after.toEpochDay() - 1;
     }
-
-    boolean holds(int day) {
-        return fromDay <= day && day <= lastDay();
-    }
 }

@@ -1,5 +1,6 @@
 package rescient.core;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -11,60 +12,97 @@ final class ForecastConsumption {
     /**
      * The forecast of one item at one site with what consumes it.
      *
-     * @param rows its buckets in order of their first day, by index in the snapshot
+     * @param buckets in order of their first day
+     * @param lastDays of the buckets
      * @param orders customer order lines of the item itself, in order of due date, number, line
      * @param parts the item, or the parts of a kit, with the stock point of each
      */
     record Outlook(
+            String item,
+            String site,
             WorkCalendar calendar,
             int backDays,
             int forwardDays,
             int fenceDays,
-            int[] rows,
+            ForecastBucket[] buckets,
+            int[] lastDays,
             List<Shipment> shipments,
             List<CustomerOrderLine> orders,
             List<Kits.Part> parts,
-            int[] points) {}
+            int[] points) {
+
+        boolean isFor(String whose, String where) {
+            return item.equals(whose) && site.equals(where);
+        }
+
+        Outlook with(List<CustomerOrderLine> others) {
+            return new Outlook(
+                    item,
+                    site,
+                    calendar,
+                    backDays,
+                    forwardDays,
+                    fenceDays,
+                    buckets,
+                    lastDays,
+                    shipments,
+                    others,
+                    parts,
+                    points);
+        }
+    }
+
+    /**
+     * What is left of a bucket and falls on a stock point.
+     *
+     * @param position among the parts of a kit
+     */
+    record Net(ForecastBucket bucket, int day, long quantity, int position) {
+        static final Net[] NONE = {};
+    }
 
     private final Snapshot snapshot;
     private final PlanOptions options;
     private final Outlook outlook;
     private final ForecastBucket[] buckets;
+    private final int[] lastDays;
     private final long[] left;
 
     private ForecastConsumption(Snapshot snapshot, PlanOptions options, Outlook outlook) {
         this.snapshot = snapshot;
         this.options = options;
         this.outlook = outlook;
-        this.buckets = new ForecastBucket[outlook.rows.length];
+        this.buckets = outlook.buckets;
+        this.lastDays = outlook.lastDays;
         this.left = new long[buckets.length];
         for (int i = 0; i < buckets.length; i++) {
-            buckets[i] = snapshot.forecasts.get(outlook.rows[i]);
             // buckets that have ended take no part
-            left[i] = buckets[i].lastDay() < snapshot.today ? 0 : buckets[i].quantity();
+            left[i] = lastDays[i] < snapshot.today ? 0 : buckets[i].quantity();
         }
     }
 
-    /** The net forecast of every stock point; null where there is none. */
-    static DemandList[] of(Snapshot snapshot, PlanOptions options) {
-        DemandList[] demands = new DemandList[snapshot.points.length];
-        if (!options.without().contains(PlanOptions.Kind.FORECAST)) {
-            for (Outlook outlook : snapshot.outlooks) {
-                ForecastConsumption consumption = new ForecastConsumption(snapshot, options, outlook);
-                if (snapshot.forecastConsumption) {
-                    consumption.consume();
-                }
-                consumption.addTo(demands);
-            }
+    /** The net forecast of one stock point, of those of its item and of kits it is a part of. */
+    static Net[] of(Snapshot snapshot, int p, PlanOptions options) {
+        int[] outlooks = snapshot.outlooksOf[p];
+        if (outlooks == null || !options.counts(PlanOptions.Kind.FORECAST)) {
+            return Net.NONE;
         }
-        return demands;
+        List<Net> nets = new ArrayList<>();
+        for (int o : outlooks) {
+            ForecastConsumption consumption = new ForecastConsumption(snapshot, options, snapshot.outlooks[o]);
+            if (snapshot.forecastConsumption) {
+                consumption.consume();
+            }
+            consumption.addTo(p, nets);
+        }
+        return nets.toArray(Net[]::new);
     }
 
     private void consume() {
         int current = holding(snapshot.today);
         if (current >= 0) {
             for (Shipment shipment : outlook.shipments) {
-                if (shipment.day() <= snapshot.today && buckets[current].holds(shipment.day())) {
+                if (shipment.day() <= snapshot.today && holds(current, shipment.day())) {
                     take(shipment.day(), shipment.quantity());
                 }
             }
@@ -76,9 +114,13 @@ final class ForecastConsumption {
         }
     }
 
+    private boolean holds(int i, int day) {
+        return buckets[i].fromDay() <= day && day <= lastDays[i];
+    }
+
     private int holding(int day) {
         for (int i = 0; i < buckets.length; i++) {
-            if (buckets[i].holds(day)) {
+            if (holds(i, day)) {
                 return i;
             }
         }
@@ -93,7 +135,7 @@ final class ForecastConsumption {
             wanted = takeFrom(own, wanted);
         }
         for (int i = buckets.length - 1; i >= 0 && wanted > 0; i--) {
-            if (buckets[i].lastDay() < day && day - buckets[i].lastDay() <= outlook.backDays) {
+            if (lastDays[i] < day && day - lastDays[i] <= outlook.backDays) {
                 wanted = takeFrom(i, wanted);
             }
         }
@@ -110,42 +152,29 @@ final class ForecastConsumption {
         return wanted - taken;
     }
 
-    private void addTo(DemandList[] demands) {
+    private void addTo(int p, List<Net> nets) {
         for (int i = 0; i < buckets.length; i++) {
-            int day = demandDay(buckets[i]);
-            boolean fenced = day < snapshot.today + outlook.fenceDays && !buckets[i].holds(snapshot.today);
+            int day = demandDay(i);
+            boolean fenced = day < snapshot.today + outlook.fenceDays && !holds(i, snapshot.today);
             if (left[i] <= 0 || fenced || day > snapshot.horizonEnd) {
                 continue;
             }
-            int position = 0;
-            for (Kits.Part part : outlook.parts) {
-                int point = outlook.points[position];
-                if (part.validOn(day)) {
-                    if (demands[point] == null) {
-                        demands[point] = new DemandList(4);
+            for (int position = 0; position < outlook.points.length; position++) {
+                Kits.Part part = outlook.parts.get(position);
+                if (outlook.points[position] == p && part.validOn(day)) {
+                    long quantity = part.needed(left[i], snapshot.points[p].step);
+                    if (quantity > 0) {
+                        nets.add(new Net(buckets[i], day, quantity, position));
                     }
-                    demands[point].add(
-                            DemandKind.FORECAST,
-                            outlook.rows[i],
-                            day,
-                            day,
-                            part.needed(left[i], snapshot.points[point].step),
-                            PRIORITY,
-                            snapshot.setRank.get(buckets[i].set()),
-                            DemandList.DATE_LINE + buckets[i].fromDay(),
-                            -1,
-                            -1,
-                            -1,
-                            position);
                 }
-                position++;
             }
         }
     }
 
     /** The first working day of a bucket, its first day if it has none, or today if that has passed. */
-    private int demandDay(ForecastBucket bucket) {
-        int working = outlook.calendar.forth(bucket.fromDay(), 0);
-        return Math.max(working <= bucket.lastDay() ? working : bucket.fromDay(), snapshot.today);
+    private int demandDay(int i) {
+        int from = buckets[i].fromDay();
+        int working = outlook.calendar.forth(from, 0);
+        return Math.max(working <= lastDays[i] ? working : from, snapshot.today);
     }
 }

@@ -17,15 +17,13 @@ final class KnownSupplies {
         CANCEL
     }
 
-    /** Index of each lot in the snapshot. */
-    final int[] lot;
-
+    final StockLot[] lot;
     final long[] lotQuantity;
     final int[] lotExpiry;
     /** What is left of each lot when it expires within the horizon. */
     final long[] lotExpired;
-    /** Index of each open order in the snapshot. */
-    final int[] open;
+
+    final OpenSupply[] open;
 
     final long[] openQuantity;
     /** The day the plan counts on: its due date, today if overdue, or the day it was pulled in to. */
@@ -37,48 +35,59 @@ final class KnownSupplies {
     final int[] proposedDay;
 
     KnownSupplies(Snapshot snapshot, int p, PlanOptions options) {
-        int[] lots = snapshot.stockOf[p];
-        if (lots == null || options.without().contains(PlanOptions.Kind.STOCK)) {
-            lots = new int[0];
-        }
-        lot = Arrays.stream(lots)
-                .filter(i -> snapshot.stock.get(i).expiry() > snapshot.today)
-                .toArray();
-        lotQuantity = Arrays.stream(lot)
-                .mapToLong(i -> snapshot.stock.get(i).quantity())
-                .toArray();
-        lotExpiry = Arrays.stream(lot).map(i -> snapshot.stock.get(i).expiry()).toArray();
+        int today = snapshot.today;
+        boolean withStock = options.counts(PlanOptions.Kind.STOCK);
+        lot = withStock ? lots(snapshot.stockOf[p], today) : new StockLot[0];
+        lotQuantity = new long[lot.length];
+        lotExpiry = new int[lot.length];
         lotExpired = new long[lot.length];
-        int[] orders = snapshot.openOrdersOf[p];
-        open = orders == null
-                ? new int[0]
-                : Arrays.stream(orders)
-                        .filter(i -> counts(snapshot, options, snapshot.openOrders.get(i)))
-                        .boxed()
-                        .sorted(Comparator.<Integer>comparingInt(i -> countsOn(snapshot, i))
-                                .thenComparing(i -> snapshot.openOrders.get(i).stage())
-                                .thenComparing(i -> i))
-                        .mapToInt(Integer::intValue)
-                        .toArray();
-        openQuantity = Arrays.stream(open)
-                .mapToLong(i -> snapshot.openOrders.get(i).quantity())
-                .toArray();
-        openDay = Arrays.stream(open).map(i -> countsOn(snapshot, i)).toArray();
-        locked = new boolean[open.length];
-        for (int i = 0; i < open.length; i++) {
-            locked[i] = snapshot.openOrders.get(open[i]).locked();
+        for (int i = 0; i < lot.length; i++) {
+            lotQuantity[i] = lot[i].quantity();
+            lotExpiry[i] = lot[i].expiry();
         }
+        open = orders(snapshot, p, options);
+        openQuantity = new long[open.length];
+        openDay = new int[open.length];
+        locked = new boolean[open.length];
         pulledIn = new boolean[open.length];
         proposal = new Proposal[open.length];
         proposedDay = new int[open.length];
-        Arrays.fill(proposedDay, NONE);
+        for (int i = 0; i < open.length; i++) {
+            OpenOrder order = open[i].order();
+            openQuantity[i] = order.quantity();
+            openDay[i] = open[i].countsOn(today);
+            locked[i] = order.locked();
+            proposedDay[i] = NONE;
+        }
     }
 
-    private static boolean counts(Snapshot snapshot, PlanOptions options, OpenOrder order) {
-        return order.dueDay() <= snapshot.horizonEnd && order.quantity() > 0 && options.counts(order);
+    /** Those that have not expired; they lie first-expiring first. */
+    private static StockLot[] lots(StockLot[] all, int today) {
+        int expired = 0;
+        while (expired < all.length && all[expired].expiry() <= today) {
+            expired++;
+        }
+        return Arrays.copyOfRange(all, expired, all.length);
     }
 
-    private static int countsOn(Snapshot snapshot, int order) {
-        return Math.max(snapshot.openOrders.get(order).dueDay(), snapshot.today);
+    private static OpenSupply[] orders(Snapshot snapshot, int p, PlanOptions options) {
+        OpenSupply[] all = snapshot.openOrdersOf[p];
+        OpenSupply[] counted = new OpenSupply[all.length];
+        int n = 0;
+        for (OpenSupply supply : all) {
+            OpenOrder order = supply.order();
+            if (order.dueDay() <= snapshot.horizonEnd && order.quantity() > 0 && options.counts(order)) {
+                counted[n++] = supply;
+            }
+        }
+        OpenSupply[] sorted = Arrays.copyOf(counted, n);
+        if (n > 1) {
+            // stable: those of one day and stage stay by number and line
+            Arrays.sort(
+                    sorted,
+                    Comparator.<OpenSupply>comparingInt(s -> s.countsOn(snapshot.today))
+                            .thenComparing(s -> s.order().stage()));
+        }
+        return sorted;
     }
 }

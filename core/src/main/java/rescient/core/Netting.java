@@ -14,17 +14,26 @@ final class Netting {
     private final StockPoint point;
     private final DemandList demands;
     private final KnownSupplies known;
-    private final PlannedOrders planned = new PlannedOrders();
+    /** Filled anew for each point; the plan keeps a copy. */
+    private static final ThreadLocal<PlannedOrders> SCRATCH = ThreadLocal.withInitial(PlannedOrders::new);
+
+    private final PlannedOrders planned = SCRATCH.get();
     private final Timeline line;
     private final Sizing sizing;
     private final Dating dating;
     private final long safetyStock;
     private long covered;
-    /** Covered and position before the orders of the present need, and the first later day that would be short. */
+    /** Covered and position before the orders of the present need. */
     private long coveredBefore;
 
     private long positionBefore;
+    /** The first later day that would be below {@link #shortLevel}, once it has been asked for. */
     private int shortDay;
+
+    private boolean shortDayKnown;
+    private int shortFrom;
+    private long shortLevel;
+    private long shortCovered;
     private int noSourceDay = NO_DAY;
     private long noSourceQuantity;
 
@@ -36,11 +45,16 @@ final class Netting {
         this.line = new Timeline(snapshot, demands, known);
         this.sizing = new Sizing(point);
         this.dating = new Dating(point, snapshot.today);
-        this.safetyStock = options.without().contains(PlanOptions.Kind.SAFETY_STOCK) ? 0 : point.safetyStock;
+        this.safetyStock = !options.counts(PlanOptions.Kind.SAFETY_STOCK) ? 0 : point.safetyStock;
+    }
+
+    /** The safety stock that counts. */
+    long safetyStock() {
+        return safetyStock;
     }
 
     PlannedOrders planned() {
-        return planned;
+        return planned.copy();
     }
 
     /** The first day on which a need met source none, or {@link Integer#MAX_VALUE}. */
@@ -54,6 +68,7 @@ final class Netting {
 
     void run() {
         covered = line.stock;
+        planned.size = 0;
         for (int t = 0; t < line.size; t++) {
             covered = Quantity.plus(covered, line.receipts[t] - line.expired[t]);
             covered = Quantity.plus(covered, -line.demands[t]);
@@ -62,7 +77,6 @@ final class Netting {
                 softNeed(t);
             }
         }
-        new Rescheduling(snapshot, point, known, planned, line, safetyStock).run();
     }
 
     private boolean hardNeed(int t) {
@@ -142,9 +156,14 @@ final class Netting {
 
     private void make(int t, PlannedOrders.Need need, long wanted, int forDemand) {
         if (point.phantom) {
-            place(t, PlannedOrders.Need.PASSING, wanted, List.of(new Sizing.Part(wanted, wanted)), forDemand);
+            place(t, PlannedOrders.Need.PASSING, wanted, new Sizing.Part(wanted, wanted), forDemand);
         } else {
-            place(t, need, wanted, sizing.orders(wanted), forDemand);
+            Sizing.Part whole = sizing.whole(wanted);
+            if (whole != null) {
+                place(t, need, wanted, whole, forDemand);
+            } else {
+                place(t, need, wanted, sizing.orders(wanted), forDemand);
+            }
         }
     }
 
@@ -172,7 +191,19 @@ final class Netting {
     private void openNeed(int t, long level) {
         coveredBefore = covered;
         positionBefore = position(t);
-        shortDay = firstBelow(t, level);
+        shortDayKnown = false;
+        shortFrom = t;
+        shortLevel = level;
+        shortCovered = covered;
+    }
+
+    /** The first later day on which covered would be below the level of this need without its orders. */
+    private int shortDay() {
+        if (!shortDayKnown) {
+            shortDay = firstBelow();
+            shortDayKnown = true;
+        }
+        return shortDay;
     }
 
     private long goodSince(int from) {
@@ -185,15 +216,16 @@ final class Netting {
 
     /** The largest amount by which covered is below safety stock in the window that starts on this day. */
     private long largestShortage(int t) {
-        LocalDate day = LocalDate.ofEpochDay(line.day[t]);
-        LocalDate after = switch (point.periodUnit) {
-            case DAY -> day.plusDays(point.periodCount);
-            case WEEK -> day.plusWeeks(point.periodCount);
-            case MONTH -> day.plusMonths(point.periodCount);
+        int day = line.day[t];
+        long after = switch (point.periodUnit) {
+            case DAY -> day + point.periodCount;
+            case WEEK -> day + 7L * point.periodCount;
+            case MONTH ->
+                LocalDate.ofEpochDay(day).plusMonths(point.periodCount).toEpochDay();
         };
         long ahead = covered;
         long least = covered;
-        for (int u = t + 1; u < line.size && line.day[u] < after.toEpochDay(); u++) {
+        for (int u = t + 1; u < line.size && line.day[u] < after; u++) {
             ahead = Quantity.plus(ahead, line.change(u));
             least = Math.min(least, ahead);
         }
@@ -201,33 +233,33 @@ final class Netting {
     }
 
     private void place(int t, PlannedOrders.Need need, long wanted, List<Sizing.Part> parts, int forDemand) {
-        int day = line.day[t];
         for (Sizing.Part part : parts) {
-            int due = need == PlannedOrders.Need.SOFT
-                    ? dating.dueForSoftNeed(day, shortDay, part.started())
-                    : dating.dueForHardNeed(day, coveredBefore, shortDay, part.started());
-            int behind = point.phantom ? due : dating.behindFence(due);
-            planned.add(
-                    need,
-                    day,
-                    coveredBefore,
-                    positionBefore,
-                    wanted,
-                    part,
-                    dating.start(behind, part.started()),
-                    behind,
-                    due,
-                    forDemand);
-            covered = Quantity.plus(covered, part.good());
+            place(t, need, wanted, part, forDemand);
         }
     }
 
-    /** The first later day on which covered would be below {@code level} with nothing more planned. */
-    private int firstBelow(int t, long level) {
-        long ahead = covered;
-        for (int u = t + 1; u < line.size; u++) {
+    private void place(int t, PlannedOrders.Need need, long wanted, Sizing.Part part, int forDemand) {
+        int day = line.day[t];
+        int due = dueDay(day, need, part.started());
+        int behind = point.phantom ? due : dating.behindFence(due);
+        int start = dating.start(behind, part.started());
+        planned.add(need, day, coveredBefore, positionBefore, wanted, part, start, behind, due, forDemand);
+        covered = Quantity.plus(covered, part.good());
+    }
+
+    private int dueDay(int day, PlannedOrders.Need need, long started) {
+        if (need == PlannedOrders.Need.SOFT) {
+            return dating.dueForSoftNeed(day, shortDay(), started);
+        }
+        int due = dating.dueForHardNeed(day);
+        return dating.mayWait(due, coveredBefore, started) ? dating.waiting(due, shortDay(), started) : due;
+    }
+
+    private int firstBelow() {
+        long ahead = shortCovered;
+        for (int u = shortFrom + 1; u < line.size; u++) {
             ahead = Quantity.plus(ahead, line.change(u));
-            if (ahead < level) {
+            if (ahead < shortLevel) {
                 return line.day[u];
             }
         }

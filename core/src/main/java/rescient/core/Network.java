@@ -30,6 +30,9 @@ final class Network {
     int[] incomingStart;
 
     int[] incoming;
+    /** The place of each edge among those that end at its lower point. */
+    int[] edgeSlot;
+
     private final Map<Long, Integer> numbers = new HashMap<>();
 
     private Network() {}
@@ -42,12 +45,7 @@ final class Network {
     private record Draft(StockPoint point, long key, List<Kits.Part> parts, List<Integer> below) {}
 
     static Network of(
-            Set<Long> seeds,
-            int items,
-            int sites,
-            LongFunction<StockPoint> pointFor,
-            Kits kits,
-            Map<String, Integer> itemIndex) {
+            Set<Long> seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits, Map<String, Integer> itemIndex) {
         Map<Long, Integer> found = new HashMap<>();
         List<Draft> drafts = new ArrayList<>();
         for (long seed : seeds) {
@@ -162,7 +160,9 @@ final class Network {
         }
         incoming = new int[edges];
         int[] at = Arrays.copyOf(incomingStart, n);
+        edgeSlot = new int[edges];
         for (int i = 0; i < edges; i++) {
+            edgeSlot[i] = at[edgeTo[i]] - incomingStart[edgeTo[i]];
             incoming[at[edgeTo[i]]++] = i;
         }
     }
@@ -172,8 +172,58 @@ final class Network {
         return levelStart[levelStart.length - 1];
     }
 
+    /** The level of a point; of one that is not planned, one below the last. */
+    int levelOf(int p) {
+        int at = Arrays.binarySearch(levelStart, p);
+        // empty levels do not occur, so every start stands once
+        return at >= 0 ? at : -at - 2;
+    }
+
+    /** The level of each point; of those that are not planned, one below the last. */
+    int[] levelOfPoints() {
+        int[] level = new int[points.length];
+        Arrays.fill(level, levels());
+        for (int l = 0; l < levels(); l++) {
+            Arrays.fill(level, levelStart[l], levelStart[l + 1], l);
+        }
+        return level;
+    }
+
     int levels() {
         return levelStart.length - 1;
+    }
+
+    /** Whether both number the same points in the same levels. */
+    boolean numbersLike(Network other) {
+        if (points.length != other.points.length || !Arrays.equals(levelStart, other.levelStart)) {
+            return false;
+        }
+        for (int p = 0; p < points.length; p++) {
+            if (!points[p].itemCode.equals(other.points[p].itemCode)
+                    || !points[p].siteCode.equals(other.points[p].siteCode)) {
+                return false;
+            }
+        }
+        return Arrays.equals(loops, other.loops);
+    }
+
+    /** Whether the edges that end at a point are the same ones. */
+    boolean asksLike(Network other, int p) {
+        int edges = incomingStart[p + 1] - incomingStart[p];
+        if (edges != other.incomingStart[p + 1] - other.incomingStart[p]) {
+            return false;
+        }
+        for (int k = 0; k < edges; k++) {
+            int mine = incoming[incomingStart[p] + k];
+            int its = other.incoming[other.incomingStart[p] + k];
+            boolean same = edgeFrom[mine] == other.edgeFrom[its]
+                    && mine - edgeStart[edgeFrom[mine]] == its - other.edgeStart[other.edgeFrom[its]]
+                    && edgePart[mine].equals(other.edgePart[its]);
+            if (!same) {
+                return false;
+            }
+        }
+        return true;
     }
 
     int pointOf(long key) {

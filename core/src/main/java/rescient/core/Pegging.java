@@ -1,15 +1,14 @@
 package rescient.core;
 
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.stream.IntStream;
 
 /**
  * Section 8 of the planning rules for one stock point: which supply serves which demand. Pegs lie in columns, sorted by
- * demand: those of demand {@code d} are {@code start[d]} to {@code start[d + 1]}.
+ * demand: those of demand {@code d} are {@code start[d]} to {@code start[d + 1]}. A supply is its place among the lots,
+ * the open orders and the planned orders of the point, one behind the other.
  */
 final class Pegging {
-    /** What serves; a supply is its kind and its position within the stock point. */
+    /** What serves. */
     enum SupplyKind {
         STOCK,
         OPEN,
@@ -17,19 +16,32 @@ final class Pegging {
     }
 
     final int[] start;
-    final SupplyKind[] kind;
-    final int[] supply;
     final long[] quantity;
+    private final int[] supply;
+    private final int lots;
+    private final int opens;
 
-    private Pegging(int[] start, SupplyKind[] kind, int[] supply, long[] quantity) {
+    private Pegging(int[] start, int[] supply, long[] quantity, int lots, int opens) {
         this.start = start;
-        this.kind = kind;
         this.supply = supply;
         this.quantity = quantity;
+        this.lots = lots;
+        this.opens = opens;
     }
 
     static Pegging of(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
         return new Turn(snapshot, demands, known, planned).peg();
+    }
+
+    SupplyKind kind(int peg) {
+        int s = supply[peg];
+        return s < lots ? SupplyKind.STOCK : s < lots + opens ? SupplyKind.OPEN : SupplyKind.PLANNED;
+    }
+
+    /** The place of a peg's supply among those of its kind. */
+    int supply(int peg) {
+        int s = supply[peg];
+        return s < lots ? s : s < lots + opens ? s - lots : s - lots - opens;
     }
 
     /** What of demand {@code d} is served. */
@@ -43,6 +55,9 @@ final class Pegging {
 
     /** The demands taken in turn, each from the supplies in turn. */
     private static final class Turn {
+        private static final int RANK_BITS = 2;
+        private static final int PLACE_BITS = 30;
+
         private final DemandList demands;
         private final KnownSupplies known;
         private final PlannedOrders planned;
@@ -50,10 +65,12 @@ final class Pegging {
         private final long[] left;
         private final int lots;
         private final int opens;
-        private int[] peggedDemand = new int[8];
-        private int[] peggedSupply = new int[8];
-        private long[] peggedQuantity = new long[8];
+        private int[] peggedDemand;
+        private int[] peggedSupply;
+        private long[] peggedQuantity;
         private int pegs;
+        /** Whether the pegs were made in the order of the demands. */
+        private boolean inOrder = true;
 
         Turn(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
             this.demands = demands;
@@ -63,52 +80,75 @@ final class Pegging {
             this.opens = known.open.length;
             int n = lots + opens + planned.size;
             left = new long[n];
+            System.arraycopy(known.lotQuantity, 0, left, 0, lots);
+            System.arraycopy(known.openQuantity, 0, left, lots, opens);
+            System.arraycopy(planned.good, 0, left, lots + opens, planned.size);
+            order = inTurn(snapshot, n);
+            int most = demands.size + n;
+            peggedDemand = new int[most];
+            peggedSupply = new int[most];
+            peggedQuantity = new long[most];
+        }
+
+        /** By day, stock before released before firmed before planned, then number and line or as they were made. */
+        private int[] inTurn(Snapshot snapshot, int n) {
+            int[] byNumber = opens == 0 ? null : byNumber();
+            long[] keys = new long[n];
             for (int s = 0; s < n; s++) {
-                left[s] = s < lots
-                        ? known.lotQuantity[s]
-                        : s < lots + opens ? known.openQuantity[s - lots] : planned.good[s - lots - opens];
+                int day = snapshot.today;
+                int rank = 0;
+                int place = s;
+                if (s >= lots + opens) {
+                    day = planned.due[s - lots - opens];
+                    rank = 3;
+                } else if (s >= lots) {
+                    // place in the order of numbers; the supply is found again from it
+                    int i = byNumber[s - lots];
+                    day = known.openDay[i];
+                    rank = 1 + known.open[i].order().stage().ordinal();
+                }
+                keys[s] = ((long) (day - snapshot.today) << RANK_BITS | rank) << PLACE_BITS | place;
             }
-            order = IntStream.range(0, n)
-                    .boxed()
-                    .sorted(Comparator.<Integer>comparingInt(s -> day(snapshot, s))
-                            .thenComparingInt(s -> rank(snapshot, s))
-                            .thenComparingInt(s -> document(s)))
-                    .mapToInt(Integer::intValue)
-                    .toArray();
-        }
-
-        private int day(Snapshot snapshot, int s) {
-            return s < lots
-                    ? snapshot.today
-                    : s < lots + opens ? known.openDay[s - lots] : planned.due[s - lots - opens];
-        }
-
-        private int rank(Snapshot snapshot, int s) {
-            if (s < lots) {
-                return 0;
+            Arrays.sort(keys);
+            int[] turn = new int[n];
+            for (int i = 0; i < n; i++) {
+                int s = (int) (keys[i] & ((1L << PLACE_BITS) - 1));
+                turn[i] = s >= lots && s < lots + opens ? lots + byNumber[s - lots] : s;
             }
-            return s >= lots + opens
-                    ? 3
-                    : 1 + snapshot.openOrders.get(known.open[s - lots]).stage().ordinal();
+            return turn;
         }
 
-        private int document(int s) {
-            return s >= lots && s < lots + opens ? known.open[s - lots] : s;
+        private int[] byNumber() {
+            long[] keys = new long[opens];
+            for (int i = 0; i < opens; i++) {
+                keys[i] = (long) known.open[i].number() << 32 | known.open[i].line();
+            }
+            int[] sorted = new int[opens];
+            for (int i = 0; i < opens; i++) {
+                int to = i;
+                while (to > 0 && keys[sorted[to - 1]] > keys[i]) {
+                    sorted[to] = sorted[to - 1];
+                    to--;
+                }
+                sorted[to] = i;
+            }
+            return sorted;
         }
 
         Pegging peg() {
-            long[] wanted = Arrays.copyOf(demands.quantity, demands.size);
+            long[] wanted = demands.quantity.clone();
             for (int o = 0; o < planned.size; o++) {
                 int d = planned.forDemand[o];
                 if (d >= 0) {
                     take(d, lots + opens + o, wanted);
+                    inOrder = false;
                 }
             }
             int next = 0;
             for (int d = 0; d < demands.size; d++) {
                 while (wanted[d] > 0 && next < order.length) {
                     int s = order[next];
-                    boolean expired = s < lots && known.lotExpiry[s] <= demands.day[d];
+                    boolean expired = s < lots && known.lotExpiry[s] <= demands.day(d);
                     if (left[s] > 0 && !expired) {
                         take(d, s, wanted);
                     }
@@ -117,7 +157,7 @@ final class Pegging {
                     }
                 }
             }
-            return inOrderOfDemands();
+            return byDemand();
         }
 
         private void take(int d, int s, long[] wanted) {
@@ -126,9 +166,10 @@ final class Pegging {
                 return;
             }
             if (pegs == peggedDemand.length) {
-                peggedDemand = Arrays.copyOf(peggedDemand, pegs * 2);
-                peggedSupply = Arrays.copyOf(peggedSupply, pegs * 2);
-                peggedQuantity = Arrays.copyOf(peggedQuantity, pegs * 2);
+                int more = pegs * 2 + 1;
+                peggedDemand = Arrays.copyOf(peggedDemand, more);
+                peggedSupply = Arrays.copyOf(peggedSupply, more);
+                peggedQuantity = Arrays.copyOf(peggedQuantity, more);
             }
             left[s] -= taken;
             wanted[d] -= taken;
@@ -137,7 +178,7 @@ final class Pegging {
             peggedQuantity[pegs++] = taken;
         }
 
-        private Pegging inOrderOfDemands() {
+        private Pegging byDemand() {
             int[] start = new int[demands.size + 1];
             for (int i = 0; i < pegs; i++) {
                 start[peggedDemand[i] + 1]++;
@@ -145,18 +186,19 @@ final class Pegging {
             for (int d = 0; d < demands.size; d++) {
                 start[d + 1] += start[d];
             }
+            if (inOrder) {
+                return new Pegging(
+                        start, Arrays.copyOf(peggedSupply, pegs), Arrays.copyOf(peggedQuantity, pegs), lots, opens);
+            }
             int[] at = Arrays.copyOf(start, demands.size);
-            SupplyKind[] kind = new SupplyKind[pegs];
             int[] supply = new int[pegs];
             long[] quantity = new long[pegs];
             for (int i = 0; i < pegs; i++) {
                 int to = at[peggedDemand[i]]++;
-                int s = peggedSupply[i];
-                kind[to] = s < lots ? SupplyKind.STOCK : s < lots + opens ? SupplyKind.OPEN : SupplyKind.PLANNED;
-                supply[to] = s < lots ? s : s < lots + opens ? s - lots : s - lots - opens;
+                supply[to] = peggedSupply[i];
                 quantity[to] = peggedQuantity[i];
             }
-            return new Pegging(start, kind, supply, quantity);
+            return new Pegging(start, supply, quantity, lots, opens);
         }
     }
 }

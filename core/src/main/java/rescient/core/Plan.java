@@ -1,18 +1,15 @@
 package rescient.core;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** A finished calculation. Immutable; any number of threads may read it. */
 public final class Plan {
-    private static final Comparator<PlannedOrder> ORDER = Comparator.comparing(
-                    PlannedOrder::item, DocumentOrder::byCodePoint)
-            .thenComparing(PlannedOrder::site, DocumentOrder::byCodePoint)
-            .thenComparingInt(PlannedOrder::dueDay)
+    private static final Comparator<PlannedOrder> OF_ONE_POINT = Comparator.comparingInt(PlannedOrder::dueDay)
             .thenComparingInt(PlannedOrder::startDay)
             .thenComparingLong(PlannedOrder::quantity)
             .thenComparing(o -> o.forOrder() == null ? "" : o.forOrder(), DocumentOrder.INSTANCE)
@@ -22,61 +19,137 @@ public final class Plan {
     final PlanOptions options;
     final PointPlan[] plans;
     final PossibleDates possible;
-    private final List<Signal> signals;
-    private final List<PlannedOrder> plannedOrders;
-    private final Map<String, Map<String, Integer>> points = new HashMap<>();
+    private final LateOrders late;
+    private volatile List<Signal> signals;
+    private volatile List<PlannedOrder> plannedOrders;
 
-    Plan(Snapshot snapshot, PlanOptions options, PointPlan[] plans, PossibleDates possible, List<Signal> signals) {
+    Plan(Snapshot snapshot, PlanOptions options, PointPlan[] plans, PossibleDates possible, LateOrders late) {
         this.snapshot = snapshot;
         this.options = options;
         this.plans = plans;
         this.possible = possible;
-        this.signals = signals;
-        for (int p = 0; p < snapshot.points.length; p++) {
-            StockPoint point = snapshot.points[p];
-            points.computeIfAbsent(point.itemCode, i -> new HashMap<>()).put(point.siteCode, p);
-        }
-        List<PlannedOrder> orders = new ArrayList<>();
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            if (!snapshot.points[p].phantom) {
-                PointView view = new PointView(this, p);
-                for (int o = 0; o < plans[p].planned.size; o++) {
-                    orders.add(view.plannedOrder(o));
-                }
-            }
-        }
-        orders.sort(ORDER);
-        this.plannedOrders = List.copyOf(orders);
+        this.late = late;
     }
 
     public Snapshot snapshot() {
         return snapshot;
     }
 
+    /**
+     * The plan after some changes, made one after the other. Only what they touch is calculated again; the result is the
+     * same, value for value, as a full calculation.
+     *
+     * @throws PlanningException as {@link Planner#plan}; this plan stays as it is
+     */
+    public Plan after(List<Change> changes) {
+        ChangedSnapshot.Result changed = ChangedSnapshot.of(snapshot, changes);
+        if (changed.touched() == null) {
+            return new Planner().plan(changed.snapshot(), options);
+        }
+        return again(changed.snapshot(), changed.touched());
+    }
+
+    /** @param touched the points to plan again, those below them as far as they are asked for something else */
+    private Plan again(Snapshot changed, BitSet touched) {
+        PointPlan[] next = plans.clone();
+        Network network = changed.network;
+        BitSet open = (BitSet) touched.clone();
+        BitSet replanned = new BitSet();
+        int planned = network.planned();
+        for (int p = open.nextSetBit(0); p >= 0 && p < planned; p = open.nextSetBit(p + 1)) {
+            next[p] = PointPlan.of(changed, p, next, options);
+            replanned.set(p);
+            if (!next[p].asksTheSame(plans[p])) {
+                for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+                    open.set(network.edgeTo[e]);
+                }
+            }
+        }
+        PossibleDates dates = possible.after(changed, next, replanned);
+        return new Plan(changed, options, next, dates, late.after(changed, next, dates, replanned));
+    }
+
     /** All planned orders, by item, site, due date, start date, quantity; passings of phantoms are not among them. */
     public List<PlannedOrder> plannedOrders() {
+        if (plannedOrders == null) {
+            List<PlannedOrder> orders = new ArrayList<>();
+            for (int p : inOrder()) {
+                if (!snapshot.points[p].phantom) {
+                    List<PlannedOrder> here = new PointView(this, p).plannedOrders();
+                    here.sort(OF_ONE_POINT);
+                    orders.addAll(here);
+                }
+            }
+            plannedOrders = List.copyOf(orders);
+        }
         return plannedOrders;
     }
 
     /** All signals, by item, site, kind, order number, line, date. */
     public List<Signal> signals() {
+        if (signals == null) {
+            List<Signal> all = new ArrayList<>();
+            for (int p = 0; p < snapshot.network.planned(); p++) {
+                all.addAll(List.of(plans[p].signals));
+            }
+            for (int p : snapshot.network.loops) {
+                all.add(Signals.loop(snapshot.points[p]));
+            }
+            late.addTo(all);
+            signals = Signals.inOrder(all);
+        }
         return signals;
+    }
+
+    /**
+     * Every demand and every supply of the plan as one number, stock point before day: what a measurement sorts to see how
+     * long the least that a calculation has to do takes.
+     */
+    public long[] pointsAndDays() {
+        int n = 0;
+        for (int p = 0; p < snapshot.network.planned(); p++) {
+            n += plans[p].demands.size + plans[p].known.lot.length + plans[p].known.open.length + plans[p].planned.size;
+        }
+        long[] keys = new long[n];
+        int at = 0;
+        for (int p = 0; p < snapshot.network.planned(); p++) {
+            long point = (long) p << Integer.SIZE;
+            PointPlan plan = plans[p];
+            for (int i = 0; i < plan.known.lot.length; i++) {
+                keys[at++] = point | snapshot.today;
+            }
+            for (int day : plan.known.openDay) {
+                keys[at++] = point | day;
+            }
+            for (int day : plan.planned.due) {
+                keys[at++] = point | day;
+            }
+            for (int d = 0; d < plan.demands.size; d++) {
+                keys[at++] = point | plan.demands.day(d);
+            }
+        }
+        return keys;
     }
 
     /** One stock point, if there is one for this item and site. */
     public Optional<PointView> point(String item, String site) {
-        Integer p = points.getOrDefault(item, Map.of()).get(site);
-        return p == null ? Optional.empty() : Optional.of(new PointView(this, p));
+        int p = snapshot.pointOf(item, site);
+        return p < 0 ? Optional.empty() : Optional.of(new PointView(this, p));
     }
 
     /** All stock points that were planned (those on a loop and below one are not), by item and site. */
     public List<PointView> points() {
-        List<PointView> views = new ArrayList<>();
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            views.add(new PointView(this, p));
-        }
-        views.sort(Comparator.comparing(PointView::item, DocumentOrder::byCodePoint)
-                .thenComparing(PointView::site, DocumentOrder::byCodePoint));
-        return views;
+        return IntStream.of(inOrder()).mapToObj(p -> new PointView(this, p)).toList();
+    }
+
+    /** The planned points by item and site. */
+    private int[] inOrder() {
+        return IntStream.range(0, snapshot.network.planned())
+                .mapToLong(p -> ((long) snapshot.points[p].item * snapshot.siteIndex.size() + snapshot.points[p].site)
+                                << Integer.SIZE
+                        | p)
+                .sorted()
+                .mapToInt(key -> (int) key)
+                .toArray();
     }
 }

@@ -39,16 +39,24 @@ public record PlanOptions(Set<Kind> without, Set<Line> withoutLines) {
     }
 
     boolean counts(OpenOrder order) {
+        return without.isEmpty() || !leavesOut(order);
+    }
+
+    private boolean leavesOut(OpenOrder order) {
         Kind kind = switch (order.kind()) {
             case BUY -> Kind.PURCHASE;
             case TRANSFER -> Kind.TRANSFER;
             default -> Kind.MAKE;
         };
-        return !without.contains(kind) && !(order.stage() == Stage.FIRMED && without.contains(Kind.FIRMED));
+        return without.contains(kind) || (order.stage() == Stage.FIRMED && without.contains(Kind.FIRMED));
     }
 
     boolean counts(CustomerOrderLine line) {
-        return !without.contains(Kind.CUSTOMER_ORDERS)
+        return counts(Kind.CUSTOMER_ORDERS)
                 && (withoutLines.isEmpty() || !withoutLines.contains(new Line(line.number(), line.line())));
+    }
+
+    boolean counts(Kind kind) {
+        return without.isEmpty() || !without.contains(kind);
     }
 }

@@ -14,22 +14,28 @@ final class PlannedOrders {
         PASSING
     }
 
-    int size;
-    Need[] need = new Need[0];
-    int[] needDay = new int[0];
-    /** Covered and position before the orders of this need, and the good quantity wanted of them. */
-    long[] covered = new long[0];
+    private static final Need[] NO_NEEDS = {};
+    private static final int[] NO_INTS = {};
+    private static final long[] NO_LONGS = {};
 
-    long[] position = new long[0];
-    long[] wanted = new long[0];
-    long[] good = new long[0];
-    long[] started = new long[0];
-    int[] start = new int[0];
-    int[] due = new int[0];
+    int size;
+    Need[] need = NO_NEEDS;
+    int[] needDay = NO_INTS;
+    /** Covered and position before the orders of this need, and the good quantity wanted of them. */
+    long[] covered = NO_LONGS;
+
+    long[] position = NO_LONGS;
+    long[] wanted = NO_LONGS;
+    long[] good = NO_LONGS;
+    long[] started = NO_LONGS;
+    int[] start = NO_INTS;
+    int[] due = NO_INTS;
     /** The due date before the frozen fence moved it. */
-    int[] wantedDue = new int[0];
+    int[] wantedDue = NO_INTS;
     /** The demand a per-order supply was made for, or -1. */
-    int[] forDemand = new int[0];
+    int[] forDemand = NO_INTS;
+    /** The day each operation of each order starts, or null if no component is tied to an operation. */
+    int[][] stepStart;
 
     void add(
             Need kind,
@@ -43,7 +49,7 @@ final class PlannedOrders {
             int dueBeforeFence,
             int demand) {
         if (size == due.length) {
-            grow();
+            resize(Math.max(4, size * 2));
         }
         need[size] = kind;
         needDay[size] = dayOfNeed;
@@ -59,8 +65,27 @@ final class PlannedOrders {
         size++;
     }
 
-    private void grow() {
-        int capacity = Math.max(2, size * 2);
+    /** A copy that takes no more room than its orders. */
+    PlannedOrders copy() {
+        PlannedOrders copy = new PlannedOrders();
+        if (size > 0) {
+            copy.size = size;
+            copy.need = Arrays.copyOf(need, size);
+            copy.needDay = Arrays.copyOf(needDay, size);
+            copy.covered = Arrays.copyOf(covered, size);
+            copy.position = Arrays.copyOf(position, size);
+            copy.wanted = Arrays.copyOf(wanted, size);
+            copy.good = Arrays.copyOf(good, size);
+            copy.started = Arrays.copyOf(started, size);
+            copy.start = Arrays.copyOf(start, size);
+            copy.due = Arrays.copyOf(due, size);
+            copy.wantedDue = Arrays.copyOf(wantedDue, size);
+            copy.forDemand = Arrays.copyOf(forDemand, size);
+        }
+        return copy;
+    }
+
+    private void resize(int capacity) {
         need = Arrays.copyOf(need, capacity);
         needDay = Arrays.copyOf(needDay, capacity);
         covered = Arrays.copyOf(covered, capacity);

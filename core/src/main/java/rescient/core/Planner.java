@@ -1,7 +1,5 @@
 package rescient.core;
 
-import java.util.stream.IntStream;
-
 /**
  * Calculates material requirements.
  *
@@ -19,13 +17,14 @@ public final class Planner {
     public Plan plan(Snapshot snapshot, PlanOptions options) {
         Network network = snapshot.network;
         PointPlan[] plans = new PointPlan[snapshot.points.length];
-        DemandList[] forecast = ForecastConsumption.of(snapshot, options);
         for (int level = 0; level < network.levels(); level++) {
-            IntStream.range(network.levelStart[level], network.levelStart[level + 1])
-                    .parallel()
-                    .forEach(p -> plans[p] = PointPlan.of(snapshot, p, plans, options, forecast[p]));
+            Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
+                for (int p = from; p < to; p++) {
+                    plans[p] = PointPlan.of(snapshot, p, plans, options);
+                }
+            });
         }
         PossibleDates possible = PossibleDates.of(snapshot, plans);
-        return new Plan(snapshot, options, plans, possible, Signals.of(snapshot, plans, possible, options));
+        return new Plan(snapshot, options, plans, possible, LateOrders.of(snapshot, plans, possible));
     }
 }

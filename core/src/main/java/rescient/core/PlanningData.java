@@ -31,10 +31,24 @@ public final class PlanningData {
     int consumeBackDays;
     int consumeForwardDays;
 
+    /** Stands for a row that is not there. */
+    private boolean absent;
+
     public PlanningData(String item, String site, Source source) {
         this.item = item;
         this.site = site;
         this.source = source;
+    }
+
+    /** A stock point that no row plans has no source. */
+    static PlanningData absent(String item, String site) {
+        PlanningData data = new PlanningData(item, site, Source.NONE);
+        data.absent = true;
+        return data;
+    }
+
+    boolean isSame(PlanningData other) {
+        return this == other || (absent && other.absent);
     }
 
     /** The supplier's code, for a bought point; null lets the supplier's preference decide. */

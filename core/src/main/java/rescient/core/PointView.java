@@ -79,7 +79,7 @@ public final class PointView {
 
     /** A started quantity in the unit it is bought in, in millionths of that unit. */
     public long inPurchaseUnits(long startQuantity) {
-        return point.orderUnit.inverse().up(startQuantity, point.orderStep);
+        return point.toOrderUnit.up(startQuantity, point.orderStep);
     }
 
     /** Planned orders in the order they were made. */
@@ -124,7 +124,7 @@ public final class PointView {
             Pegging pegging = plan.plans[p].pegging;
             Demand demand = demand(d);
             for (int i = pegging.start[d]; i < pegging.start[d + 1]; i++) {
-                pegs.add(new Peg(supply(pegging.kind[i], pegging.supply[i]), demand, pegging.quantity[i]));
+                pegs.add(new Peg(supply(pegging.kind(i), pegging.supply(i)), demand, pegging.quantity[i]));
             }
         }
         return pegs;
@@ -142,15 +142,10 @@ public final class PointView {
         List<Demand> needs = new ArrayList<>();
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-            int below = network.edgeTo[e];
-            DemandList demands = plan.plans[below] == null ? DemandList.EMPTY : plan.plans[below].demands;
-            for (int d = 0; d < demands.size; d++) {
-                boolean raised = demands.parent[d] == p
-                        && demands.parentOrder[d] == sequence
-                        && demands.bomLine[d] == e - network.edgeStart[p];
-                if (raised) {
-                    needs.add(new PointView(plan, below).demand(d));
-                }
+            PointPlan below = plan.plans[network.edgeTo[e]];
+            int d = below == null ? DemandList.ABSENT : below.demands.raisedBy(network.edgeSlot[e], sequence);
+            if (d != DemandList.ABSENT) {
+                needs.add(new PointView(plan, network.edgeTo[e]).demand(d));
             }
         }
         return needs;
@@ -197,37 +192,36 @@ public final class PointView {
         int parent = demands.parent[d];
         String number;
         String line;
-        if (parent >= 0) {
+        if (parent != DemandList.DOCUMENT) {
             StockPoint above = snapshot.points[parent];
-            number = demands.kind[d] == DemandKind.TRANSFER ? above.siteCode : above.itemCode;
-            line = LocalDate.ofEpochDay(demands.line[d] - DemandList.DATE_LINE).toString();
-        } else if (demands.kind[d] == DemandKind.FORECAST) {
-            ForecastBucket bucket = snapshot.forecasts.get(demands.document[d]);
+            number = Explosion.transfers(above) ? above.siteCode : above.itemCode;
+            line = LocalDate.ofEpochDay(plan.plans[parent].planned.due[demands.source[d]])
+                    .toString();
+        } else if (demands.document(d) instanceof ForecastBucket bucket) {
             number = bucket.set();
             line = LocalDate.ofEpochDay(bucket.fromDay()).toString();
-        } else if (demands.kind[d] == DemandKind.CUSTOMER_ORDER) {
-            number = snapshot.customerOrders.get(demands.document[d]).number();
-            line = snapshot.customerOrders.get(demands.document[d]).line();
+        } else if (demands.document(d) instanceof CustomerOrderLine order) {
+            number = order.number();
+            line = order.line();
         } else {
-            number = snapshot.openOrders.get(demands.document[d]).number();
-            line = snapshot.openOrders.get(demands.document[d]).line();
+            OpenOrder order = (OpenOrder) demands.document(d);
+            number = order.number();
+            line = order.line();
         }
         return new Demand(
                 point.itemCode,
                 point.siteCode,
-                demands.kind[d],
+                demands.kind(snapshot, d),
                 number,
                 line,
                 demands.quantity[d],
                 demands.ownDay[d],
-                demands.day[d],
+                demands.day(d),
                 possible == PossibleDates.NEVER ? null : possible,
                 parent < 0
                         ? null
                         : new Demand.OrderRef(
-                                snapshot.points[parent].itemCode,
-                                snapshot.points[parent].siteCode,
-                                demands.parentOrder[d]));
+                                snapshot.points[parent].itemCode, snapshot.points[parent].siteCode, demands.source[d]));
     }
 
     private Supply supply(Pegging.SupplyKind kind, int i) {
@@ -235,7 +229,7 @@ public final class PointView {
         PlannedOrders planned = plan.plans[p].planned;
         return switch (kind) {
             case STOCK -> {
-                StockLot lot = snapshot.stock.get(known.lot[i]);
+                StockLot lot = known.lot[i];
                 yield new Supply(
                         Supply.Kind.STOCK,
                         lot.lot() == null ? "" : lot.lot(),
@@ -246,7 +240,7 @@ public final class PointView {
                         -1);
             }
             case OPEN -> {
-                OpenOrder order = snapshot.openOrders.get(known.open[i]);
+                OpenOrder order = known.open[i].order();
                 yield new Supply(
                         Supply.Kind.OPEN,
                         order.number(),

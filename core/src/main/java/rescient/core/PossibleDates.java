@@ -1,14 +1,17 @@
 package rescient.core;
 
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 
 /**
  * Section 9 of the planning rules: from the lowest level up, through the pegs, the day on which each supply can really
  * be there and each demand really be met, and the supply at the end of the chain that decides it.
+ *
+ * <p>Levels are worked out one after the other and their points in parallel, as long as open orders wait only for points
+ * of lower levels. Where one does not (its components were changed since it was made), points are worked out one by one,
+ * each as soon as another asks for it.
  */
 final class PossibleDates {
     /** There is no possible date: a part has no supply. */
@@ -17,244 +20,358 @@ final class PossibleDates {
     private static final int UNKNOWN = Integer.MIN_VALUE;
     private static final int NO_HIT = Integer.MAX_VALUE;
 
+    /** The dates of one stock point; {@link #ON_TIME} where everything comes on its own date. */
+    private static final class PointDates {
+        static final PointDates ON_TIME = new PointDates(0, 0, 0);
+
+        final int[] demandDay;
+        final int[] openDay;
+        final int[] plannedDay;
+        /** The point at the end of the chain that decides each. */
+        final int[] demandCause;
+
+        final int[] openCause;
+        final int[] plannedCause;
+
+        PointDates(int demands, int opens, int planned) {
+            demandDay = unknown(demands);
+            openDay = unknown(opens);
+            plannedDay = unknown(planned);
+            demandCause = new int[demands];
+            openCause = new int[opens];
+            plannedCause = new int[planned];
+        }
+
+        private static int[] unknown(int size) {
+            int[] days = new int[size];
+            Arrays.fill(days, UNKNOWN);
+            return days;
+        }
+    }
+
     private final Snapshot snapshot;
     private final PointPlan[] plans;
-    /** For each point: possible day of each demand, open order and planned order. */
-    private final int[][] demandDay;
+    private final PointDates[] dates;
 
-    private final int[][] openDay;
-    private final int[][] plannedDay;
-    /** The point at the end of the chain that decides each. */
-    private final int[][] demandCause;
-
-    private final int[][] openCause;
-    private final int[][] plannedCause;
-    /** For each point with planned orders: where each raised demand lies in its point's list, edge by edge. */
-    private final int[][] raisedDemand;
-    /** For each open order: the demands it waits for, as point and position. */
-    private final Map<Integer, List<int[]>> waitsFor = new HashMap<>();
-    /** Open orders being worked out, each with its depth. */
-    private final Map<Integer, Integer> underWay = new HashMap<>();
-    /** The smallest depth of an open order that was met again in the present descent. */
-    private int metAgain = NO_HIT;
-
-    private PossibleDates(Snapshot snapshot, PointPlan[] plans) {
+    private PossibleDates(Snapshot snapshot, PointPlan[] plans, PointDates[] dates) {
         this.snapshot = snapshot;
         this.plans = plans;
-        int n = plans.length;
-        demandDay = new int[n][];
-        openDay = new int[n][];
-        plannedDay = new int[n][];
-        demandCause = new int[n][];
-        openCause = new int[n][];
-        plannedCause = new int[n][];
-        raisedDemand = new int[n][];
+        this.dates = dates;
     }
 
     static PossibleDates of(Snapshot snapshot, PointPlan[] plans) {
-        PossibleDates dates = new PossibleDates(snapshot, plans);
-        int planned = snapshot.network.planned();
-        for (int p = 0; p < planned; p++) {
-            dates.prepare(p);
-        }
-        for (int p = planned - 1; p >= 0; p--) {
-            for (int o = 0; o < plans[p].planned.size; o++) {
-                dates.planned(p, o);
+        PossibleDates possible = new PossibleDates(snapshot, plans, new PointDates[plans.length]);
+        if (snapshot.ordersWaitBelow) {
+            Network network = snapshot.network;
+            for (int level = network.levels() - 1; level >= 0; level--) {
+                Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
+                    Walk walk = possible.new Walk();
+                    for (int p = from; p < to; p++) {
+                        walk.point(p);
+                    }
+                });
             }
-            for (int d = 0; d < plans[p].demands.size; d++) {
-                dates.demand(p, d);
+        } else {
+            Walk walk = possible.new Walk();
+            for (int p = snapshot.network.planned() - 1; p >= 0; p--) {
+                walk.point(p);
+            }
+            for (int p = 0; p < snapshot.network.planned(); p++) {
+                possible.compact(p);
             }
         }
-        return dates;
+        return possible;
+    }
+
+    /**
+     * These dates with those of points that were planned anew, and of all that wait for them, worked out again.
+     *
+     * @param replanned the points that were planned anew; on return, all whose dates were worked out again
+     */
+    PossibleDates after(Snapshot changed, PointPlan[] changedPlans, BitSet replanned) {
+        if (!changed.ordersWaitBelow || !snapshot.ordersWaitBelow) {
+            replanned.set(0, changed.network.planned());
+            return of(changed, changedPlans);
+        }
+        PossibleDates next = new PossibleDates(changed, changedPlans, dates.clone());
+        int last = changed.network.planned() - 1;
+        for (int p = replanned.previousSetBit(last); p >= 0; p = p == 0 ? -1 : replanned.previousSetBit(p - 1)) {
+            next.dates[p] = null;
+            next.new Walk().point(p);
+            if (dates[p] != next.dates[p]) {
+                next.markThoseThatWaitFor(p, this, replanned);
+            }
+        }
+        return next;
+    }
+
+    private void markThoseThatWaitFor(int p, PossibleDates before, BitSet marked) {
+        Network network = snapshot.network;
+        DemandList demands = plans[p].demands;
+        DemandList demandsBefore = before.plans[p].demands;
+        int first = network.incomingStart[p];
+        for (int i = first; i < network.incomingStart[p + 1]; i++) {
+            int parent = network.edgeFrom[network.incoming[i]];
+            for (int o = 0; !marked.get(parent) && o < plans[parent].planned.size; o++) {
+                int d = demands.raisedBy(i - first, o);
+                int dBefore = demandsBefore.raisedBy(i - first, o);
+                if (d != DemandList.ABSENT && !samePossible(p, d, before, dBefore)) {
+                    marked.set(parent);
+                }
+            }
+        }
+        DocumentDemands own = snapshot.demands[p];
+        boolean sameDocuments = own == before.snapshot.demands[p];
+        for (int i = own.customerOrders; i < own.size; i++) {
+            OpenOrder order = (OpenOrder) own.document[i];
+            int d = demands.documentAt[i];
+            int dBefore = sameDocuments ? demandsBefore.documentAt[i] : DemandList.ABSENT;
+            if (d != DemandList.ABSENT && (dBefore == DemandList.ABSENT || !samePossible(p, d, before, dBefore))) {
+                marked.set(snapshot.pointOf(order.item(), order.site()));
+            }
+        }
+    }
+
+    private boolean samePossible(int p, int d, PossibleDates before, int dBefore) {
+        return dBefore != DemandList.ABSENT
+                && ofDemand(p, d) == before.ofDemand(p, dBefore)
+                && causeOfDemand(p, d) == before.causeOfDemand(p, dBefore);
+    }
+
+    private void compact(int p) {
+        PointPlan plan = plans[p];
+        PointDates own = dates[p];
+        boolean onTime = Arrays.equals(own.demandDay, plan.demands.ownDay);
+        for (int o = 0; onTime && o < own.plannedDay.length; o++) {
+            onTime = own.plannedDay[o] == plan.planned.due[o];
+        }
+        if (onTime) {
+            dates[p] = PointDates.ON_TIME;
+        }
+    }
+
+    /** Whether anything of a point comes later than on its own date. */
+    boolean late(int p) {
+        return dates[p] != PointDates.ON_TIME;
     }
 
     /** The possible day of a demand, or {@link #NEVER}. */
     int ofDemand(int p, int d) {
-        return demandDay[p][d];
+        return late(p) ? dates[p].demandDay[d] : plans[p].demands.ownDay[d];
     }
 
     /** The point whose supply decides a demand's possible day. */
     int causeOfDemand(int p, int d) {
-        return demandCause[p][d];
+        return late(p) ? dates[p].demandCause[d] : p;
     }
 
     /** The possible day of a planned order, or {@link #NEVER}. */
     int ofPlanned(int p, int o) {
-        return plannedDay[p][o];
+        return late(p) ? dates[p].plannedDay[o] : plans[p].planned.due[o];
     }
 
-    private void prepare(int p) {
-        PointPlan plan = plans[p];
-        demandDay[p] = unknown(plan.demands.size);
-        demandCause[p] = unknown(plan.demands.size);
-        openDay[p] = unknown(plan.known.open.length);
-        openCause[p] = unknown(plan.known.open.length);
-        plannedDay[p] = unknown(plan.planned.size);
-        plannedCause[p] = unknown(plan.planned.size);
-        raisedDemand[p] = new int[plan.raised.quantity().length];
-        Arrays.fill(raisedDemand[p], -1);
-        for (int d = 0; d < plan.demands.size; d++) {
-            int parent = plan.demands.parent[d];
-            if (parent >= 0) {
-                int cell = plan.demands.bomLine[d] * plans[parent].raised.orders() + plan.demands.parentOrder[d];
-                raisedDemand[parent][cell] = d;
-            } else if (plan.demands.kind[d] == DemandKind.COMPONENT || plan.demands.kind[d] == DemandKind.TRANSFER) {
-                waitsFor.computeIfAbsent(plan.demands.document[d], o -> new ArrayList<>())
-                        .add(new int[] {p, d});
-            }
-        }
-    }
+    /** One way through the pegs, by one thread. */
+    private final class Walk {
+        /** Open orders being worked out, each with its depth. */
+        private final Map<OpenOrder, Integer> underWay = new HashMap<>();
+        /** The smallest depth of an open order that was met again in the present descent. */
+        private int metAgain = NO_HIT;
 
-    private static int[] unknown(int size) {
-        int[] days = new int[size];
-        Arrays.fill(days, UNKNOWN);
-        return days;
-    }
+        private final Slips shared = new Slips();
 
-    private int demand(int p, int d) {
-        if (demandDay[p][d] != UNKNOWN) {
-            return demandDay[p][d];
-        }
-        PointPlan plan = plans[p];
-        Pegging pegs = plan.pegging;
-        int latest = UNKNOWN;
-        int cause = p;
-        for (int i = pegs.start[d]; i < pegs.start[d + 1]; i++) {
-            int s = pegs.supply[i];
-            int day = switch (pegs.kind[i]) {
-                case STOCK -> snapshot.today;
-                case OPEN -> open(p, s);
-                case PLANNED -> planned(p, s);
-            };
-            if (day > latest) {
-                latest = day;
-                cause = switch (pegs.kind[i]) {
-                    case STOCK -> p;
-                    case OPEN -> openCause[p][s] == UNKNOWN ? p : openCause[p][s];
-                    case PLANNED -> plannedCause[p][s];
-                };
-            }
-        }
-        if (pegs.served(d) < plan.demands.quantity[d]) {
-            latest = NEVER;
-            cause = p;
-        }
-        int day = Math.max(latest, plan.demands.ownDay[d]);
-        if (metAgain == NO_HIT) {
-            demandDay[p][d] = day;
-        }
-        demandCause[p][d] = cause;
-        return day;
-    }
-
-    private int planned(int p, int o) {
-        if (plannedDay[p][o] != UNKNOWN) {
-            return plannedDay[p][o];
-        }
-        StockPoint point = snapshot.points[p];
-        PlannedOrders planned = plans[p].planned;
-        int due = planned.due[o];
-        int day;
-        if (point.source == Source.BUY && !point.phantom) {
-            int earliest = new Dating(point, snapshot.today).earliestDue(snapshot.today, planned.started[o]);
-            day = Math.max(due, earliest);
-            plannedCause[p][o] = p;
-        } else {
-            Slip slip = new Slip(p, point, planned.start[o]);
-            Network network = snapshot.network;
-            int edges = network.edgeStart[p + 1] - network.edgeStart[p];
-            for (int e = 0; e < edges && plans[p].raised.orders() > 0; e++) {
-                int d = raisedDemand[p][e * plans[p].raised.orders() + o];
-                if (d >= 0) {
-                    int needed = plans[p].raised.day()[e * plans[p].raised.orders() + o];
-                    slip.waitFor(network.edgeTo[network.edgeStart[p] + e], d, needed);
+        void point(int p) {
+            PointPlan plan = plans[p];
+            PointDates own = at(p);
+            if (snapshot.ordersWaitBelow) {
+                allPlanned(p, own);
+            } else {
+                for (int o = 0; o < plan.planned.size; o++) {
+                    planned(p, o);
                 }
             }
-            day = slip.movedOn(due);
-            plannedCause[p][o] = slip.cause;
+            for (int d = 0; d < plan.demands.size; d++) {
+                demand(p, d);
+            }
+            if (snapshot.ordersWaitBelow) {
+                compact(p);
+            }
         }
-        if (metAgain == NO_HIT) {
-            plannedDay[p][o] = day;
-        }
-        return day;
-    }
 
-    private int open(int p, int i) {
-        if (openDay[p][i] != UNKNOWN) {
-            return openDay[p][i];
+        private PointDates at(int p) {
+            if (dates[p] == null) {
+                PointPlan plan = plans[p];
+                dates[p] = new PointDates(plan.demands.size, plan.known.open.length, plan.planned.size);
+            }
+            return dates[p];
         }
-        int document = plans[p].known.open[i];
-        OpenOrder order = snapshot.openOrders.get(document);
-        int own = Math.max(order.dueDay(), snapshot.today);
-        if (order.kind() == Source.BUY) {
-            openCause[p][i] = p;
-            openDay[p][i] = own;
-            return own;
+
+        private int demand(int p, int d) {
+            PointDates own = at(p);
+            PointPlan plan = plans[p];
+            if (own == PointDates.ON_TIME) {
+                return plan.demands.ownDay[d];
+            }
+            if (own.demandDay[d] != UNKNOWN) {
+                return own.demandDay[d];
+            }
+            Pegging pegs = plan.pegging;
+            int latest = UNKNOWN;
+            int cause = p;
+            long served = 0;
+            for (int i = pegs.start[d]; i < pegs.start[d + 1]; i++) {
+                int s = pegs.supply(i);
+                Pegging.SupplyKind kind = pegs.kind(i);
+                int day = kind == Pegging.SupplyKind.STOCK
+                        ? snapshot.today
+                        : kind == Pegging.SupplyKind.OPEN ? open(p, s) : planned(p, s);
+                if (day > latest) {
+                    latest = day;
+                    cause = kind == Pegging.SupplyKind.STOCK
+                            ? p
+                            : kind == Pegging.SupplyKind.OPEN ? own.openCause[s] : own.plannedCause[s];
+                }
+                served += pegs.quantity[i];
+            }
+            if (served < plan.demands.quantity[d]) {
+                latest = NEVER;
+                cause = p;
+            }
+            int day = Math.max(latest, plan.demands.ownDay[d]);
+            if (metAgain == NO_HIT) {
+                own.demandDay[d] = day;
+            }
+            own.demandCause[d] = cause;
+            return day;
         }
-        Integer depth = underWay.get(document);
-        if (depth != null) {
-            metAgain = Math.min(metAgain, depth);
-            return own;
+
+        private int planned(int p, int o) {
+            PointDates own = at(p);
+            if (own.plannedDay[o] != UNKNOWN) {
+                return own.plannedDay[o];
+            }
+            StockPoint point = snapshot.points[p];
+            PlannedOrders planned = plans[p].planned;
+            int day;
+            if (point.source == Source.BUY && !point.phantom) {
+                day = bought(point, planned, o);
+                own.plannedCause[o] = p;
+            } else {
+                Slips slips = new Slips();
+                slips.of(point, snapshot.today, 1);
+                slips.begin(0, p, planned.start[o]);
+                Network network = snapshot.network;
+                for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+                    int below = network.edgeTo[e];
+                    if (plans[below] != null) {
+                        waitFor(slips, below, plans[below].demands.raisedBy(network.edgeSlot[e], o), UNKNOWN);
+                    }
+                }
+                day = slips.movedOn(0, planned.due[o]);
+                own.plannedCause[o] = slips.cause[0];
+            }
+            if (metAgain == NO_HIT) {
+                own.plannedDay[o] = day;
+            }
+            return day;
         }
-        int outer = metAgain;
-        metAgain = NO_HIT;
-        int ownDepth = underWay.size();
-        underWay.put(document, ownDepth);
-        boolean released = order.stage() == Stage.RELEASED;
-        boolean started = released || order.startDay() == OpenOrder.NO_DAY;
-        Slip slip = new Slip(p, snapshot.points[p], started ? snapshot.today : order.startDay());
-        for (int[] wait : waitsFor.getOrDefault(document, List.of())) {
-            int needed = plans[wait[0]].demands.ownDay[wait[1]];
-            slip.waitFor(wait[0], wait[1], released ? Math.max(needed, snapshot.today) : needed);
+
+        /** The later of the due date and the earliest one whose start is not before today. */
+        private int bought(StockPoint point, PlannedOrders planned, int o) {
+            int due = planned.due[o];
+            return planned.start[o] >= snapshot.today
+                    ? due
+                    : Math.max(due, new Dating(point, snapshot.today).earliestDue(snapshot.today, planned.started[o]));
         }
-        int day = slip.movedOn(order.dueDay());
-        underWay.remove(document);
-        openCause[p][i] = slip.cause;
-        if (metAgain >= ownDepth) {
+
+        /** All planned orders of a point, when everything below it is worked out. */
+        private void allPlanned(int p, PointDates own) {
+            StockPoint point = snapshot.points[p];
+            PlannedOrders planned = plans[p].planned;
+            if (point.source == Source.BUY && !point.phantom) {
+                for (int o = 0; o < planned.size; o++) {
+                    own.plannedDay[o] = bought(point, planned, o);
+                    own.plannedCause[o] = p;
+                }
+                return;
+            }
+            shared.of(point, snapshot.today, planned.size);
+            for (int o = 0; o < planned.size; o++) {
+                shared.begin(o, p, planned.start[o]);
+            }
+            Network network = snapshot.network;
+            for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+                int below = network.edgeTo[e];
+                PointDates dated = dates[below];
+                if (dated != null && dated != PointDates.ON_TIME) {
+                    DemandList demands = plans[below].demands;
+                    int first = demands.raisedStart[network.edgeSlot[e]];
+                    int item = snapshot.points[below].item;
+                    for (int o = 0; o < planned.size; o++) {
+                        int d = demands.raisedAt[first + o];
+                        if (d != DemandList.ABSENT) {
+                            shared.waitFor(o, item, demands.ownDay[d], dated.demandDay[d], dated.demandCause[d]);
+                        }
+                    }
+                }
+            }
+            for (int o = 0; o < planned.size; o++) {
+                own.plannedDay[o] = shared.movedOn(o, planned.due[o]);
+            }
+            System.arraycopy(shared.cause, 0, own.plannedCause, 0, planned.size);
+        }
+
+        private void waitFor(Slips slips, int p, int d, int neverBefore) {
+            if (d != DemandList.ABSENT) {
+                int needed = Math.max(plans[p].demands.ownDay[d], neverBefore);
+                int possible = demand(p, d);
+                slips.waitFor(0, snapshot.points[p].item, needed, possible, causeOfDemand(p, d));
+            }
+        }
+
+        private int open(int p, int i) {
+            PointDates own = at(p);
+            if (own.openDay[i] != UNKNOWN) {
+                return own.openDay[i];
+            }
+            OpenSupply supply = plans[p].known.open[i];
+            OpenOrder order = supply.order();
+            int ownDay = Math.max(order.dueDay(), snapshot.today);
+            own.openCause[i] = p;
+            if (order.kind() == Source.BUY) {
+                own.openDay[i] = ownDay;
+                return ownDay;
+            }
+            Integer depth = underWay.get(order);
+            if (depth != null) {
+                metAgain = Math.min(metAgain, depth);
+                return ownDay;
+            }
+            int outer = metAgain;
             metAgain = NO_HIT;
-            openDay[p][i] = day;
-        }
-        metAgain = Math.min(metAgain, outer);
-        return day;
-    }
-
-    /** The largest slip of one order: its own, or that of a component, in working days of its site. */
-    private final class Slip {
-        private final WorkCalendar calendar;
-        private final boolean phantom;
-        private int largest;
-        private int cause;
-        private int causeItem = -1;
-
-        Slip(int p, StockPoint point, int start) {
-            this.calendar = point.siteCalendar;
-            this.phantom = point.phantom;
-            this.cause = p;
-            this.largest = between(start, snapshot.today);
-        }
-
-        void waitFor(int p, int d, int needed) {
-            int possible = demand(p, d);
-            int slip = possible == NEVER ? NEVER : between(needed, possible);
-            int item = snapshot.points[p].item;
-            boolean tie = slip == largest && slip > 0 && causeItem >= 0 && item < causeItem;
-            if (slip > largest || tie) {
-                largest = slip;
-                cause = demandCause[p][d];
-                causeItem = item;
+            int ownDepth = underWay.size();
+            underWay.put(order, ownDepth);
+            boolean released = order.stage() == Stage.RELEASED;
+            boolean started = released || order.startDay() == OpenOrder.NO_DAY;
+            Slips slips = new Slips();
+            slips.of(snapshot.points[p], snapshot.today, 1);
+            slips.begin(0, p, started ? snapshot.today : order.startDay());
+            for (int below : supply.waitsAt()) {
+                DocumentDemands documents = snapshot.demands[below];
+                int first = documents.firstOf(supply.number(), supply.line());
+                for (int k = first; k < documents.size && documents.document[k] == order; k++) {
+                    int d = plans[below] == null ? DemandList.ABSENT : plans[below].demands.documentAt[k];
+                    waitFor(slips, below, d, released ? snapshot.today : UNKNOWN);
+                }
             }
-        }
-
-        int movedOn(int due) {
-            if (largest == NEVER) {
-                return NEVER;
+            int day = slips.movedOn(0, order.dueDay());
+            underWay.remove(order);
+            own.openCause[i] = slips.cause[0];
+            if (metAgain >= ownDepth) {
+                metAgain = NO_HIT;
+                own.openDay[i] = day;
             }
-            int moved = largest == 0 ? due : phantom ? due + largest : calendar.forth(due, largest);
-            return Math.max(moved, snapshot.today);
-        }
-
-        private int between(int from, int to) {
-            return phantom ? Math.max(0, to - from) : calendar.distance(from, to);
+            metAgain = Math.min(metAgain, outer);
+            return day;
         }
     }
 }

@@ -10,67 +10,61 @@ final class Rescheduling {
     private final Snapshot snapshot;
     private final StockPoint point;
     private final KnownSupplies known;
-    private final PlannedOrders planned;
-    private final Timeline line;
     private final long safetyStock;
-    private int[] day;
-    private long[] balance;
+    private final int[] day;
+    private final long[] balance;
     /** What arrives after each day, planned orders included. */
-    private long[] later;
+    private final long[] later;
 
-    Rescheduling(
-            Snapshot snapshot,
-            StockPoint point,
-            KnownSupplies known,
-            PlannedOrders planned,
-            Timeline line,
-            long safetyStock) {
+    private Rescheduling(
+            Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
         this.snapshot = snapshot;
         this.point = point;
         this.known = known;
-        this.planned = planned;
-        this.line = line;
         this.safetyStock = safetyStock;
+        this.day = projection.day;
+        this.balance = projection.balance.clone();
+        this.later = new long[day.length];
+        for (int i = day.length - 2; i >= 0; i--) {
+            later[i] = Quantity.plus(later[i + 1], projection.receipts[i + 1] + projection.planned[i + 1]);
+        }
     }
 
-    void run() {
+    /** Writes the proposals beside the open orders. */
+    static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
         if (known.open.length == 0) {
             return;
         }
-        project();
-        for (int i = known.open.length - 1; i >= 0; i--) {
+        Rescheduling rescheduling = new Rescheduling(snapshot, point, known, projection, safetyStock);
+        for (int i : latestFirst(known)) {
             if (!known.pulledIn[i] && !known.locked[i]) {
-                decide(i);
+                rescheduling.decide(i);
             }
         }
     }
 
-    private void project() {
-        int[] all = Arrays.copyOf(line.day, line.size + planned.size);
-        System.arraycopy(planned.due, 0, all, line.size, planned.size);
-        day = Timeline.distinct(all);
-        long[] receipts = new long[day.length];
-        balance = new long[day.length];
-        for (int i = 0; i < known.open.length; i++) {
-            receipts[at(known.openDay[i])] += known.openQuantity[i];
-        }
-        for (int o = 0; o < planned.size; o++) {
-            receipts[at(planned.due[o])] += planned.good[o];
-        }
-        long running = line.stock;
-        int t = 0;
-        for (int i = 0; i < day.length; i++) {
-            running = Quantity.plus(running, receipts[i]);
-            if (t < line.size && line.day[t] == day[i]) {
-                running = Quantity.plus(running, -line.demands[t] - line.expired[t]);
-                t++;
+    /** By the day they count on, number and line; their stage does not matter here. */
+    private static int[] latestFirst(KnownSupplies known) {
+        int[] order = new int[known.open.length];
+        for (int i = 0; i < order.length; i++) {
+            int to = order.length - 1 - i;
+            order[to] = i;
+            while (to + 1 < order.length && isLater(known, order[to + 1], order[to])) {
+                int earlier = order[to];
+                order[to] = order[to + 1];
+                order[++to] = earlier;
             }
-            balance[i] = running;
         }
-        later = new long[day.length];
-        for (int i = day.length - 2; i >= 0; i--) {
-            later[i] = Quantity.plus(later[i + 1], receipts[i + 1]);
+        return order;
+    }
+
+    private static boolean isLater(KnownSupplies known, int a, int b) {
+        if (known.openDay[a] != known.openDay[b]) {
+            return known.openDay[a] > known.openDay[b];
         }
+        return known.open[a].number() != known.open[b].number()
+                ? known.open[a].number() > known.open[b].number()
+                : known.open[a].line() > known.open[b].line();
     }
 
     private int at(int wanted) {

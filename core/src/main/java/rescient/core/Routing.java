@@ -18,6 +18,16 @@ final class Routing {
         this.steps = steps;
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Routing routing && routing.steps.equals(steps);
+    }
+
+    @Override
+    public int hashCode() {
+        return steps.hashCode();
+    }
+
     /** The place of a step by its name, or -1. */
     int indexOf(String name) {
         for (int i = 0; i < steps.size(); i++) {

@@ -3,8 +3,6 @@ package rescient.core;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /** Section 10 of the planning rules: what wants a person, from a finished calculation. */
 final class Signals {
@@ -15,56 +13,84 @@ final class Signals {
             .thenComparing(Signal::orderLine, DocumentOrder.INSTANCE)
             .thenComparingInt(Signal::day);
 
-    private final Snapshot snapshot;
-    private final PointPlan[] plans;
-    private final PossibleDates possible;
-    private final PlanOptions options;
-    private final int today;
-    private final List<Signal> found = new ArrayList<>();
+    private static final Signal[] NONE = {};
 
-    private Signals(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, PlanOptions options) {
+    private final Snapshot snapshot;
+    private final int today;
+    private List<Signal> found = List.of();
+
+    private Signals(Snapshot snapshot) {
         this.snapshot = snapshot;
-        this.plans = plans;
-        this.possible = possible;
-        this.options = options;
         this.today = snapshot.today;
     }
 
-    static List<Signal> of(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, PlanOptions options) {
-        Signals signals = new Signals(snapshot, plans, possible, options);
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            signals.ofPoint(plans[p], snapshot.points[p]);
-        }
-        signals.lateDemands();
-        for (int p : snapshot.network.loops) {
-            signals.add(
-                    Signal.Kind.LOOP,
-                    snapshot.points[p],
-                    OpenOrder.NO_DAY,
-                    OpenOrder.NO_DAY,
-                    Quantity.NOT_SET,
-                    Signal.NO_DAYS);
-        }
-        signals.found.sort(ORDER);
-        return List.copyOf(signals.found);
-    }
-
-    private void ofPoint(PointPlan plan, StockPoint point) {
+    /** The signals of one planned point, late customer orders left out. */
+    static Signal[] of(
+            Snapshot snapshot, PointPlan plan, Projection projection, long safetyStock, PlanOptions options) {
+        Signals signals = new Signals(snapshot);
+        StockPoint point = snapshot.points[plan.point];
         if (!point.phantom) {
-            plannedOrders(plan, point);
+            signals.plannedOrders(plan, point);
         }
-        openOrders(plan, point);
-        lots(plan);
+        signals.openOrders(plan, point);
+        signals.lots(plan, options);
         if (plan.noSourceDay != Integer.MAX_VALUE) {
-            add(
+            signals.add(Signal.of(
                     Signal.Kind.NO_SOURCE,
                     point,
                     plan.noSourceDay,
                     OpenOrder.NO_DAY,
                     plan.noSourceQuantity,
-                    Signal.NO_DAYS);
+                    Signal.NO_DAYS));
         }
-        belowSafety(plan, point);
+        signals.belowSafety(projection, point, safetyStock);
+        return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
+    }
+
+    /** The customer orders of an item's own point that are late; kits have none. */
+    static Signal[] late(Snapshot snapshot, PointPlan plan, PossibleDates possible) {
+        int p = plan.point;
+        if (!possible.late(p)) {
+            return NONE;
+        }
+        Signals signals = new Signals(snapshot);
+        DocumentDemands own = snapshot.demands[p];
+        for (int i = 0; i < own.customerOrders; i++) {
+            CustomerOrderLine line = (CustomerOrderLine) own.document[i];
+            int d = plan.demands.documentAt[i];
+            if (d != DemandList.ABSENT && line.item().equals(snapshot.points[p].itemCode)) {
+                signals.late(line, possible.ofDemand(p, d), possible.causeOfDemand(p, d));
+            }
+        }
+        return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
+    }
+
+    /** The signal of a kit's order line, which is as late as its latest part, or null. */
+    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, PointPlan[] plans, PossibleDates possible) {
+        Signals signals = new Signals(snapshot);
+        int latest = Integer.MIN_VALUE;
+        int cause = -1;
+        for (int p : kit.points()) {
+            DocumentDemands own = snapshot.demands[p];
+            for (int i = 0; plans[p] != null && i < own.customerOrders; i++) {
+                int d = own.document[i] == kit.line() ? plans[p].demands.documentAt[i] : DemandList.ABSENT;
+                if (d != DemandList.ABSENT && possible.ofDemand(p, d) > latest) {
+                    latest = possible.ofDemand(p, d);
+                    cause = possible.causeOfDemand(p, d);
+                }
+            }
+        }
+        signals.late(kit.line(), latest, cause);
+        return signals.found.isEmpty() ? null : signals.found.get(0);
+    }
+
+    static Signal loop(StockPoint point) {
+        return Signal.of(Signal.Kind.LOOP, point, OpenOrder.NO_DAY, OpenOrder.NO_DAY, Quantity.NOT_SET, Signal.NO_DAYS);
+    }
+
+    static List<Signal> inOrder(List<Signal> signals) {
+        signals.sort(ORDER);
+        return List.copyOf(signals);
     }
 
     private void plannedOrders(PointPlan plan, StockPoint point) {
@@ -92,7 +118,7 @@ final class Signals {
 
     private void openOrders(PointPlan plan, StockPoint point) {
         for (int i = 0; i < plan.known.open.length; i++) {
-            OpenOrder order = snapshot.openOrders.get(plan.known.open[i]);
+            OpenOrder order = plan.known.open[i].order();
             int due = order.dueDay();
             if (order.stage() == Stage.FIRMED && order.startDay() != OpenOrder.NO_DAY) {
                 if (order.startDay() < today) {
@@ -116,16 +142,14 @@ final class Signals {
     }
 
     /** Lots that expire unused within the horizon, and stock that has expired already. */
-    private void lots(PointPlan plan) {
+    private void lots(PointPlan plan, PlanOptions options) {
         for (int i = 0; i < plan.known.lot.length; i++) {
             if (plan.known.lotExpired[i] > 0) {
-                expiring(snapshot.stock.get(plan.known.lot[i]), plan.known.lotExpired[i]);
+                expiring(plan.known.lot[i], plan.known.lotExpired[i]);
             }
         }
-        int[] all = snapshot.stockOf[plan.point];
-        if (all != null && !options.without().contains(PlanOptions.Kind.STOCK)) {
-            for (int i : all) {
-                StockLot lot = snapshot.stock.get(i);
+        if (options.counts(PlanOptions.Kind.STOCK)) {
+            for (StockLot lot : snapshot.stockOf[plan.point]) {
                 if (lot.expiry() <= today && lot.quantity() > 0) {
                     expiring(lot, lot.quantity());
                 }
@@ -134,7 +158,7 @@ final class Signals {
     }
 
     private void expiring(StockLot lot, long left) {
-        found.add(new Signal(
+        add(new Signal(
                 Signal.Kind.EXPIRING,
                 lot.item(),
                 lot.site(),
@@ -148,17 +172,17 @@ final class Signals {
                 ""));
     }
 
-    private void belowSafety(PointPlan plan, StockPoint point) {
-        long level = options.without().contains(PlanOptions.Kind.SAFETY_STOCK) ? 0 : point.safetyStock;
+    private void belowSafety(Projection projection, StockPoint point, long level) {
         int first = OpenOrder.NO_DAY;
         int back = OpenOrder.NO_DAY;
         long largest = 0;
-        for (Balance row : Balances.of(snapshot, plan)) {
-            if (row.balance() < level) {
-                first = first == OpenOrder.NO_DAY ? row.day() : first;
-                largest = Math.max(largest, level - row.balance());
+        for (int t = 0; t < projection.size && projection.day[t] <= snapshot.horizonEnd; t++) {
+            long balance = projection.balance[t];
+            if (balance < level) {
+                first = first == OpenOrder.NO_DAY ? projection.day[t] : first;
+                largest = Math.max(largest, level - balance);
             } else if (first != OpenOrder.NO_DAY && back == OpenOrder.NO_DAY) {
-                back = row.day();
+                back = projection.day[t];
             }
         }
         if (first != OpenOrder.NO_DAY) {
@@ -166,47 +190,38 @@ final class Signals {
         }
     }
 
-    private record Late(int day, int point) {}
-
-    /** One signal a customer order line; a kit is as late as its latest part. */
-    private void lateDemands() {
-        Map<Integer, Late> latest = new TreeMap<>();
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            DemandList demands = plans[p].demands;
-            for (int d = 0; d < demands.size; d++) {
-                if (demands.kind[d] == DemandKind.CUSTOMER_ORDER) {
-                    Late late = new Late(possible.ofDemand(p, d), possible.causeOfDemand(p, d));
-                    latest.merge(demands.document[d], late, (a, b) -> b.day > a.day ? b : a);
-                }
-            }
+    /** An order line without a possible date has nothing it could be late by: the source that is missing speaks. */
+    private void late(CustomerOrderLine order, int possible, int cause) {
+        if (possible == PossibleDates.NEVER || possible <= order.dueDay()) {
+            return;
         }
-        latest.forEach((document, late) -> {
-            CustomerOrderLine order = snapshot.customerOrders.get(document);
-            if (late.day <= order.dueDay()) {
-                return;
-            }
-            boolean never = late.day == PossibleDates.NEVER;
-            StockPoint cause = snapshot.points[late.point];
-            found.add(new Signal(
-                    Signal.Kind.DEMAND_LATE,
-                    order.item(),
-                    order.site(),
-                    order.number(),
-                    order.line(),
-                    order.dueDay(),
-                    never ? OpenOrder.NO_DAY : late.day,
-                    order.quantity(),
-                    never ? Signal.NO_DAYS : late.day - order.dueDay(),
-                    cause.itemCode,
-                    cause.siteCode));
-        });
+        StockPoint culprit = snapshot.points[cause];
+        add(new Signal(
+                Signal.Kind.DEMAND_LATE,
+                order.item(),
+                order.site(),
+                order.number(),
+                order.line(),
+                order.dueDay(),
+                possible,
+                order.quantity(),
+                possible - order.dueDay(),
+                culprit.itemCode,
+                culprit.siteCode));
     }
 
     private void add(Signal.Kind kind, StockPoint point, int day, int newDay, long quantity, int days) {
-        found.add(Signal.of(kind, point, day, newDay, quantity, days));
+        add(Signal.of(kind, point, day, newDay, quantity, days));
     }
 
     private void add(Signal.Kind kind, OpenOrder order, int day, int newDay, int days) {
-        found.add(Signal.of(kind, order, day, newDay, order.quantity(), days));
+        add(Signal.of(kind, order, day, newDay, order.quantity(), days));
+    }
+
+    private void add(Signal signal) {
+        if (found.isEmpty()) {
+            found = new ArrayList<>();
+        }
+        found.add(signal);
     }
 }

@@ -31,12 +31,25 @@ final class Sizing {
         this.point = point;
     }
 
+    /** The one order that reaches {@code wanted}, or null if it takes several. */
+    Part whole(long wanted) {
+        long atLeast = inOrderUnits(toStart(wanted));
+        if (point.minQuantity != Quantity.NOT_SET) {
+            atLeast = Math.max(atLeast, point.minQuantity);
+        }
+        long whole = Quantity.roundUp(atLeast, point.multiple);
+        if (point.maxQuantity != Quantity.NOT_SET && whole > point.maxQuantity) {
+            return null;
+        }
+        Part part = part(whole);
+        return part.good >= wanted ? part : null;
+    }
+
     /** The orders whose good quantities together reach {@code wanted}, full ones first. */
     List<Part> orders(long wanted) {
         long asked = wanted;
         while (true) {
-            List<Part> parts = parts(inOrderUnits(
-                    point.yield == Ratio.ONE ? asked : point.yield.inverse().up(asked, point.step)));
+            List<Part> parts = parts(inOrderUnits(toStart(asked)));
             long missing = wanted - good(parts);
             if (missing <= 0) {
                 return parts;
@@ -69,13 +82,11 @@ final class Sizing {
     }
 
     private long toStart(long good) {
-        return point.yield == Ratio.ONE ? good : point.yield.inverse().up(good, point.step);
+        return point.yield == Ratio.ONE ? good : point.perGood.up(good, point.step);
     }
 
     private long inOrderUnits(long quantity) {
-        return point.orderUnit == Ratio.ONE
-                ? quantity
-                : point.orderUnit.inverse().up(quantity, point.orderStep);
+        return point.orderUnit == Ratio.ONE ? quantity : point.toOrderUnit.up(quantity, point.orderStep);
     }
 
     /** Raised to the minimum, rounded up to the multiple, split at the maximum; {@code quantity} in order units. */

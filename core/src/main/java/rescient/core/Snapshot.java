@@ -9,50 +9,65 @@ import java.util.Map;
  * last and are not planned.
  */
 public final class Snapshot {
+    /** A line of a customer order for a kit, with the stock points of its parts. */
+    record KitOrder(CustomerOrderLine line, int[] points) {}
+
+    final Rows rows;
     final int today;
     final int horizonEnd;
     final int releaseAheadDays;
+    final boolean forecastConsumption;
     final Network network;
     final StockPoint[] points;
-    /** Demands from customer orders and open orders of each point, kits resolved; null where there are none. */
-    final DemandList[] demands;
-    /** Stock of each point, as indices into {@link #stock}; null where there is none. */
-    final int[][] stockOf;
-
-    final int[][] openOrdersOf;
-    final List<StockLot> stock;
-    final List<CustomerOrderLine> customerOrders;
-    final List<OpenOrder> openOrders;
-    final List<ForecastBucket> forecasts;
+    /** What documents demand of each point. */
+    final DocumentDemands[] demands;
+    /** Stock of each point, first-expiring first. */
+    final StockLot[][] stockOf;
+    /** Open orders of each point by number and line. */
+    final OpenSupply[][] openOrdersOf;
     /** The forecast of each item and site that has one, with what consumes it. */
-    final List<ForecastConsumption.Outlook> outlooks;
+    final ForecastConsumption.Outlook[] outlooks;
+    /** The outlooks that concern each point, null where none does. */
+    final int[][] outlooksOf;
 
-    final boolean forecastConsumption;
-    /** Rank among document numbers of each forecast set's name. */
-    final Map<String, Integer> setRank;
-    /** Rank among document numbers of each item's code, and of each site's code. */
+    final List<KitOrder> kitOrders;
+    /** Whether every open order still has to be issued only from points of lower levels than its own. */
+    final boolean ordersWaitBelow;
+    /** Ranks of the numbers of documents, items, sites and forecast sets, and of lines. */
+    final Ranks numbers;
+
+    final Ranks lines;
+    /** Rank among numbers of each item's code, and of each site's code. */
     final int[] itemRank;
 
     final int[] siteRank;
+    final Map<String, Integer> itemIndex;
+    final Map<String, Integer> siteIndex;
+    /** How demands of documents are made. */
+    final DocumentRows documents;
 
-    Snapshot(SnapshotBuilder from, SnapshotAssembly.Assembled parts) {
-        this.today = from.today;
-        this.horizonEnd = from.horizonEnd;
-        this.releaseAheadDays = from.releaseAheadDays;
-        this.network = parts.network();
-        this.points = parts.points();
-        this.demands = parts.demands();
-        this.stockOf = parts.stockOf();
-        this.openOrdersOf = parts.openOrdersOf();
-        this.forecasts = List.copyOf(from.forecasts);
-        this.outlooks = parts.outlooks();
-        this.forecastConsumption = from.forecastConsumption;
-        this.setRank = parts.setRank();
-        this.stock = List.copyOf(from.stock);
-        this.customerOrders = List.copyOf(from.customerOrders);
-        this.openOrders = List.copyOf(from.openOrders);
-        this.itemRank = parts.itemRank();
-        this.siteRank = parts.siteRank();
+    Snapshot(Rows rows, SnapshotParts parts) {
+        this.rows = rows;
+        this.today = rows.today;
+        this.horizonEnd = rows.horizonEnd;
+        this.releaseAheadDays = rows.releaseAheadDays;
+        this.forecastConsumption = rows.forecastConsumption;
+        this.network = parts.network;
+        this.points = parts.network.points;
+        this.demands = parts.demands;
+        this.stockOf = parts.stockOf;
+        this.openOrdersOf = parts.openOrdersOf;
+        this.outlooks = parts.outlooks;
+        this.outlooksOf = parts.outlooksOf;
+        this.kitOrders = parts.kitOrders;
+        this.ordersWaitBelow = parts.ordersWaitBelow;
+        this.numbers = parts.numbers;
+        this.lines = parts.lines;
+        this.itemRank = parts.itemRank;
+        this.siteRank = parts.siteRank;
+        this.itemIndex = parts.itemIndex;
+        this.siteIndex = parts.siteIndex;
+        this.documents = parts.documents;
     }
 
     /** An empty builder for a company planned on {@code today} up to and including {@code horizonEnd}. */
@@ -73,5 +88,14 @@ public final class Snapshot {
     /** How many stock points there are. */
     public int stockPoints() {
         return points.length;
+    }
+
+    /** The number of a stock point, or -1. */
+    int pointOf(String item, String site) {
+        Integer itemNumber = itemIndex.get(item);
+        Integer siteNumber = siteIndex.get(site);
+        return itemNumber == null || siteNumber == null
+                ? -1
+                : network.pointOf((long) itemNumber * siteIndex.size() + siteNumber);
     }
 }

@@ -1,7 +1,6 @@
 package rescient.core;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -127,41 +126,11 @@ public final class SnapshotBuilder {
     }
 
     /**
-     * The snapshot of all that was added.
+     * The snapshot of all that was added; the builder is used up.
      *
      * @throws PlanningException if a row names an item, a site or an order that was not added
      */
     public Snapshot build() {
-        sortRows();
-        return new Snapshot(this, new SnapshotAssembly(this).assemble());
-    }
-
-    private void sortRows() {
-        bomLines.values().forEach(lines -> lines.sort((a, b) -> DocumentOrder.INSTANCE.compare(a.line(), b.line())));
-        customerOrders.sort((a, b) -> byNumberAndLine(a.number(), a.line(), b.number(), b.line()));
-        openOrders.sort((a, b) -> byNumberAndLine(a.number(), a.line(), b.number(), b.line()));
-        components.sort((a, b) -> {
-            int c = byNumberAndLine(a.number(), a.line(), b.number(), b.line());
-            return c != 0 ? c : DocumentOrder.byCodePoint(a.component(), b.component());
-        });
-        stock.sort(SnapshotBuilder::firstExpiringFirst);
-        forecasts.sort(Comparator.comparingInt(ForecastBucket::fromDay));
-        shipments.sort(Comparator.comparingInt(Shipment::day).thenComparing(Shipment::number, DocumentOrder.INSTANCE));
-    }
-
-    private static int byNumberAndLine(String numberA, String lineA, String numberB, String lineB) {
-        int c = DocumentOrder.INSTANCE.compare(numberA, numberB);
-        return c != 0 ? c : DocumentOrder.INSTANCE.compare(lineA, lineB);
-    }
-
-    private static int firstExpiringFirst(StockLot a, StockLot b) {
-        int c = Integer.compare(a.expiry(), b.expiry());
-        if (c == 0) c = DocumentOrder.INSTANCE.compare(text(a.lot()), text(b.lot()));
-        if (c == 0) c = DocumentOrder.INSTANCE.compare(text(a.serial()), text(b.serial()));
-        return c;
-    }
-
-    private static String text(String value) {
-        return value == null ? "" : value;
+        return new SnapshotAssembly(new Rows(this)).assemble();
     }
 }

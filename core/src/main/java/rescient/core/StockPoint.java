@@ -1,5 +1,7 @@
 package rescient.core;
 
+import java.util.Objects;
+
 /** One stock point with everything that planning it needs, resolved: the row behind a dense point number. */
 final class StockPoint {
     final int item;
@@ -26,9 +28,12 @@ final class StockPoint {
     final int periodCount;
     final PeriodUnit periodUnit;
     final Ratio yield;
+    /** What has to be started for one good unit. */
+    final Ratio perGood;
     /** Item units in one order unit; sizes below are in order units. */
     final Ratio orderUnit;
 
+    final Ratio toOrderUnit;
     final long orderStep;
     final long minQuantity;
     final long maxQuantity;
@@ -41,6 +46,11 @@ final class StockPoint {
     final int pullInDays;
     final WorkCalendar siteCalendar;
     final WorkCalendar leadCalendar;
+    /** What it was made from, to see whether a change touched it. */
+    private final Item ofItem;
+
+    private final PlanningData ofData;
+    private final SupplierTerms ofTerms;
     /** The operations by which it is made or assembled, or null. */
     final Routing routing;
 
@@ -56,6 +66,9 @@ final class StockPoint {
             WorkCalendar leadCalendar,
             Routing routing) {
         this.routing = routing;
+        this.ofItem = item;
+        this.ofData = data;
+        this.ofTerms = terms;
         this.item = itemIndex;
         this.site = siteIndex;
         this.itemCode = item.code();
@@ -75,6 +88,7 @@ final class StockPoint {
         this.periodCount = data.periodCount;
         this.periodUnit = data.periodUnit;
         this.yield = data.source.fromComponents() ? data.yield : Ratio.ONE;
+        this.perGood = yield.inverse();
         this.safetyTimeDays = data.safetyTimeDays;
         this.frozenDays = data.frozenDays;
         this.rescheduleTolerance = data.rescheduleTolerance;
@@ -84,7 +98,7 @@ final class StockPoint {
         boolean otherUnit = terms != null && terms.purchaseUnit() != null;
         this.orderUnit = otherUnit ? terms.purchaseUnit() : Ratio.ONE;
         this.orderStep = otherUnit ? terms.step() : step;
-        Ratio toOrderUnit = orderUnit.inverse();
+        this.toOrderUnit = orderUnit.inverse();
         this.minQuantity = terms != null && terms.minQuantity() != Quantity.NOT_SET
                 ? terms.minQuantity()
                 : data.minQuantity == Quantity.NOT_SET ? Quantity.NOT_SET : toOrderUnit.up(data.minQuantity, orderStep);
@@ -100,6 +114,16 @@ final class StockPoint {
                 ? terms.leadTimeDays()
                 : data.leadTimeDays;
         this.leadTimePerUnit = data.source == Source.BUY ? new Ratio(0, 1) : data.leadTimePerUnit;
+    }
+
+    /** Whether the other is planned in the same way. */
+    boolean plannedAs(StockPoint other) {
+        return ofItem.equals(other.ofItem)
+                && ofData.isSame(other.ofData)
+                && Objects.equals(ofTerms, other.ofTerms)
+                && siteCalendar == other.siteCalendar
+                && leadCalendar == other.leadCalendar
+                && Objects.equals(routing, other.routing);
     }
 
     /** Fixed quantity and min-max with a reorder point. */

@@ -43,7 +43,7 @@ final class Timeline {
         int d = 0;
         for (int t = 0; t < size; t++) {
             firstDemand[t] = d;
-            while (d < list.size && list.day[d] == day[t]) {
+            while (d < list.size && list.day(d) == day[t]) {
                 demands[t] = Quantity.plus(demands[t], list.quantity[d++]);
             }
         }
@@ -52,34 +52,15 @@ final class Timeline {
     }
 
     private static int[] days(Snapshot snapshot, DemandList list, KnownSupplies known) {
-        int[] days = new int[1 + list.size + known.open.length + known.lot.length];
+        int[] others = new int[known.open.length + known.lot.length];
         int n = 0;
-        days[n++] = snapshot.today;
-        for (int d = 0; d < list.size; d++) {
-            if (list.day[d] != days[n - 1]) {
-                days[n++] = list.day[d];
-            }
-        }
         for (int open : known.openDay) {
-            days[n++] = open;
+            others[n++] = open;
         }
-        for (int expiry : known.lotExpiry) {
-            if (expiry <= snapshot.horizonEnd) {
-                days[n++] = expiry;
-            }
+        for (int i = 0; i < known.lot.length && known.lotExpiry[i] <= snapshot.horizonEnd; i++) {
+            others[n++] = known.lotExpiry[i];
         }
-        return distinct(Arrays.copyOf(days, n));
-    }
-
-    static int[] distinct(int[] days) {
-        Arrays.sort(days);
-        int n = 0;
-        for (int i = 0; i < days.length; i++) {
-            if (i == 0 || days[i] != days[i - 1]) {
-                days[n++] = days[i];
-            }
-        }
-        return Arrays.copyOf(days, n);
+        return Days.of(snapshot.today, list, others, n);
     }
 
     /** How the balance changes on day {@code t}, as far as is known. */

@@ -1,0 +1,238 @@
+package rescient.core;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * The snapshot that changes make of another, and the stock points they touch. What documents, stock, forecasts and
+ * planning rows change is put in its place; whatever changes who can ask whom makes the snapshot anew and compares.
+ */
+final class ChangedSnapshot {
+    private final Snapshot before;
+    private final BitSet touched = new BitSet();
+    private Rows rows;
+    private SnapshotParts parts;
+    private boolean anew;
+
+    private ChangedSnapshot(Snapshot before) {
+        this.before = before;
+        this.rows = before.rows;
+        this.parts = new SnapshotParts(before);
+    }
+
+    /**
+     * @param touched the points whose own facts changed, by their number in both snapshots; null if points are numbered
+     *     differently or everything has to be planned again
+     */
+    record Result(Snapshot snapshot, BitSet touched) {}
+
+    static Result of(Snapshot before, List<Change> changes) {
+        ChangedSnapshot changed = new ChangedSnapshot(before);
+        changed.parts.demands = before.demands.clone();
+        for (Change change : changes) {
+            changed.apply(change);
+        }
+        return changed.result();
+    }
+
+    private Result result() {
+        if (!anew) {
+            return new Result(new Snapshot(rows, parts), touched);
+        }
+        Snapshot snapshot = new SnapshotAssembly(rows).assemble();
+        boolean sameDays = snapshot.today == before.today && snapshot.horizonEnd == before.horizonEnd;
+        boolean sameSettings = snapshot.forecastConsumption == before.forecastConsumption
+                && snapshot.releaseAheadDays == before.releaseAheadDays;
+        return new Result(
+                snapshot,
+                sameDays && sameSettings && snapshot.network.numbersLike(before.network)
+                        ? Differences.between(before, snapshot)
+                        : null);
+    }
+
+    private void apply(Change change) {
+        if (!anew && change instanceof Change.CustomerOrder c) {
+            customerOrder(c.line().number(), c.line().line(), c.line());
+        } else if (!anew && change instanceof Change.NoCustomerOrder c) {
+            customerOrder(c.number(), c.line(), null);
+        } else if (!anew && change instanceof Change.Order c) {
+            openOrder(c.order().number(), c.order().line(), c.order(), c.components());
+        } else if (!anew && change instanceof Change.NoOrder c) {
+            openOrder(c.number(), c.line(), null, List.of());
+        } else if (!anew && change instanceof Change.Stock c) {
+            stock(c.lot().item(), c.lot().site());
+        } else if (!anew && change instanceof Change.NoStock c) {
+            stock(c.item(), c.site());
+        } else {
+            anew = true;
+        }
+        rows = ChangedRows.of(rows, change);
+        if (!anew && change instanceof Change.Stock c) {
+            lots(c.lot().item(), c.lot().site());
+        } else if (!anew && change instanceof Change.NoStock c) {
+            lots(c.item(), c.site());
+        }
+    }
+
+    /** Whether number and line have a rank, giving them one if there is room. */
+    private boolean ranked(String number, String line) {
+        Ranks numbers = parts.numbers.with(number);
+        Ranks lines = parts.lines.with(line);
+        if (numbers == null || lines == null) {
+            return false;
+        }
+        parts.numbers = numbers;
+        parts.lines = lines;
+        return true;
+    }
+
+    private void customerOrder(String number, String line, CustomerOrderLine instead) {
+        int at = ChangedRows.customerOrder(rows, number, line);
+        CustomerOrderLine gone = at < 0 ? null : rows.customerOrders[at];
+        if (gone == null && instead == null) {
+            return;
+        }
+        boolean kit = (gone != null && isKit(gone.item())) || (instead != null && isKit(instead.item()));
+        if (kit || (instead != null && (!isKnown(instead.item(), instead.site()) || !ranked(number, line)))) {
+            anew = true;
+            return;
+        }
+        Map<Integer, DocumentDemands> demands = new HashMap<>();
+        if (instead != null) {
+            before.documents.add(instead, parts.numbers, parts.lines, p -> collected(demands, p));
+        }
+        Set<Integer> points = new LinkedHashSet<>(demands.keySet());
+        for (CustomerOrderLine order : Arrays.asList(gone, instead)) {
+            if (order != null) {
+                points.add(before.pointOf(order.item(), order.site()));
+            }
+        }
+        replace(points, gone, demands);
+        consume(gone, instead);
+    }
+
+    private boolean isKit(String item) {
+        return before.documents.item(item).kind() == ItemKind.KIT;
+    }
+
+    private boolean isKnown(String item, String site) {
+        return before.pointOf(item, site) >= 0;
+    }
+
+    private static DocumentDemands collected(Map<Integer, DocumentDemands> demands, int point) {
+        return demands.computeIfAbsent(point, p -> new DocumentDemands(2));
+    }
+
+    private void replace(Set<Integer> points, Object gone, Map<Integer, DocumentDemands> instead) {
+        for (int p : points) {
+            parts.demands[p] = parts.demands[p].with(gone, instead.getOrDefault(p, DocumentDemands.NONE));
+            touched.set(p);
+        }
+    }
+
+    /** Another customer order line takes from the forecast. */
+    private void consume(CustomerOrderLine gone, CustomerOrderLine instead) {
+        boolean cloned = false;
+        for (int o = 0; o < parts.outlooks.length; o++) {
+            ForecastConsumption.Outlook outlook = parts.outlooks[o];
+            boolean loses = gone != null && outlook.isFor(gone.item(), gone.site());
+            boolean gains = instead != null && outlook.isFor(instead.item(), instead.site());
+            if (loses || gains) {
+                List<CustomerOrderLine> orders = new ArrayList<>(outlook.orders());
+                orders.remove(gone);
+                if (gains) {
+                    orders.add(instead);
+                    orders.sort(Rows.CUSTOMER_ORDERS);
+                }
+                if (!cloned) {
+                    parts.outlooks = parts.outlooks.clone();
+                    cloned = true;
+                }
+                parts.outlooks[o] = outlook.with(SnapshotAssembly.byDueDate(orders));
+                for (int p : outlook.points()) {
+                    touched.set(p);
+                }
+            }
+        }
+    }
+
+    private void openOrder(String number, String line, OpenOrder instead, List<OpenOrderComponent> components) {
+        int at = ChangedRows.openOrder(rows, number, line);
+        OpenOrder gone = at < 0 ? null : rows.openOrders[at];
+        if (gone == null && instead == null) {
+            return;
+        }
+        if (instead != null && !(fits(instead, components) && ranked(number, line))) {
+            anew = true;
+            return;
+        }
+        Map<Integer, DocumentDemands> demands = new HashMap<>();
+        List<OpenOrderComponent> sorted = new ArrayList<>(components);
+        sorted.sort(Rows.COMPONENTS);
+        int position = 0;
+        for (OpenOrderComponent row : sorted) {
+            position = before.documents.add(
+                    instead, row, position, parts.numbers, parts.lines, p -> collected(demands, p));
+        }
+        Set<Integer> points = new LinkedHashSet<>(demands.keySet());
+        parts.openOrdersOf = parts.openOrdersOf.clone();
+        if (gone != null) {
+            points.addAll(takeAway(gone));
+        }
+        if (instead != null) {
+            int[] waitsAt = demands.keySet().stream()
+                    .mapToInt(Integer::intValue)
+                    .sorted()
+                    .toArray();
+            OpenSupply supply = new OpenSupply(instead, parts.numbers.of(number), parts.lines.of(line), waitsAt);
+            int p = before.pointOf(instead.item(), instead.site());
+            parts.openOrdersOf[p] = Rows.put(parts.openOrdersOf[p], supply, OpenSupply.BY_NUMBER);
+            touched.set(p);
+        }
+        replace(points, gone, demands);
+    }
+
+    /** Whether all points are known, and lie so that dates can still be worked out level by level. */
+    private boolean fits(OpenOrder order, List<OpenOrderComponent> components) {
+        int p = before.pointOf(order.item(), order.site());
+        boolean fits = p >= 0 && parts.ordersWaitBelow;
+        for (OpenOrderComponent row : components) {
+            for (Kits.Part part : before.documents.parts(row.component())) {
+                int below = before.pointOf(part.component(), DocumentRows.issuingSite(order));
+                fits &= below >= 0 && before.network.levelOf(below) > before.network.levelOf(Math.max(p, 0));
+            }
+        }
+        return fits;
+    }
+
+    private List<Integer> takeAway(OpenOrder gone) {
+        int p = before.pointOf(gone.item(), gone.site());
+        OpenSupply[] orders = parts.openOrdersOf[p];
+        int i = 0;
+        while (orders[i].order() != gone) {
+            i++;
+        }
+        parts.openOrdersOf[p] = Rows.without(orders, i);
+        touched.set(p);
+        return Arrays.stream(orders[i].waitsAt()).boxed().toList();
+    }
+
+    private void stock(String item, String site) {
+        anew |= !isKnown(item, site);
+    }
+
+    private void lots(String item, String site) {
+        int p = before.pointOf(item, site);
+        parts.stockOf = parts.stockOf.clone();
+        parts.stockOf[p] = Arrays.stream(rows.stock)
+                .filter(lot -> lot.item().equals(item) && lot.site().equals(site))
+                .toArray(StockLot[]::new);
+        touched.set(p);
+    }
+}

@@ -1,0 +1,55 @@
+package rescient.core;
+
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** The signals of late customer orders: those of each stock point, and those of kits. */
+final class LateOrders {
+    private final Signal[][] ofPoint;
+    private final Map<CustomerOrderLine, Signal> ofKit;
+
+    private LateOrders(Signal[][] ofPoint, Map<CustomerOrderLine, Signal> ofKit) {
+        this.ofPoint = ofPoint;
+        this.ofKit = ofKit;
+    }
+
+    static LateOrders of(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {
+        Signal[][] ofPoint = new Signal[plans.length][];
+        IntStream.range(0, snapshot.network.planned())
+                .parallel()
+                .forEach(p -> ofPoint[p] = Signals.late(snapshot, plans[p], possible));
+        return new LateOrders(ofPoint, kits(snapshot, plans, possible));
+    }
+
+    /** These with those of some points found again. */
+    LateOrders after(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, BitSet points) {
+        Signal[][] next = ofPoint.clone();
+        points.stream().forEach(p -> next[p] = Signals.late(snapshot, plans[p], possible));
+        boolean anyKit = snapshot.kitOrders.stream()
+                .anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
+        return new LateOrders(next, anyKit ? kits(snapshot, plans, possible) : ofKit);
+    }
+
+    private static Map<CustomerOrderLine, Signal> kits(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {
+        Map<CustomerOrderLine, Signal> late = new HashMap<>();
+        for (Snapshot.KitOrder kit : snapshot.kitOrders) {
+            Signal signal = Signals.lateKit(snapshot, kit, plans, possible);
+            if (signal != null) {
+                late.put(kit.line(), signal);
+            }
+        }
+        return late;
+    }
+
+    void addTo(List<Signal> signals) {
+        for (Signal[] some : ofPoint) {
+            if (some != null) {
+                signals.addAll(List.of(some));
+            }
+        }
+        signals.addAll(ofKit.values());
+    }
+}

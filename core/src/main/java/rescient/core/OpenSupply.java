@@ -1,0 +1,20 @@
+package rescient.core;
+
+import java.util.Comparator;
+
+/**
+ * An open order as a supply of its stock point.
+ *
+ * @param number rank of its number; so is {@code line}
+ * @param waitsAt the stock points that it still has to be issued from, each once
+ */
+record OpenSupply(OpenOrder order, int number, int line, int[] waitsAt) {
+    static final int[] NOWHERE = {};
+    static final Comparator<OpenSupply> BY_NUMBER =
+            Comparator.comparingInt(OpenSupply::number).thenComparingInt(OpenSupply::line);
+
+    /** The day it counts on before anything is pulled in. */
+    int countsOn(int today) {
+        return Math.max(order.dueDay(), today);
+    }
+}

@@ -1,0 +1,75 @@
+package rescient.core;
+
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * The place of each text in {@link DocumentOrder} as a number, with gaps between them so that a text that comes later
+ * can get a place of its own.
+ */
+final class Ranks {
+    /** One above the highest rank. */
+    static final int LIMIT = 1 << 30;
+
+    private static final int WIDEST_GAP = 1024;
+    private static final int MOST_ADDED = 1000;
+
+    private final String[] sorted;
+    private final Map<String, Integer> ranks;
+    private final Map<String, Integer> added;
+
+    private Ranks(String[] sorted, Map<String, Integer> ranks, Map<String, Integer> added) {
+        this.sorted = sorted;
+        this.ranks = ranks;
+        this.added = added;
+    }
+
+    static Ranks of(Collection<String> distinct) {
+        String[] sorted = distinct.toArray(String[]::new);
+        Arrays.parallelSort(sorted, DocumentOrder.INSTANCE);
+        int gap = Math.min(WIDEST_GAP, LIMIT / (sorted.length + 1));
+        if (gap == 0) {
+            throw new PlanningException("More than " + LIMIT + " different numbers cannot be planned");
+        }
+        Map<String, Integer> ranks = new HashMap<>(sorted.length * 2);
+        for (int i = 0; i < sorted.length; i++) {
+            ranks.put(sorted[i], (i + 1) * gap - 1);
+        }
+        return new Ranks(sorted, ranks, Map.of());
+    }
+
+    /** The rank of a text that is known. */
+    int of(String text) {
+        Integer rank = ranks.get(text);
+        return rank != null ? rank : added.get(text);
+    }
+
+    /** These ranks and one for this text too, or null if there is no room for it. */
+    Ranks with(String text) {
+        if (ranks.containsKey(text) || added.containsKey(text)) {
+            return this;
+        }
+        if (added.size() == MOST_ADDED) {
+            return null;
+        }
+        int at = -Arrays.binarySearch(sorted, text, DocumentOrder.INSTANCE) - 1;
+        int below = at == 0 ? -1 : ranks.get(sorted[at - 1]);
+        int above = at == sorted.length ? LIMIT : ranks.get(sorted[at]);
+        for (Map.Entry<String, Integer> other : added.entrySet()) {
+            int rank = other.getValue();
+            if (DocumentOrder.INSTANCE.compare(other.getKey(), text) < 0) {
+                below = Math.max(below, rank);
+            } else {
+                above = Math.min(above, rank);
+            }
+        }
+        if (above - below < 2) {
+            return null;
+        }
+        Map<String, Integer> more = new HashMap<>(added);
+        more.put(text, below + (above - below) / 2);
+        return new Ranks(sorted, ranks, more);
+    }
+}

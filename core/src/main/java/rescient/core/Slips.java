@@ -1,0 +1,64 @@
+package rescient.core;
+
+/**
+ * The largest slip of each of some orders of one stock point: its own, or that of a component, in working days of its
+ * site (section 9).
+ */
+final class Slips {
+    private static final int NONE = -1;
+
+    private WorkCalendar calendar;
+    private boolean phantom;
+    private int today;
+    private int[] largest = new int[8];
+    private int[] causeItem = new int[8];
+    /** The point at the end of the chain that decides each. */
+    int[] cause = new int[8];
+
+    /** Begins anew for up to so many orders of a point. */
+    void of(StockPoint point, int present, int orders) {
+        calendar = point.siteCalendar;
+        phantom = point.phantom;
+        today = present;
+        if (orders > largest.length) {
+            int capacity = Math.max(orders, largest.length * 2);
+            largest = new int[capacity];
+            causeItem = new int[capacity];
+            cause = new int[capacity];
+        }
+    }
+
+    /** The slip of its own: an order that should have started. */
+    void begin(int i, int p, int start) {
+        largest[i] = start >= today ? 0 : between(start, today);
+        cause[i] = p;
+        causeItem[i] = NONE;
+    }
+
+    /** A component of this item that is needed on one day and possible on another, which {@code point} decides. */
+    void waitFor(int i, int item, int needed, int possible, int point) {
+        if (possible <= needed) {
+            return;
+        }
+        int slip = possible == PossibleDates.NEVER ? PossibleDates.NEVER : between(needed, possible);
+        boolean tie = slip == largest[i] && slip > 0 && causeItem[i] != NONE && item < causeItem[i];
+        if (slip > largest[i] || tie) {
+            largest[i] = slip;
+            cause[i] = point;
+            causeItem[i] = item;
+        }
+    }
+
+    /** The due date moved on by the slip, or {@link PossibleDates#NEVER}. */
+    int movedOn(int i, int due) {
+        if (largest[i] == PossibleDates.NEVER) {
+            return PossibleDates.NEVER;
+        }
+        int moved = largest[i] == 0 ? due : phantom ? due + largest[i] : calendar.forth(due, largest[i]);
+        return Math.max(moved, today);
+    }
+
+    private int between(int from, int to) {
+        return phantom ? Math.max(0, to - from) : calendar.distance(from, to);
+    }
+}
