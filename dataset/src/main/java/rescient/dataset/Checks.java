@@ -27,6 +27,7 @@ final class Checks {
     }
 
     void all() {
+        settings();
         calendars();
         Planning.of(dataset).forEach(this::planning);
         dataset.rows("bom_lines").forEach(this::bomLine);
@@ -41,6 +42,33 @@ final class Checks {
         quantities("open_order_components", "component", "quantity");
         dataset.rows("open_orders").forEach(this::openOrder);
         components();
+    }
+
+    private void settings() {
+        Map<String, ColumnType> types = Map.of(
+                "today", ColumnType.DAY,
+                "horizon_end", ColumnType.DAY,
+                "forecast_consumption", ColumnType.FLAG,
+                "release_ahead_days", ColumnType.DAYS);
+        boolean good = true;
+        for (Row row : dataset.rows("settings")) {
+            ColumnType type = types.get(row.text("key"));
+            String value = row.text("value");
+            Fault.Finding finding = type == null || value == null ? null : type.check(value);
+            if (finding != null) {
+                good = false;
+                fault("settings", row, "value", value, finding.wrong(), finding.right());
+            }
+        }
+        String today = dataset.setting("today");
+        String horizonEnd = dataset.setting("horizon_end");
+        if (good && today != null && horizonEnd != null && horizonEnd.compareTo(today) < 0) {
+            for (Row row : dataset.rows("settings")) {
+                if (row.text("key").equals("horizon_end")) {
+                    fault("settings", row, "value", horizonEnd, "lies before today", "a day from " + today + " on");
+                }
+            }
+        }
     }
 
     private void calendars() {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.Map;
 
 /** What a column holds, and the check of a text against it. */
 public sealed interface ColumnType {
@@ -11,8 +12,24 @@ public sealed interface ColumnType {
     /** What is wrong with the text, and what would be right; null if it is as it should be. */
     Fault.Finding check(String text);
 
+    /** The name of the type in the Table Schema standard; what limits it is put among the constraints. */
+    String describe(Map<String, Object> constraints);
+
+    /** What it holds, in words. */
+    String words();
+
     /** Any text. */
     record Text() implements ColumnType {
+        @Override
+        public String words() {
+            return "text";
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            return "string";
+        }
+
         @Override
         public Fault.Finding check(String text) {
             return null;
@@ -21,6 +38,17 @@ public sealed interface ColumnType {
 
     /** One of a few words. */
     record Words(List<String> allowed) implements ColumnType {
+        @Override
+        public String words() {
+            return String.join(", ", allowed);
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            constraints.put("enum", allowed);
+            return "string";
+        }
+
         @Override
         public Fault.Finding check(String text) {
             return allowed.contains(text)
@@ -32,6 +60,16 @@ public sealed interface ColumnType {
     /** true or false. */
     record Flag() implements ColumnType {
         @Override
+        public String words() {
+            return "true or false";
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            return "boolean";
+        }
+
+        @Override
         public Fault.Finding check(String text) {
             return text.equals("true") || text.equals("false")
                     ? null
@@ -41,6 +79,16 @@ public sealed interface ColumnType {
 
     /** An ISO 8601 date. */
     record Day() implements ColumnType {
+        @Override
+        public String words() {
+            return "a date";
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            return "date";
+        }
+
         @Override
         public Fault.Finding check(String text) {
             try {
@@ -54,6 +102,18 @@ public sealed interface ColumnType {
 
     /** A whole number within limits. */
     record Whole(long least, long most) implements ColumnType {
+        @Override
+        public String words() {
+            return "a whole number from " + least + " to " + most;
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            constraints.put("minimum", least);
+            constraints.put("maximum", most);
+            return "integer";
+        }
+
         @Override
         public Fault.Finding check(String text) {
             try {
@@ -69,6 +129,20 @@ public sealed interface ColumnType {
 
     /** An exact decimal within limits; {@code most} null: open. */
     record Decimal(BigDecimal least, boolean aboveLeast, BigDecimal most) implements ColumnType {
+        @Override
+        public String words() {
+            return "a number, " + range();
+        }
+
+        @Override
+        public String describe(Map<String, Object> constraints) {
+            constraints.put(aboveLeast ? "exclusiveMinimum" : "minimum", least);
+            if (most != null) {
+                constraints.put("maximum", most);
+            }
+            return "number";
+        }
+
         @Override
         public Fault.Finding check(String text) {
             if (!text.matches("-?\\d{1,18}(\\.\\d{1,12})?")) {

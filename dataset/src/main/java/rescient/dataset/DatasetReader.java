@@ -1,13 +1,10 @@
 package rescient.dataset;
 
 import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
-import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.IOException;
 import java.io.Reader;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
+import java.nio.charset.CharacterCodingException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -16,7 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.function.LongConsumer;
 
 /**
  * Reads a dataset and checks all of it before any of it is accepted.
@@ -26,25 +23,34 @@ import java.util.stream.Stream;
  * }</pre>
  */
 public final class DatasetReader {
+    private static final int TOLD_EVERY = 100_000;
     private static final char BYTE_ORDER_MARK = '\uFEFF';
 
     private final Faults faults = new Faults();
     private final Map<String, List<Row>> rows = new HashMap<>();
+    private LongConsumer progress = rows -> {};
+    private long rowsRead;
 
     private DatasetReader() {}
 
     /**
-     * The dataset in a folder of CSV files.
+     * The dataset in a folder of CSV files, a zip of one, or an .xlsx file with a sheet for each table.
      *
      * @throws FaultyDatasetException with every fault, if there is any
-     * @throws UncheckedIOException if a file cannot be read
+     * @throws UncheckedIOException if it cannot be read
      */
-    public static Dataset read(Path folder) {
+    public static Dataset read(Path path) {
+        return read(path, rows -> {});
+    }
+
+    /** The same, telling after each table and every hundred thousand rows how many rows were read. */
+    public static Dataset read(Path path, LongConsumer progress) {
         DatasetReader reader = new DatasetReader();
-        try {
-            reader.readAll(folder);
+        reader.progress = progress;
+        try (DatasetSource source = DatasetSource.open(path)) {
+            reader.readAll(source);
         } catch (IOException e) {
-            throw new UncheckedIOException("The dataset " + folder + " cannot be read: " + e.getMessage(), e);
+            throw new UncheckedIOException("The dataset " + path + " cannot be read: " + e.getMessage(), e);
         }
         reader.checkReferences();
         Dataset dataset = new Dataset(reader.rows);
@@ -59,60 +65,48 @@ public final class DatasetReader {
     /** Rows of one table from text that is known to be right, such as the database's own. */
     public static List<Row> trusted(Table table, Reader csv) {
         DatasetReader reader = new DatasetReader();
-        reader.readTable(table, csv);
+        try (TableRows rows = new CsvRows(csv)) {
+            reader.readTable(table, rows);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
         reader.faults.refuse();
         return reader.rows.get(table.name());
     }
 
-    private void readAll(Path folder) throws IOException {
-        if (!Files.isDirectory(folder)) {
-            throw new IOException("there is no such folder");
-        }
-        try (Stream<Path> files = Files.list(folder)) {
-            files.map(f -> f.getFileName().toString())
-                    .filter(f -> f.endsWith(".csv"))
-                    .filter(f -> Table.named(f.substring(0, f.length() - 4)) == null)
-                    .sorted()
-                    .forEach(f -> faults.add(
-                            f,
-                            0,
-                            "",
-                            "",
-                            "is not a table of a dataset",
-                            "one of "
-                                    + String.join(
-                                            ", ",
-                                            Table.ALL.stream()
-                                                    .map(t -> t.name() + ".csv")
-                                                    .toList())));
+    private void readAll(DatasetSource source) throws IOException {
+        String tables = "one of "
+                + String.join(", ", Table.ALL.stream().map(Table::name).toList());
+        for (String name : source.strangers()) {
+            faults.add(name, 0, "", "", "is not a table of a dataset", tables);
         }
         for (Table table : Table.ALL) {
-            Path file = folder.resolve(table.name() + ".csv");
-            if (Files.exists(file)) {
-                try (Reader csv = Files.newBufferedReader(file)) {
-                    readTable(table, csv);
+            try (TableRows raw = source.rows(table)) {
+                if (raw != null) {
+                    readTable(table, raw);
                 }
             }
         }
     }
 
-    private void readTable(Table table, Reader csv) {
+    private void readTable(Table table, TableRows source) throws IOException {
         List<Row> read = new ArrayList<>();
         rows.put(table.name(), read);
         Set<List<String>> keys = new HashSet<>();
         int[] places = null;
-        try (CsvReader<CsvRecord> reader = CsvReader.builder()
-                .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
-                .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
-                .ofCsvRecord(csv)) {
-            for (CsvRecord record : reader) {
+        try {
+            while (source.hasNext()) {
+                TableRows.Raw raw = source.next();
                 if (places == null) {
-                    places = header(table, record);
+                    places = header(table, raw.values());
                     if (places == null) {
                         return;
                     }
                 } else {
-                    readRow(table, record, places, read, keys);
+                    readRow(table, raw, places, read, keys);
+                    if (++rowsRead % TOLD_EVERY == 0) {
+                        progress.accept(rowsRead);
+                    }
                 }
             }
         } catch (CsvParseException e) {
@@ -123,17 +117,21 @@ public final class DatasetReader {
                     "",
                     "is not CSV by RFC 4180: " + e.getMessage(),
                     "quotes around text that has commas");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        } catch (UncheckedIOException e) {
+            if (!(e.getCause() instanceof CharacterCodingException)) {
+                throw e;
+            }
+            faults.add(table, 0, "", "", "is not UTF-8", "a file saved as UTF-8");
         }
+        progress.accept(rowsRead);
     }
 
     /** The place in the table of each column of the file, or null if a column is unknown or a needed one missing. */
-    private int[] header(Table table, CsvRecord record) {
-        int[] places = new int[record.getFieldCount()];
+    private int[] header(Table table, String[] names) {
+        int[] places = new int[names.length];
         boolean good = true;
         for (int i = 0; i < places.length; i++) {
-            String name = record.getField(i).strip();
+            String name = names[i].strip();
             if (i == 0 && !name.isEmpty() && name.charAt(0) == BYTE_ORDER_MARK) {
                 name = name.substring(1);
             }
@@ -165,25 +163,25 @@ public final class DatasetReader {
         return good ? places : null;
     }
 
-    private void readRow(Table table, CsvRecord record, int[] places, List<Row> read, Set<List<String>> keys) {
-        long line = record.getStartingLineNumber();
-        if (record.getFieldCount() == 1 && record.getField(0).isEmpty()) {
+    private void readRow(Table table, TableRows.Raw raw, int[] places, List<Row> read, Set<List<String>> keys) {
+        long line = raw.line();
+        if (raw.blank()) {
             return;
         }
-        if (record.getFieldCount() != places.length) {
+        if (raw.values().length != places.length) {
             faults.add(
                     table,
                     line,
                     "",
                     "",
-                    "has " + record.getFieldCount() + " values",
+                    "has " + raw.values().length + " values",
                     places.length + " values, as the header");
             return;
         }
         String[] values = new String[table.columns().size()];
         Arrays.fill(values, "");
         for (int i = 0; i < places.length; i++) {
-            values[places[i]] = record.getField(i);
+            values[places[i]] = raw.values()[i];
         }
         List<String> key = new ArrayList<>();
         for (int c = 0; c < values.length; c++) {

@@ -19,56 +19,86 @@ import rescient.core.Plan;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
+import rescient.core.Scope;
 import rescient.core.Signal;
 import rescient.core.Supply;
 
 /** Writes a plan as the CSV files of the open format. */
 public final class PlanFiles {
-    private PlanFiles() {}
+    /** The columns of each file. */
+    static final Map<String, List<String>> COLUMNS = new LinkedHashMap<>();
+
+    static {
+        columns(
+                "planned_orders",
+                "item, site, source, supplier, from_site, quantity, start_quantity, start_date,"
+                        + " due_date, possible_date, for_order, for_line");
+        columns(
+                "signals",
+                "kind, item, site, order_number, order_line, date, new_date, quantity, days, cause_item,"
+                        + " cause_site");
+        columns("demands", "item, site, kind, number, line, quantity, due_date, possible_date, days_late");
+        columns(
+                "pegs",
+                "item, site, supply_kind, supply_number, supply_line, supply_date, demand_kind,"
+                        + " demand_number, demand_line, demand_date, quantity");
+        columns("balances", "item, site, date, receipts, demands, planned_receipts, expired, balance");
+    }
+
+    private static void columns(String file, String names) {
+        COLUMNS.put(file, List.of(names.split(", ")));
+    }
+
+    private final Plan plan;
+    private final Scope scope;
+
+    private PlanFiles(Plan plan, Scope scope) {
+        this.plan = plan;
+        this.scope = scope;
+    }
+
+    private interface Content {
+        void to(CsvWriter csv);
+    }
 
     /**
      * Writes planned_orders, signals, demands, pegs and balances into a folder, which is made if it is missing.
      *
+     * @param scope the stock points that are written
      * @throws UncheckedIOException if a file cannot be written
      */
-    public static void write(Plan plan, Path folder) {
+    public static void write(Plan plan, Scope scope, Path folder) {
+        PlanFiles files = new PlanFiles(plan, scope);
         try {
             Files.createDirectories(folder);
-            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("planned_orders.csv"))) {
-                plannedOrders(plan, csv);
-            }
-            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("signals.csv"))) {
-                signals(plan, csv);
-            }
-            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("demands.csv"))) {
-                demands(plan, csv);
-            }
-            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("pegs.csv"))) {
-                pegs(plan, csv);
-            }
-            try (CsvWriter csv = CsvWriter.builder().build(folder.resolve("balances.csv"))) {
-                balances(plan, csv);
-            }
+            write(folder, "planned_orders", files::plannedOrders);
+            write(folder, "signals", files::signals);
+            write(folder, "demands", files::demands);
+            write(folder, "pegs", files::pegs);
+            write(folder, "balances", files::balances);
         } catch (IOException e) {
             throw new UncheckedIOException("The plan cannot be written to " + folder + ": " + e.getMessage(), e);
         }
     }
 
-    private static void plannedOrders(Plan plan, CsvWriter csv) {
-        csv.writeRecord(
-                "item",
-                "site",
-                "source",
-                "supplier",
-                "from_site",
-                "quantity",
-                "start_quantity",
-                "start_date",
-                "due_date",
-                "possible_date",
-                "for_order",
-                "for_line");
+    private static void write(Path folder, String name, Content content) throws IOException {
+        try (CsvWriter csv = CsvWriter.builder().build(folder.resolve(name + ".csv"))) {
+            csv.writeRecord(COLUMNS.get(name));
+            content.to(csv);
+        }
+    }
+
+    private List<PointView> points() {
+        return plan.points().stream()
+                .filter(p -> scope.holds(p.item(), p.site()))
+                .toList();
+    }
+
+    private void plannedOrders(CsvWriter csv) {
         for (PlannedOrder o : plan.plannedOrders()) {
+            if (!scope.holds(o.item(), o.site())) {
+                continue;
+            }
             csv.writeRecord(
                     o.item(),
                     o.site(),
@@ -85,20 +115,11 @@ public final class PlanFiles {
         }
     }
 
-    private static void signals(Plan plan, CsvWriter csv) {
-        csv.writeRecord(
-                "kind",
-                "item",
-                "site",
-                "order_number",
-                "order_line",
-                "date",
-                "new_date",
-                "quantity",
-                "days",
-                "cause_item",
-                "cause_site");
+    private void signals(CsvWriter csv) {
         for (Signal s : plan.signals()) {
+            if (!scope.holds(s.item(), s.site())) {
+                continue;
+            }
             csv.writeRecord(
                     word(s.kind()),
                     s.item(),
@@ -114,9 +135,8 @@ public final class PlanFiles {
         }
     }
 
-    private static void demands(Plan plan, CsvWriter csv) {
-        csv.writeRecord("item", "site", "kind", "number", "line", "quantity", "due_date", "possible_date", "days_late");
-        for (PointView point : plan.points()) {
+    private void demands(CsvWriter csv) {
+        for (PointView point : points()) {
             point.demands().stream()
                     .sorted(Comparator.comparingInt(Demand::dueDay)
                             .thenComparing(d -> word(d.kind()))
@@ -145,26 +165,14 @@ public final class PlanFiles {
             String demandLine,
             int demandDay) {}
 
-    private static void pegs(Plan plan, CsvWriter csv) {
-        csv.writeRecord(
-                "item",
-                "site",
-                "supply_kind",
-                "supply_number",
-                "supply_line",
-                "supply_date",
-                "demand_kind",
-                "demand_number",
-                "demand_line",
-                "demand_date",
-                "quantity");
+    private void pegs(CsvWriter csv) {
         Comparator<PegKey> order = Comparator.comparingInt(PegKey::demandDay)
                 .thenComparing(PegKey::demandKind)
                 .thenComparing(PegKey::demandNumber, rescient.core.DocumentOrder.INSTANCE)
                 .thenComparing(PegKey::demandLine, rescient.core.DocumentOrder.INSTANCE)
                 .thenComparingInt(PegKey::supplyDay)
                 .thenComparing(PegKey::supplyNumber, rescient.core.DocumentOrder.INSTANCE);
-        for (PointView point : plan.points()) {
+        for (PointView point : points()) {
             Map<PegKey, Long> sums = new LinkedHashMap<>();
             for (Peg peg : point.pegs()) {
                 Supply supply = peg.supply();
@@ -198,9 +206,8 @@ public final class PlanFiles {
         }
     }
 
-    private static void balances(Plan plan, CsvWriter csv) {
-        csv.writeRecord("item", "site", "date", "receipts", "demands", "planned_receipts", "expired", "balance");
-        for (PointView point : plan.points()) {
+    private void balances(CsvWriter csv) {
+        for (PointView point : points()) {
             for (Balance row : point.balances()) {
                 csv.writeRecord(
                         point.item(),

@@ -37,7 +37,7 @@ class CompanyTest {
     private List<String> planned() throws IOException {
         Plan plan = plan();
         Path out = folder.resolve("out");
-        PlanFiles.write(plan, out);
+        PlanFiles.write(plan, rescient.core.Scope.all(plan), out);
         return Files.readAllLines(out.resolve("planned_orders.csv")).stream()
                 .skip(1)
                 .toList();

@@ -116,4 +116,57 @@ class PlanCommandTest {
         assertThat(Files.readAllLines(out.resolve("demands.csv")))
                 .contains("A,W,forecast,Base,2026-04-06,10,2026-04-06,2026-04-06,0");
     }
+
+    @Test
+    void someItemsAndAllBelowThemAreWritten() throws Exception {
+        file("items", "code,unit,kind", "A,pc,", "AB,pc,", "C,pc,", "X,pc,", "KIT,pc,kit", "P,pc,");
+        file(
+                "planning",
+                "item,site,source,lead_time_days",
+                "A,W,make,1",
+                "AB,W,make,1",
+                "C,W,none,",
+                "X,W,make,1",
+                "P,W,make,1");
+        file("bom_lines", "parent,line,component,quantity", "A,1,C,2", "X,1,AB,1", "KIT,1,P,1");
+        file(
+                "customer_orders",
+                "number,line,item,site,quantity,due_date",
+                "1,1,A,W,4,2026-03-20",
+                "1,2,X,W,3,2026-03-20",
+                "1,3,KIT,W,1,2026-03-20");
+        run(dataset.toString(), "--out", out.toString(), "--items", "A");
+        assertThat(planned()).containsExactly("A,W,make,,,4,4,2026-03-19,2026-03-20,,,");
+        // a figure does not change because one looks at less: C is asked for by A alone here, and by nobody else
+        assertThat(Files.readAllLines(out.resolve("signals.csv")))
+                .containsExactly(
+                        "kind,item,site,order_number,order_line,date,new_date,quantity,days,cause_item,cause_site",
+                        "below_safety,C,W,,,2026-03-19,,8,,,",
+                        "no_source,C,W,,,2026-03-19,,8,,,");
+        run(dataset.toString(), "--out", out.toString(), "--items", "?B");
+        assertThat(planned()).containsExactly("AB,W,make,,,3,3,2026-03-18,2026-03-19,2026-03-19,,");
+        run(dataset.toString(), "--out", out.toString(), "--items", "X*");
+        assertThat(planned()).hasSize(2);
+        run(dataset.toString(), "--out", out.toString(), "--items", "KIT");
+        assertThat(planned()).singleElement().asString().startsWith("P,W,");
+    }
+
+    @Test
+    void aSettingThatIsNoDateIsAFault() throws Exception {
+        file("settings", "key,value", "today,soon", "horizon_end,2026-12-31");
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.exit()).isEqualTo(2);
+        assertThat(done.complained()).contains("settings.csv, row 2, value \"soon\": is not a date");
+        file("settings", "key,value", "today,2026-03-02", "horizon_end,2026-03-01");
+        assertThat(run(dataset.toString(), "--out", out.toString()).complained())
+                .contains("lies before today");
+    }
+
+    @Test
+    void whatIsNotUtf8IsAFault() throws Exception {
+        Files.write(dataset.resolve("items.csv"), new byte[] {'c', 'o', 'd', 'e', '\n', (byte) 0xE9, '\n'});
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.exit()).isEqualTo(2);
+        assertThat(done.complained()).contains("items.csv: is not UTF-8");
+    }
 }

@@ -1,0 +1,183 @@
+package rescient.dataset;
+
+import java.util.HashMap;
+import java.util.Map;
+
+/** What each table and each column means, in one line: for the guide, the data package and the templates. */
+final class Meanings {
+    private static final Map<String, String> TABLES = new HashMap<>();
+    private static final Map<String, String> COLUMNS = new HashMap<>();
+
+    private Meanings() {}
+
+    static String of(Table table) {
+        return TABLES.get(table.name());
+    }
+
+    /** The meaning in this table, or the one that the column has everywhere; null if nobody wrote one. */
+    static String of(Table table, Column column) {
+        String own = COLUMNS.get(table.name() + "." + column.name());
+        return own != null ? own : COLUMNS.get(column.name());
+    }
+
+    private static void table(String name, String meaning) {
+        TABLES.put(name, meaning);
+    }
+
+    private static void column(String name, String meaning) {
+        COLUMNS.put(name, meaning);
+    }
+
+    static {
+        table("settings", "What holds for the whole calculation");
+        table("calendars", "Working weekdays of sites, suppliers and work centers");
+        table("calendar_exceptions", "Days that work or do not, whatever their weekday");
+        table("units", "Units of measure and how finely they are counted");
+        table("unit_conversions", "How units convert, in general or for one item");
+        table("sites", "Places that hold stock");
+        table("item_groups", "Groups of items, with defaults for planning them");
+        table("items", "Everything that is bought, made, stocked or sold");
+        table("planning", "How one item is planned at one site: a stock point");
+        table("bom_lines", "Bills of materials, and the parts of kits and phantoms");
+        table("operations", "Routings: what is done to make or assemble an item");
+        table("work_centers", "Where operations are done");
+        table("suppliers", "Who sells to us");
+        table("supplier_items", "What suppliers offer, and their prices by quantity");
+        table("customers", "Who buys from us");
+        table("stock", "Stock on hand, lot by lot");
+        table("customer_orders", "Open lines of customer orders");
+        table("forecasts", "Forecasts, in named sets");
+        table("shipments", "What was shipped to customers");
+        table("open_orders", "Firmed and released orders that are not done");
+        table("open_order_components", "What open orders still have to issue or ship");
+        everywhere();
+        planning();
+        materials();
+        trade();
+        orders();
+    }
+
+    private static void everywhere() {
+        column("code", "Code");
+        column("name", "Name");
+        column("item", "Item");
+        column("site", "Site");
+        column("unit", "Unit of the quantities in this row; the item's own if not set");
+        column("calendar", "Calendar");
+        column("supplier", "Supplier");
+        column("quantity", "Quantity in the item's unit");
+        column("number", "Number of the document");
+        column("line", "Line of the document");
+        column("email", "Address for documents");
+        column(
+                "settings.key",
+                "today, horizon_end, forecast_set, forecast_consumption, release_ahead_days or currency");
+        column("settings.value", "The setting");
+        for (String day : Company.WEEKDAYS) {
+            column(day, "Works on this weekday; if not set, Monday to Friday do");
+        }
+        column("calendar_exceptions.date", "The day");
+        column("calendar_exceptions.working", "Whether it works");
+        column("units.decimals", "Decimals that a quantity in this unit may have, 0 to 6");
+        column("unit_conversions.item", "Item that it holds for; every item if not set");
+        column("from_unit", "Unit to convert from");
+        column("to_unit", "Unit to convert to");
+        column("factor", "How many to_unit one from_unit is");
+        column("sites.kind", "What the place is");
+        column("sites.calendar", "Its working days; Monday to Friday if not set");
+    }
+
+    private static void planning() {
+        column("items.group", "Group whose defaults hold");
+        column("items.unit", "Unit it is stocked and planned in");
+        column("items.kind", "stocked; kit: sold as one line and kept as its parts; phantom: passed through");
+        column("tracking", "Whether stock is kept by lot or serial number");
+        column("standard_cost", "Cost of one unit");
+        column("items.price", "Sales price of one unit");
+        column("costing", "How stock is valued");
+        column("planner", "Who plans it");
+        column("source", "How the stock point is replenished; here or in the item's group");
+        column("planning.supplier", "Chosen supplier; if not set, the first choice by preference");
+        column("item_groups.supplier", "Chosen supplier");
+        column("from_site", "Sending site of a transfer, or the subcontractor's premises");
+        column("rule", "Planning rule; lot_for_lot if not set");
+        column("safety_stock", "What should always be left");
+        column("reorder_point", "Order when stock and receipts together fall below this");
+        column("order_up_to", "Order up to this (min_max)");
+        column("fixed_quantity", "Quantity of each order (fixed_quantity)");
+        column("period_count", "How many periods one order covers (period)");
+        column("period_unit", "Length of a period");
+        column("min_quantity", "Least quantity of an order");
+        column("max_quantity", "Greatest quantity of an order; more is split");
+        column("multiple", "Orders are whole multiples of this");
+        column("yield", "Good part of what is started, more than 0 and at most 1");
+        column("lead_time_days", "Working days from start to due date");
+        column("lead_time_per_unit_days", "Working days more for each unit started");
+        column("safety_time_days", "Working days that receipts come before they are needed");
+        column("frozen_days", "No planned order is due within so many days from today");
+        column("demand_fence_days", "Forecasts within so many days from today do not count");
+        column("consume_back_days", "Customer orders take from forecasts up to so many days earlier");
+        column("consume_forward_days", "Customer orders take from forecasts up to so many days later");
+        column("reschedule_tolerance_days", "An open order may be off by so many days without a signal");
+        column("pull_in_days", "Open orders up to so many days later are pulled in; any if not set");
+    }
+
+    private static void materials() {
+        column("parent", "Item that is made, assembled or passed through");
+        column("bom_lines.line", "Place among the parent's lines");
+        column("component", "Item that it takes");
+        column("bom_lines.quantity", "How much for one unit of the parent, or for one order");
+        column("per", "Whether the quantity is for one unit or for the order as a whole");
+        column("scrap", "Part that is lost on the way: 0.05 is 5 % more");
+        column("valid_from", "First day on which the line holds");
+        column("valid_to", "Last day on which the line holds");
+        column("step", "Operation that needs it; the start of the order if not set");
+        column("operations.step", "Orders the operations of an item");
+        column("operations.site", "Site it holds for; every site if not set");
+        column("work_center", "Where it is done");
+        column("queue_minutes", "Minutes of waiting before");
+        column("setup_minutes", "Minutes of setting up, once an order");
+        column("run_minutes_per_unit", "Minutes for each unit started");
+        column("move_minutes", "Minutes of moving on afterwards");
+        column("note", "What the shop floor should know");
+        column("work_centers.calendar", "Its working days; the site's if not set");
+        column("minutes_per_day", "Minutes it works on a working day");
+        column("efficiency", "1 is 100 %; setup and run minutes are divided by it");
+        column("cost_per_hour", "Cost of an hour");
+    }
+
+    private static void trade() {
+        column("suppliers.calendar", "Its working days; the receiving site's if not set");
+        column("currency", "Currency of its prices");
+        column("minimum_order_value", "Least value of one order");
+        column("from_quantity", "Price from this quantity on; 0: the base row, whose terms plan");
+        column("price", "Price of one unit");
+        column("preference", "1 is the first choice");
+        column("supplier_items.min_quantity", "Least quantity, in the unit of this row");
+        column("supplier_items.max_quantity", "Greatest quantity, in the unit of this row");
+        column("supplier_items.multiple", "Whole multiples of this, in the unit of this row");
+        column("supplier_items.lead_time_days", "Working days from order to receipt");
+        column("customer", "Customer");
+        column("priority", "1 is served first; 5 if not set");
+        column("customer_orders.quantity", "Still open, in the item's unit");
+        column("due_date", "Day it is wanted or promised");
+    }
+
+    private static void orders() {
+        column("lot", "Lot number");
+        column("serial", "Serial number");
+        column("expiry", "First day on which it no longer serves");
+        column("quarantined", "Does not count until it is cleared");
+        column("set", "Name of the forecast set");
+        column("from_date", "First day of the bucket");
+        column("bucket", "Length of the bucket");
+        column("shipments.date", "Day it was shipped");
+        column("open_orders.kind", "How it replenishes");
+        column("stage", "firmed by the planner, or released to who carries it out");
+        column("open_orders.quantity", "Good quantity still open, in the item's unit");
+        column("start_date", "Day it starts");
+        column("locked", "Not to be moved: no signal, never pulled in");
+        column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
+        column("needed_date", "Day it is needed");
+    }
+}
