@@ -122,18 +122,32 @@ final class ChangedRows {
         return rows.stock;
     }
 
-    private static OpenOrderComponent[] components(
-            Rows rows, String number, String line, List<OpenOrderComponent> instead) {
-        List<OpenOrderComponent> sorted = new ArrayList<>(instead);
-        sorted.sort(Rows.COMPONENTS);
-        int from =
-                Arrays.binarySearch(rows.components, new OpenOrderComponent(number, line, "", 0, 0), Rows.COMPONENTS);
-        from = from < 0 ? -from - 1 : from;
+    /** What an open order still has to issue. */
+    static List<OpenOrderComponent> componentsOf(Rows rows, String number, String line) {
+        int from = firstComponent(rows, number, line);
+        return List.of(Arrays.copyOfRange(rows.components, from, endOfComponents(rows, from, number, line)));
+    }
+
+    private static int firstComponent(Rows rows, String number, String line) {
+        int at = Arrays.binarySearch(rows.components, new OpenOrderComponent(number, line, "", 0, 0), Rows.COMPONENTS);
+        return at < 0 ? -at - 1 : at;
+    }
+
+    private static int endOfComponents(Rows rows, int from, String number, String line) {
         int to = from;
         while (to < rows.components.length
                 && DocumentOrder.compare(rows.components[to].number(), rows.components[to].line(), number, line) == 0) {
             to++;
         }
+        return to;
+    }
+
+    private static OpenOrderComponent[] components(
+            Rows rows, String number, String line, List<OpenOrderComponent> instead) {
+        List<OpenOrderComponent> sorted = new ArrayList<>(instead);
+        sorted.sort(Rows.COMPONENTS);
+        int from = firstComponent(rows, number, line);
+        int to = endOfComponents(rows, from, number, line);
         OpenOrderComponent[] next = new OpenOrderComponent[rows.components.length - (to - from) + sorted.size()];
         System.arraycopy(rows.components, 0, next, 0, from);
         for (int i = 0; i < sorted.size(); i++) {

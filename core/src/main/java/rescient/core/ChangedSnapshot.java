@@ -45,13 +45,14 @@ final class ChangedSnapshot {
         if (!anew) {
             return new Result(new Snapshot(rows, parts), touched);
         }
-        Snapshot snapshot = new SnapshotAssembly(rows).assemble();
+        Snapshot snapshot = new SnapshotAssembly(rows, parts.numbers, parts.lines).assemble();
         boolean sameDays = snapshot.today == before.today && snapshot.horizonEnd == before.horizonEnd;
         boolean sameSettings = snapshot.forecastConsumption == before.forecastConsumption
                 && snapshot.releaseAheadDays == before.releaseAheadDays;
+        boolean sameRanks = parts.numbers.isKeptBy(snapshot.numbers) && parts.lines.isKeptBy(snapshot.lines);
         return new Result(
                 snapshot,
-                sameDays && sameSettings && snapshot.network.numbersLike(before.network)
+                sameDays && sameSettings && sameRanks && snapshot.network.numbersLike(before.network)
                         ? Differences.between(before, snapshot)
                         : null);
     }
@@ -99,7 +100,9 @@ final class ChangedSnapshot {
             return;
         }
         boolean kit = (gone != null && isKit(gone.item())) || (instead != null && isKit(instead.item()));
-        if (kit || (instead != null && (!isKnown(instead.item(), instead.site()) || !ranked(number, line)))) {
+        if (kit
+                || (gone != null && mayVanish(gone.item(), gone.site()))
+                || (instead != null && (!isKnown(instead.item(), instead.site()) || !ranked(number, line)))) {
             anew = true;
             return;
         }
@@ -123,6 +126,13 @@ final class ChangedSnapshot {
 
     private boolean isKnown(String item, String site) {
         return before.pointOf(item, site) >= 0;
+    }
+
+    /** A stock point that only a document or a lot makes one is none without it. */
+    private boolean mayVanish(String item, String site) {
+        int p = before.pointOf(item, site);
+        return before.network.incomingStart[p] == before.network.incomingStart[p + 1]
+                && !rows.planning.getOrDefault(item, Map.of()).containsKey(site);
     }
 
     private static DocumentDemands collected(Map<Integer, DocumentDemands> demands, int point) {
@@ -168,7 +178,8 @@ final class ChangedSnapshot {
         if (gone == null && instead == null) {
             return;
         }
-        if (instead != null && !(fits(instead, components) && ranked(number, line))) {
+        boolean vanishing = gone != null && mayVanish(gone);
+        if (vanishing || (instead != null && !(fits(instead, components) && ranked(number, line)))) {
             anew = true;
             return;
         }
@@ -198,6 +209,16 @@ final class ChangedSnapshot {
         replace(points, gone, demands);
     }
 
+    private boolean mayVanish(OpenOrder order) {
+        boolean vanishing = mayVanish(order.item(), order.site());
+        for (OpenOrderComponent row : ChangedRows.componentsOf(rows, order.number(), order.line())) {
+            for (Kits.Part part : before.documents.parts(row.component())) {
+                vanishing |= mayVanish(part.component(), DocumentRows.issuingSite(order));
+            }
+        }
+        return vanishing;
+    }
+
     /** Whether all points are known, and lie so that dates can still be worked out level by level. */
     private boolean fits(OpenOrder order, List<OpenOrderComponent> components) {
         int p = before.pointOf(order.item(), order.site());
@@ -224,7 +245,7 @@ final class ChangedSnapshot {
     }
 
     private void stock(String item, String site) {
-        anew |= !isKnown(item, site);
+        anew |= !isKnown(item, site) || mayVanish(item, site);
     }
 
     private void lots(String item, String site) {

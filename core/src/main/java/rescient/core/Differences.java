@@ -26,6 +26,7 @@ final class Differences {
     private boolean isSame(int p) {
         return a.points[p].plannedAs(b.points[p])
                 && a.network.asksLike(b.network, p)
+                && a.network.asksOthersLike(b.network, p)
                 && sameRows(a.stockOf[p], b.stockOf[p])
                 && sameOrders(a.openOrdersOf[p], b.openOrdersOf[p])
                 && sameDemands(a.demands[p], b.demands[p])

@@ -10,10 +10,12 @@ import java.util.stream.IntStream;
 final class LateOrders {
     private final Signal[][] ofPoint;
     private final Map<CustomerOrderLine, Signal> ofKit;
+    private final List<Snapshot.KitOrder> kitOrders;
 
-    private LateOrders(Signal[][] ofPoint, Map<CustomerOrderLine, Signal> ofKit) {
+    private LateOrders(Signal[][] ofPoint, Map<CustomerOrderLine, Signal> ofKit, List<Snapshot.KitOrder> kitOrders) {
         this.ofPoint = ofPoint;
         this.ofKit = ofKit;
+        this.kitOrders = kitOrders;
     }
 
     static LateOrders of(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {
@@ -21,16 +23,16 @@ final class LateOrders {
         IntStream.range(0, snapshot.network.planned())
                 .parallel()
                 .forEach(p -> ofPoint[p] = Signals.late(snapshot, plans[p], possible));
-        return new LateOrders(ofPoint, kits(snapshot, plans, possible));
+        return new LateOrders(ofPoint, kits(snapshot, plans, possible), snapshot.kitOrders);
     }
 
     /** These with those of some points found again. */
     LateOrders after(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, BitSet points) {
         Signal[][] next = ofPoint.clone();
         points.stream().forEach(p -> next[p] = Signals.late(snapshot, plans[p], possible));
-        boolean anyKit = snapshot.kitOrders.stream()
-                .anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
-        return new LateOrders(next, anyKit ? kits(snapshot, plans, possible) : ofKit);
+        boolean kitsTouched = snapshot.kitOrders != kitOrders
+                || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
+        return new LateOrders(next, kitsTouched ? kits(snapshot, plans, possible) : ofKit, snapshot.kitOrders);
     }
 
     private static Map<CustomerOrderLine, Signal> kits(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {

@@ -207,6 +207,18 @@ final class Network {
         return Arrays.equals(loops, other.loops);
     }
 
+    /** Whether the edges that begin at a point are the same ones. */
+    boolean asksOthersLike(Network other, int p) {
+        int edges = edgeStart[p + 1] - edgeStart[p];
+        boolean same = edges == other.edgeStart[p + 1] - other.edgeStart[p];
+        for (int e = 0; same && e < edges; e++) {
+            int mine = edgeStart[p] + e;
+            int its = other.edgeStart[p] + e;
+            same = edgeTo[mine] == other.edgeTo[its] && edgePart[mine].equals(other.edgePart[its]);
+        }
+        return same;
+    }
+
     /** Whether the edges that end at a point are the same ones. */
     boolean asksLike(Network other, int p) {
         int edges = incomingStart[p + 1] - incomingStart[p];

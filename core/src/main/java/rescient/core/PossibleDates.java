@@ -109,9 +109,14 @@ final class PossibleDates {
         Network network = snapshot.network;
         DemandList demands = plans[p].demands;
         DemandList demandsBefore = before.plans[p].demands;
+        Network networkBefore = before.snapshot.network;
+        boolean sameEdges = network == networkBefore || network.asksLike(networkBefore, p);
         int first = network.incomingStart[p];
         for (int i = first; i < network.incomingStart[p + 1]; i++) {
             int parent = network.edgeFrom[network.incoming[i]];
+            if (!sameEdges) {
+                marked.set(parent);
+            }
             for (int o = 0; !marked.get(parent) && o < plans[parent].planned.size; o++) {
                 int d = demands.raisedBy(i - first, o);
                 int dBefore = demandsBefore.raisedBy(i - first, o);

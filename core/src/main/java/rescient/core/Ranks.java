@@ -46,6 +46,26 @@ final class Ranks {
         return rank != null ? rank : added.get(text);
     }
 
+    /** These ranks with the texts that they do not know, or new ones if there is no room. */
+    Ranks covering(Collection<String> texts) {
+        if (sorted.length == 0) {
+            return of(texts);
+        }
+        Ranks known = this;
+        for (String text : texts) {
+            known = known.with(text);
+            if (known == null) {
+                return of(texts);
+            }
+        }
+        return known;
+    }
+
+    /** Whether what has a rank here has the same one there. */
+    boolean isKeptBy(Ranks other) {
+        return ranks == other.ranks;
+    }
+
     /** These ranks and one for this text too, or null if there is no room for it. */
     Ranks with(String text) {
         if (ranks.containsKey(text) || added.containsKey(text)) {

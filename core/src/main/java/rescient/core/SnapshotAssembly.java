@@ -23,6 +23,13 @@ final class SnapshotAssembly {
     private final StockPoints stockPoints;
 
     SnapshotAssembly(Rows rows) {
+        this(rows, Ranks.of(List.of()), Ranks.of(List.of()));
+    }
+
+    /** Numbers and lines keep the ranks they have, as long as there is room for those that are new. */
+    SnapshotAssembly(Rows rows, Ranks numbers, Ranks lines) {
+        parts.numbers = numbers;
+        parts.lines = lines;
         this.rows = rows;
         this.itemList = List.copyOf(rows.items.values());
         this.siteList = List.copyOf(rows.sites.keySet());
@@ -34,8 +41,8 @@ final class SnapshotAssembly {
     }
 
     Snapshot assemble() {
-        parts.numbers = Ranks.of(numbers());
-        parts.lines = Ranks.of(lines());
+        parts.numbers = parts.numbers.covering(numbers());
+        parts.lines = parts.lines.covering(lines());
         parts.itemRank =
                 itemList.stream().mapToInt(i -> parts.numbers.of(i.code())).toArray();
         parts.siteRank = siteList.stream().mapToInt(parts.numbers::of).toArray();

@@ -270,4 +270,51 @@ class WholePlanTest {
                 .isInstanceOf(PlanningException.class)
                 .hasMessageContaining("There is no item NOTHING");
     }
+
+    @Test
+    void anOrderThatCanNeverBeMetIsNotLateByAnything() {
+        // A is made of B, which has no source and no stock: A's order has no possible date; B says why
+        Example example = new Example().planned(Example.make("A").leadTimeDays(1));
+        example.items("B").bom("A", "B", "1").wanted("A", 4, "20 Mar");
+        Plan plan = example.plan();
+        assertThat(plan.point("A", "W").orElseThrow().demands())
+                .singleElement()
+                .extracting(Demand::possibleDay, Demand::daysLate)
+                .containsExactly(null, null);
+        assertThat(plan.signals())
+                .extracting(Signal::kind, Signal::item)
+                .containsExactlyInAnyOrder(
+                        org.assertj.core.groups.Tuple.tuple(Signal.Kind.NO_SOURCE, "B"),
+                        org.assertj.core.groups.Tuple.tuple(Signal.Kind.BELOW_SAFETY, "B"));
+    }
+
+    @Test
+    void ofTwoOrdersNotNeededTheGreaterNumberIsLookedAtFirstWhateverTheirStage() {
+        // 10 are wanted on 20 Mar; both orders bring 10 on 10 Mar. Looked at first, the greater number is not needed;
+        // then the
+        // other one is, on 20 Mar. Were the stage to count, firmed before released, it would be the other way round.
+        Example example =
+                new Example().planned(Example.buy("B").leadTimeDays(2)).wanted("B", 10, "20 Mar");
+        for (Stage stage : Stage.values()) {
+            String number = stage == Stage.RELEASED ? "P9" : "P1";
+            example.builder.openOrder(new OpenOrder(
+                    number,
+                    "1",
+                    Source.BUY,
+                    stage,
+                    "B",
+                    "W",
+                    null,
+                    "S",
+                    Quantity.of(10),
+                    Example.day("10 Mar"),
+                    OpenOrder.NO_DAY,
+                    false));
+        }
+        assertThat(example.plan().signals())
+                .extracting(Signal::kind, Signal::orderNumber)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(Signal.Kind.CANCEL, "P9"),
+                        org.assertj.core.groups.Tuple.tuple(Signal.Kind.PUSH_BACK, "P1"));
+    }
 }
