@@ -4,7 +4,9 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** The signals of late customer orders: those of each stock point, and those of kits. */
 final class LateOrders {
@@ -46,12 +48,10 @@ final class LateOrders {
         return late;
     }
 
-    void addTo(List<Signal> signals) {
-        for (Signal[] some : ofPoint) {
-            if (some != null) {
-                signals.addAll(List.of(some));
-            }
-        }
-        signals.addAll(ofKit.values());
+    /** Adds those that are late by some days, or those that can never be met and so are late by nothing. */
+    void addTo(List<Signal> signals, boolean never) {
+        Stream.concat(Stream.of(ofPoint).filter(Objects::nonNull).flatMap(Stream::of), ofKit.values().stream())
+                .filter(signal -> never == (signal.newDay() == OpenOrder.NO_DAY))
+                .forEach(signals::add);
     }
 }

@@ -95,7 +95,7 @@ public final class Plan {
             for (int p : snapshot.network.loops) {
                 all.add(Signals.loop(snapshot.points[p]));
             }
-            late.addTo(all);
+            late.addTo(all, false);
             signals = Signals.inOrder(all);
         }
         return signals;
@@ -129,6 +129,16 @@ public final class Plan {
             }
         }
         return keys;
+    }
+
+    /**
+     * Customer order lines that can never be met, because a part of them or of what they are made of has no supply: as
+     * {@code demand_late} without a new date. They are not among the signals, for there is nothing they are late by.
+     */
+    public List<Signal> neverMet() {
+        List<Signal> all = new ArrayList<>();
+        late.addTo(all, true);
+        return Signals.inOrder(all);
     }
 
     /** One stock point, if there is one for this item and site. */

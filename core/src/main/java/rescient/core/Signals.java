@@ -190,11 +190,11 @@ final class Signals {
         }
     }
 
-    /** An order line without a possible date has nothing it could be late by: the source that is missing speaks. */
     private void late(CustomerOrderLine order, int possible, int cause) {
-        if (possible == PossibleDates.NEVER || possible <= order.dueDay()) {
+        if (possible <= order.dueDay()) {
             return;
         }
+        boolean never = possible == PossibleDates.NEVER;
         StockPoint culprit = snapshot.points[cause];
         add(new Signal(
                 Signal.Kind.DEMAND_LATE,
@@ -203,9 +203,9 @@ final class Signals {
                 order.number(),
                 order.line(),
                 order.dueDay(),
-                possible,
+                never ? OpenOrder.NO_DAY : possible,
                 order.quantity(),
-                possible - order.dueDay(),
+                never ? Signal.NO_DAYS : possible - order.dueDay(),
                 culprit.itemCode,
                 culprit.siteCode));
     }

@@ -19,6 +19,13 @@ public final class Dataset {
         return rows.getOrDefault(table, List.of());
     }
 
+    /** The same with other rows of one table. */
+    public Dataset with(String table, List<Row> others) {
+        Map<String, List<Row>> changed = new HashMap<>(rows);
+        changed.put(table, List.copyOf(others));
+        return new Dataset(changed);
+    }
+
     /** A setting's value, or null. */
     public String setting(String key) {
         return rows("settings").stream()

@@ -5,4 +5,6 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface UserRepository extends JpaRepository<User, Long> {
     Optional<User> findByLogin(String login);
+
+    void deleteByDemoTrue();
 }

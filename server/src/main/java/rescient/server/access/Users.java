@@ -49,6 +49,13 @@ public class Users implements UserDetailsService {
         users.save(new User("planner", "First planner", encoder.encode(password), Role.PLANNER, false));
     }
 
+    /** Takes the demo's sign-ins away; true if nobody is left. */
+    @Transactional
+    public boolean withoutDemo() {
+        users.deleteByDemoTrue();
+        return none();
+    }
+
     @Transactional(readOnly = true)
     public boolean none() {
         return users.count() == 0;

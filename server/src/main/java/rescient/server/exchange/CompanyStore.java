@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.postgresql.PGConnection;
@@ -72,11 +73,7 @@ public class CompanyStore {
     }
 
     private static List<Row> copyOut(Connection connection, Table table) throws SQLException {
-        String columns = table.columns().stream()
-                .map(c -> c.type() == ColumnType.FLAG
-                        ? "\"%s\"::text as \"%s\"".formatted(c.name(), c.name())
-                        : '"' + c.name() + '"')
-                .collect(Collectors.joining(", "));
+        String columns = table.columns().stream().map(CompanyStore::read).collect(Collectors.joining(", "));
         StringWriter text = new StringWriter();
         try {
             copy(connection)
@@ -89,14 +86,30 @@ public class CompanyStore {
         return DatasetReader.trusted(table, new StringReader(text.toString()));
     }
 
+    /** As it stands in a dataset: true and false in words, decimals without the zeros behind them. */
+    private static String read(Column column) {
+        String name = '"' + column.name() + '"';
+        if (column.type() == ColumnType.FLAG) {
+            return name + "::text as " + name;
+        }
+        return column.type() instanceof ColumnType.Decimal ? "trim_scale(" + name + ") as " + name : name;
+    }
+
     /** Replaces the company by a dataset, all or nothing. */
     @Transactional
     public void replace(Dataset dataset, String name, boolean demo) {
+        replace(dataset, name, demo, table -> {});
+    }
+
+    /** The same, telling before each table. */
+    @Transactional
+    public void replace(Dataset dataset, String name, boolean demo, Consumer<Table> progress) {
         companies.lock();
         entities.unwrap(Session.class).doWork(connection -> {
             try (Statement statement = connection.createStatement()) {
                 clear(statement);
                 for (Table table : Table.ALL) {
+                    progress.accept(table);
                     if (VIEWS.contains(table.name())) {
                         statement.execute(
                                 "create temp table incoming_%s on commit drop as select * from %s with no data"

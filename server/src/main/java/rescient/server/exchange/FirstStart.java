@@ -8,6 +8,7 @@ import java.util.HexFormat;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
@@ -22,6 +23,7 @@ import rescient.server.platform.Today;
 
 /** Fills an empty database when the server starts: with the demo company, or with nothing but one first sign-in. */
 @Component
+@ConditionalOnExpression("'${rescient.exchange:}'.isEmpty()")
 class FirstStart {
     private static final Logger LOG = LoggerFactory.getLogger(FirstStart.class);
 

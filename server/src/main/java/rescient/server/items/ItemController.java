@@ -152,7 +152,7 @@ class ItemController {
                 sum(point, Supply.Kind.STOCK),
                 sum(point, Supply.Kind.OPEN),
                 point.plannedOrders().size(),
-                (int) version.plan().signals().stream()
+                (int) version.signals().stream()
                         .filter(s -> s.item().equals(point.item()) && s.site().equals(point.site()))
                         .count());
     }

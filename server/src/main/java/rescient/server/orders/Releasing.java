@@ -11,16 +11,21 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import rescient.core.Change;
 import rescient.core.Demand;
+import rescient.core.OpenOrder;
+import rescient.core.OpenOrderComponent;
 import rescient.core.PlannedOrder;
 import rescient.core.Quantity;
 import rescient.core.Source;
+import rescient.core.Stage;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
@@ -119,9 +124,10 @@ class Releasing {
         }
         Release release = new Release(live.knowing(revision), keys);
         refuse(user, release, leaveOut);
-        Answer answer = create(user, release, note);
+        List<Change> changes = new ArrayList<>();
+        Answer answer = create(user, release, note, changes);
         entities.persist(new Command(commandKey, user.getUsername(), request, write(answer), today.now()));
-        companies.changed();
+        companies.changed(changes);
         return answer;
     }
 
@@ -180,7 +186,7 @@ class Releasing {
                         + ".");
     }
 
-    private Answer create(SignedIn user, Release release, String note) {
+    private Answer create(SignedIn user, Release release, String note, List<Change> changes) {
         List<Created> created = new ArrayList<>();
         for (Draft draft : release.drafts()) {
             SupplyOrder order = new SupplyOrder();
@@ -197,7 +203,9 @@ class Releasing {
                 order.lines.add(line(order, ++position, line, release.ready.get(line.key())));
             }
             entities.persist(order);
-            components.saveAll(components(release, order, draft));
+            List<SupplyOrderComponent> rows = components(release, order, draft);
+            components.saveAll(rows);
+            changes.addAll(changes(order, rows));
             created.add(new Created(
                     order.number,
                     order.kind,
@@ -207,6 +215,35 @@ class Releasing {
                     draft.value()));
         }
         return new Answer(created, release.obstacles);
+    }
+
+    /** What the plan has to know of a new order. */
+    private static List<Change> changes(SupplyOrder order, List<SupplyOrderComponent> rows) {
+        List<Change> changes = new ArrayList<>();
+        for (SupplyOrderLine line : order.lines) {
+            List<OpenOrderComponent> toIssue = rows.stream()
+                    .filter(row -> row.line.equals(line.line))
+                    .map(row -> new OpenOrderComponent(
+                            order.number, row.line, row.component, Quantity.of(row.quantity), (int)
+                                    row.neededDate.toEpochDay()))
+                    .toList();
+            changes.add(new Change.Order(
+                    new OpenOrder(
+                            order.number,
+                            line.line,
+                            Source.valueOf(order.kind.toUpperCase(Locale.ROOT)),
+                            Stage.RELEASED,
+                            line.item,
+                            order.site,
+                            order.fromSite,
+                            order.supplier,
+                            Quantity.of(line.quantity),
+                            (int) line.dueDate.toEpochDay(),
+                            line.startDate == null ? OpenOrder.NO_DAY : (int) line.startDate.toEpochDay(),
+                            false),
+                    toIssue));
+        }
+        return changes;
     }
 
     private static SupplyOrderLine line(SupplyOrder order, int position, Draft.Line draft, PlannedOrder planned) {

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import rescient.core.Change;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 
@@ -43,6 +44,11 @@ public final class Directory {
                         .add(r));
         Comparator<Row> byLine = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
         bomLines.values().forEach(lines -> lines.sort(byLine));
+    }
+
+    /** The same with what changes say of documents; whoever changes anything else has the company read again. */
+    Directory after(List<Change> changes) {
+        return new Directory(OpenOrderRows.after(dataset, changes));
     }
 
     private void index(Map<String, Row> into, String table) {

@@ -1,6 +1,10 @@
 package rescient.server.planning;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -9,13 +13,12 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
-import org.springframework.boot.context.event.ApplicationStartedEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
+import rescient.core.Change;
 import rescient.core.Plan;
 import rescient.core.PlanOptions;
 import rescient.core.Planner;
@@ -39,6 +42,9 @@ public class LivePlan implements DisposableBean {
     private final PlanNews news;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
     private final AtomicBoolean waiting = new AtomicBoolean();
+    /** Committed changes that no plan knows yet. */
+    private final Queue<CompanyChanged> changes = new ConcurrentLinkedQueue<>();
+
     private final CountDownLatch first = new CountDownLatch(1);
     private final Object arrival = new Object();
     private volatile PlanVersion current;
@@ -93,13 +99,22 @@ public class LivePlan implements DisposableBean {
         return current;
     }
 
-    @EventListener(ApplicationStartedEvent.class)
+    /** Makes the first plan. */
     void start() {
         request();
     }
 
+    /** The company has this revision now, whoever changed it. */
+    void known(long revision) {
+        PlanVersion plan = current;
+        if (plan != null && plan.revision() < revision) {
+            request();
+        }
+    }
+
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
     void changed(CompanyChanged change) {
+        changes.add(change);
         request();
     }
 
@@ -124,23 +139,11 @@ public class LivePlan implements DisposableBean {
     private void make() {
         try {
             long begun = System.nanoTime();
-            CompanyStore.Stored stored = store.read();
-            LocalDate day = today.day();
-            LocalDate horizonEnd = day.plusDays(stored.horizonDays());
-            Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
-            long took = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
-            PlanVersion before = current;
-            current = new PlanVersion(
-                    before == null ? 1 : before.number() + 1,
-                    stored.revision(),
-                    today.now(),
-                    took,
-                    day,
-                    horizonEnd,
-                    stored.name(),
-                    stored.demo(),
-                    plan,
-                    new Directory(stored.dataset()));
+            PlanVersion next = afterChanges();
+            if (next == null) {
+                next = fromStore();
+            }
+            current = next.took(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
             failure = null;
         } catch (RuntimeException e) {
             failure = e.getMessage();
@@ -157,6 +160,49 @@ public class LivePlan implements DisposableBean {
         if (current != null) {
             news.tell(current.number());
         }
+    }
+
+    /** The plan with the changes that came, or null if they do not follow on it or one of them may be anything. */
+    private PlanVersion afterChanges() {
+        List<Change> all = new ArrayList<>();
+        PlanVersion before = current;
+        long revision = before == null ? 0 : before.revision();
+        boolean complete = before != null && before.today().equals(today.day());
+        boolean any = false;
+        for (CompanyChanged change = changes.poll(); change != null; change = changes.poll()) {
+            if (complete && change.revision() > revision) {
+                complete = change.revision() == revision + 1 && change.changes() != null;
+                revision = change.revision();
+                any = true;
+                all.addAll(complete ? change.changes() : List.of());
+            }
+        }
+        if (!complete || !any) {
+            return null;
+        }
+        return before.after(
+                revision,
+                today.now(),
+                before.plan().after(all),
+                before.directory().after(all));
+    }
+
+    private PlanVersion fromStore() {
+        CompanyStore.Stored stored = store.read();
+        LocalDate day = today.day();
+        LocalDate horizonEnd = day.plusDays(stored.horizonDays());
+        Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
+        return new PlanVersion(
+                current == null ? 1 : current.number() + 1,
+                stored.revision(),
+                today.now(),
+                0,
+                day,
+                horizonEnd,
+                stored.name(),
+                stored.demo(),
+                plan,
+                new Directory(stored.dataset()));
     }
 
     @Override

@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
-import rescient.core.Signal;
 import rescient.dataset.Row;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -33,7 +32,7 @@ class PlanController {
      * The state of the plan.
      *
      * @param failure what kept the last calculation from being completed
-     * @param lateOrders customer orders that will be late
+     * @param lateOrders customer orders that will be late or can never be met
      */
     record PlanState(
             long version,
@@ -59,7 +58,7 @@ class PlanController {
     @GetMapping
     PlanState state() {
         PlanVersion version = live.current();
-        long late = version.plan().signals().stream()
+        long late = version.signals().stream()
                 .filter(s -> s.kind() == Signal.Kind.DEMAND_LATE)
                 .map(Signal::orderNumber)
                 .distinct()
@@ -74,7 +73,7 @@ class PlanController {
                 version.demo(),
                 version.directory().currency(),
                 version.plan().plannedOrders().size(),
-                version.plan().signals().size(),
+                version.signals().size(),
                 (int) late,
                 live.failure());
     }
@@ -151,9 +150,7 @@ class PlanController {
     @GetMapping("/signals")
     List<SignalView> signals() {
         PlanVersion version = live.current();
-        return version.plan().signals().stream()
-                .map(s -> SignalView.of(version, s))
-                .toList();
+        return version.signals().stream().map(s -> SignalView.of(version, s)).toList();
     }
 
     @GetMapping(path = "/news", produces = MediaType.TEXT_EVENT_STREAM_VALUE)

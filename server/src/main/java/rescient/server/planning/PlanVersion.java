@@ -2,7 +2,11 @@ package rescient.server.planning;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
 import rescient.core.Plan;
+import rescient.core.Signal;
 
 /**
  * A complete plan with the names that belong to it.
@@ -21,4 +25,27 @@ public record PlanVersion(
         String company,
         boolean demo,
         Plan plan,
-        Directory directory) {}
+        Directory directory) {
+
+    /** The signals and the customer orders that can never be met, together in order. */
+    public List<Signal> signals() {
+        if (plan.neverMet().isEmpty()) {
+            return plan.signals();
+        }
+        return Stream.concat(plan.signals().stream(), plan.neverMet().stream())
+                .sorted(Comparator.comparing(Signal::item)
+                        .thenComparing(Signal::site)
+                        .thenComparing(Signal::kind))
+                .toList();
+    }
+
+    PlanVersion took(long millis) {
+        return new PlanVersion(number, revision, madeAt, millis, today, horizonEnd, company, demo, plan, directory);
+    }
+
+    /** The next version, with changes that leave the company and its days what they are. */
+    PlanVersion after(long nextRevision, Instant at, Plan nextPlan, Directory nextDirectory) {
+        return new PlanVersion(
+                number + 1, nextRevision, at, 0, today, horizonEnd, company, demo, nextPlan, nextDirectory);
+    }
+}

@@ -96,7 +96,7 @@ public record StockPointView(
                 levels(point.balances()),
                 levels(point.balancesWithoutPlanned()),
                 events(version, point, supplies),
-                version.plan().signals().stream()
+                version.signals().stream()
                         .filter(s -> s.item().equals(point.item()) && s.site().equals(point.site()))
                         .map(s -> SignalView.of(version, s))
                         .toList(),

@@ -1,9 +1,11 @@
 package rescient.server.platform;
 
+import java.util.List;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rescient.core.Change;
 
 /** The company's revision, its name and whether it is the demo. */
 @Service
@@ -35,12 +37,20 @@ public class Companies {
         return repository.locked().revision;
     }
 
-    /** Counts a change that the plan depends on; the plan follows after the commit. */
+    /** Counts a change that the plan depends on and that may be anything; the plan follows after the commit. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void changed() {
         Company company = repository.locked();
         company.revision++;
         events.publishEvent(new CompanyChanged(company.revision));
+    }
+
+    /** Counts changes that the plan depends on, which are all there are; the plan follows after the commit. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void changed(List<Change> changes) {
+        Company company = repository.locked();
+        company.revision++;
+        events.publishEvent(new CompanyChanged(company.revision, changes));
     }
 
     @Transactional(propagation = Propagation.MANDATORY)

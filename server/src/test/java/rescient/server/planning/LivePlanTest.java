@@ -11,9 +11,15 @@ import static org.mockito.Mockito.when;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import rescient.core.Change;
+import rescient.core.OpenOrder;
+import rescient.core.Quantity;
+import rescient.core.Source;
+import rescient.core.Stage;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.server.exchange.CompanyStore;
@@ -92,5 +98,38 @@ class LivePlanTest {
         verify(news, timeout(PATIENCE)).tell(2);
         assertThat(live.current().today()).isEqualTo(LocalDate.of(2026, 11, 24));
         verify(news, timeout(PATIENCE).times(2)).tell(anyLong());
+    }
+
+    @Test
+    void aChangeThatIsToldInFullIsCalculatedWithoutReadingTheCompany() {
+        assertThat(live.current().number()).isEqualTo(1);
+        OpenOrder order = new OpenOrder(
+                "PO-9999",
+                "1",
+                Source.BUY,
+                Stage.RELEASED,
+                "NAIL-20",
+                "LARKMOOR",
+                null,
+                "HOLLIN",
+                Quantity.of(1000),
+                (int) LocalDate.of(2026, 12, 1).toEpochDay(),
+                OpenOrder.NO_DAY,
+                false);
+        live.changed(new CompanyChanged(2, List.of(new Change.Order(order, List.of()))));
+        PlanVersion next = live.knowing(2);
+        assertThat(next.plan().point("NAIL-20", "LARKMOOR").orElseThrow().supplies())
+                .anyMatch(supply -> supply.number().equals("PO-9999"));
+        assertThat(next.directory().openOrder("PO-9999", "1")).isNotNull();
+        verify(store, org.mockito.Mockito.times(1)).read();
+    }
+
+    @Test
+    void aChangeThatDoesNotFollowOnThePlanHasTheCompanyReadAgain() {
+        assertThat(live.current().number()).isEqualTo(1);
+        when(store.read()).thenReturn(stored(3));
+        live.changed(new CompanyChanged(3, List.of()));
+        assertThat(live.knowing(3).revision()).isEqualTo(3);
+        verify(store, org.mockito.Mockito.times(2)).read();
     }
 }

@@ -23,7 +23,7 @@ class WordingTest {
     }
 
     private static List<String> sentences(PlanVersion version) {
-        return version.plan().signals().stream()
+        return version.signals().stream()
                 .map(s -> SignalView.of(version, s).sentence())
                 .toList();
     }
