@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
+import rescient.core.Signal;
 import rescient.dataset.Row;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
