@@ -26,7 +26,8 @@
   function validity(row: Schemas['BomRow']): string {
     const from = row.validFrom ? `from ${date(row.validFrom, today)}` : '';
     const to = row.validTo ? `to ${date(row.validTo, today)}` : '';
-    return [from, to].filter(Boolean).join(' ');
+    const step = row.step ? `at step ${row.step}` : '';
+    return [from, to, step].filter(Boolean).join(' ');
   }
 
   function turnAll(open: boolean) {

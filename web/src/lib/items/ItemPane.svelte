@@ -17,6 +17,7 @@
     queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code } } })),
     placeholderData: (before) => before
   }));
+  const minutes = (value: number | null | undefined) => (value ? `${quantity(value)} min` : '');
 </script>
 
 {#if detail.isError}
@@ -79,6 +80,30 @@
       <BomTree rows={d.components} {today} />
     {:else}
       <p class="py-1.5 text-ink-2">It has no components.</p>
+    {/if}
+    {#if d.operations.length > 0}
+      <h3 class="section mt-5">Operations</h3>
+      <table class="grid-table" data-testid="operations">
+        <thead>
+          <tr>
+            <th>Step</th><th>Work center</th><th class="num">Queue</th><th class="num">Setup</th><th
+              class="num">Run</th
+            ><th class="num">Move</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each d.operations as operation (operation.step + operation.siteName)}
+            <tr title={operation.note ?? undefined}>
+              <td>{operation.step}</td>
+              <td>{operation.workCenter}{operation.siteName ? `, ${operation.siteName} only` : ''}</td>
+              <td class="num">{minutes(operation.queue)}</td>
+              <td class="num">{minutes(operation.setup)}</td>
+              <td class="num">{minutes(operation.runPerUnit)}{operation.runPerUnit ? ' each' : ''}</td>
+              <td class="num">{minutes(operation.move)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
     {/if}
     {#if d.usedIn.length > 0}
       <h3 class="section mt-5">Where used</h3>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { useQueryClient } from '@tanstack/svelte-query';
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { DropdownMenu } from 'bits-ui';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { look, type Theme } from '$lib/desk.svelte';
@@ -22,6 +22,28 @@
     { value: 'light', name: 'Light theme' },
     { value: 'dark', name: 'Dark theme' }
   ];
+
+  const NONE = '\u0000';
+  const forecasts = createQuery(() => ({
+    queryKey: ['plan', 'forecast-sets'],
+    queryFn: () => answer(api.GET('/api/forecast-sets')),
+    enabled: person.role === 'PLANNER'
+  }));
+  const sets = $derived([
+    ...(forecasts.data?.names ?? []).map((name) => ({ value: name, name })),
+    { value: NONE, name: 'none' }
+  ]);
+  let refused = $state<string | undefined>();
+
+  async function planWith(set: string) {
+    refused = undefined;
+    try {
+      await answer(api.PUT('/api/forecast-sets/used', { body: { name: set === NONE ? undefined : set } }));
+    } catch (e) {
+      refused = (e as Error).message;
+    }
+    await client.invalidateQueries({ queryKey: ['plan'] });
+  }
 
   async function signOut() {
     await answer(api.DELETE('/api/session'));
@@ -47,6 +69,24 @@
         >
       </div>
       <DropdownMenu.Separator class="my-1 h-px bg-line" />
+      {#if forecasts.data && forecasts.data.names.length > 0}
+        <DropdownMenu.RadioGroup value={forecasts.data.used ?? NONE} onValueChange={planWith}>
+          <DropdownMenu.GroupHeading class="px-2 py-1 text-sm text-ink-2"
+            >Plan with the forecast</DropdownMenu.GroupHeading
+          >
+          {#each sets as set (set.value)}
+            <DropdownMenu.RadioItem
+              value={set.value}
+              class="flex cursor-pointer justify-between rounded px-2 py-1 data-highlighted:bg-marigold-tint"
+            >
+              {set.name}{#if (forecasts.data.used ?? NONE) === set.value}<span aria-hidden="true">•</span
+                >{/if}
+            </DropdownMenu.RadioItem>
+          {/each}
+        </DropdownMenu.RadioGroup>
+        {#if refused}<p class="px-2 py-1 text-vermilion" role="alert">{refused}</p>{/if}
+        <DropdownMenu.Separator class="my-1 h-px bg-line" />
+      {/if}
       <DropdownMenu.RadioGroup value={look.theme} onValueChange={(value) => look.choose(value as Theme)}>
         {#each THEMES as theme (theme.value)}
           <DropdownMenu.RadioItem

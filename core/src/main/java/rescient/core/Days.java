@@ -7,13 +7,14 @@ final class Days {
     private Days() {}
 
     /**
-     * Today, the days of the demands, and the first {@code n} of some others, which are put in order.
+     * Writes today, the days of the demands, and the first {@code n} of some others, which are put in order.
      *
+     * @param days has room for all of them
      * @param others may lie before or after the days of the demands, never before today
+     * @return how many different days there are
      */
-    static int[] of(int today, DemandList demands, int[] others, int n) {
+    static int into(int[] days, int today, DemandList demands, int[] others, int n) {
         sort(others, n);
-        int[] days = new int[1 + demands.size + n];
         days[0] = today;
         int size = 1;
         int d = 0;
@@ -28,7 +29,7 @@ final class Days {
                 days[size++] = next;
             }
         }
-        return Arrays.copyOf(days, size);
+        return size;
     }
 
     private static void sort(int[] days, int n) {

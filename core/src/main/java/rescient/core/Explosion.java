@@ -77,7 +77,10 @@ final class Explosion {
         int edges = network.incomingStart[p + 1] - first;
         int[] raisedStart = new int[edges + 1];
         for (int k = 0; k < edges; k++) {
-            raisedStart[k + 1] = raisedStart[k] + plans[network.edgeFrom[network.incoming[first + k]]].planned.size;
+            PlannedOrders above = plans[network.edgeFrom[network.incoming[first + k]]].planned;
+            // both lie far apart in memory and are needed next: asked for here, they come at the same time for all
+            // edges
+            raisedStart[k + 1] = raisedStart[k] + Math.min(above.start.length, above.started.length);
         }
         int[] raisedAt = new int[raisedStart[edges]];
         Arrays.fill(raisedAt, DemandList.ABSENT);

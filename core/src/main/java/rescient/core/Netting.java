@@ -42,7 +42,7 @@ final class Netting {
         this.point = snapshot.points[p];
         this.demands = demands;
         this.known = known;
-        this.line = new Timeline(snapshot, demands, known);
+        this.line = Timeline.of(snapshot, demands, known);
         this.sizing = new Sizing(point);
         this.dating = new Dating(point, snapshot.today);
         this.safetyStock = !options.counts(PlanOptions.Kind.SAFETY_STOCK) ? 0 : point.safetyStock;

@@ -20,17 +20,20 @@ final class Pegging {
     private final int[] supply;
     private final int lots;
     private final int opens;
+    /** Every demand is served in full, on its own date, as far as the plan counts on its supplies. */
+    final boolean onTime;
 
-    private Pegging(int[] start, int[] supply, long[] quantity, int lots, int opens) {
+    private Pegging(int[] start, int[] supply, long[] quantity, int lots, int opens, boolean onTime) {
         this.start = start;
         this.supply = supply;
         this.quantity = quantity;
         this.lots = lots;
         this.opens = opens;
+        this.onTime = onTime;
     }
 
     static Pegging of(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
-        return new Turn(snapshot, demands, known, planned).peg();
+        return new Turn(snapshot, demands, known, planned, SCRATCH.get()).peg();
     }
 
     SupplyKind kind(int peg) {
@@ -53,6 +56,36 @@ final class Pegging {
         return sum;
     }
 
+    /** Room that every stock point uses anew. */
+    private static final class Scratch {
+        long[] left = new long[64];
+        long[] wanted = new long[64];
+        long[] keys = new long[64];
+        int[] order = new int[64];
+        int[] peggedDemand = new int[128];
+        int[] peggedSupply = new int[128];
+        long[] peggedQuantity = new long[128];
+
+        void room(int supplies, int demands) {
+            if (supplies > left.length) {
+                left = new long[supplies * 2];
+                keys = new long[supplies * 2];
+                order = new int[supplies * 2];
+            }
+            if (demands > wanted.length) {
+                wanted = new long[demands * 2];
+            }
+            if (supplies + demands > peggedDemand.length) {
+                int most = (supplies + demands) * 2;
+                peggedDemand = new int[most];
+                peggedSupply = new int[most];
+                peggedQuantity = new long[most];
+            }
+        }
+    }
+
+    private static final ThreadLocal<Scratch> SCRATCH = ThreadLocal.withInitial(Scratch::new);
+
     /** The demands taken in turn, each from the supplies in turn. */
     private static final class Turn {
         private static final int RANK_BITS = 2;
@@ -61,43 +94,43 @@ final class Pegging {
         private final DemandList demands;
         private final KnownSupplies known;
         private final PlannedOrders planned;
+        private final Scratch scratch;
+        private final int supplies;
         private final int[] order;
         private final long[] left;
         private final int lots;
         private final int opens;
-        private int[] peggedDemand;
-        private int[] peggedSupply;
-        private long[] peggedQuantity;
         private int pegs;
         /** Whether the pegs were made in the order of the demands. */
         private boolean inOrder = true;
 
-        Turn(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
+        private boolean onTime = true;
+
+        Turn(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned, Scratch scratch) {
             this.demands = demands;
             this.known = known;
             this.planned = planned;
+            this.scratch = scratch;
             this.lots = known.lot.length;
             this.opens = known.open.length;
-            int n = lots + opens + planned.size;
-            left = new long[n];
+            this.supplies = lots + opens + planned.size;
+            scratch.room(supplies, demands.size);
+            left = scratch.left;
+            order = scratch.order;
             System.arraycopy(known.lotQuantity, 0, left, 0, lots);
             System.arraycopy(known.openQuantity, 0, left, lots, opens);
             System.arraycopy(planned.good, 0, left, lots + opens, planned.size);
-            order = inTurn(snapshot, n);
-            int most = demands.size + n;
-            peggedDemand = new int[most];
-            peggedSupply = new int[most];
-            peggedQuantity = new long[most];
+            inTurn(snapshot.today);
         }
 
         /** By day, stock before released before firmed before planned, then number and line or as they were made. */
-        private int[] inTurn(Snapshot snapshot, int n) {
+        private void inTurn(int today) {
             int[] byNumber = opens == 0 ? null : byNumber();
-            long[] keys = new long[n];
-            for (int s = 0; s < n; s++) {
-                int day = snapshot.today;
+            long[] keys = scratch.keys;
+            boolean sorted = true;
+            for (int s = 0; s < supplies; s++) {
+                int day = today;
                 int rank = 0;
-                int place = s;
                 if (s >= lots + opens) {
                     day = planned.due[s - lots - opens];
                     rank = 3;
@@ -107,15 +140,16 @@ final class Pegging {
                     day = known.openDay[i];
                     rank = 1 + known.open[i].order().stage().ordinal();
                 }
-                keys[s] = ((long) (day - snapshot.today) << RANK_BITS | rank) << PLACE_BITS | place;
+                keys[s] = ((long) (day - today) << RANK_BITS | rank) << PLACE_BITS | s;
+                sorted &= s == 0 || keys[s - 1] < keys[s];
             }
-            Arrays.sort(keys);
-            int[] turn = new int[n];
-            for (int i = 0; i < n; i++) {
+            if (!sorted) {
+                Arrays.sort(keys, 0, supplies);
+            }
+            for (int i = 0; i < supplies; i++) {
                 int s = (int) (keys[i] & ((1L << PLACE_BITS) - 1));
-                turn[i] = s >= lots && s < lots + opens ? lots + byNumber[s - lots] : s;
+                order[i] = s >= lots && s < lots + opens ? lots + byNumber[s - lots] : s;
             }
-            return turn;
         }
 
         private int[] byNumber() {
@@ -136,7 +170,8 @@ final class Pegging {
         }
 
         Pegging peg() {
-            long[] wanted = demands.quantity.clone();
+            long[] wanted = scratch.wanted;
+            System.arraycopy(demands.quantity, 0, wanted, 0, demands.size);
             for (int o = 0; o < planned.size; o++) {
                 int d = planned.forDemand[o];
                 if (d >= 0) {
@@ -146,7 +181,7 @@ final class Pegging {
             }
             int next = 0;
             for (int d = 0; d < demands.size; d++) {
-                while (wanted[d] > 0 && next < order.length) {
+                while (wanted[d] > 0 && next < supplies) {
                     int s = order[next];
                     boolean expired = s < lots && known.lotExpiry[s] <= demands.day(d);
                     if (left[s] > 0 && !expired) {
@@ -156,6 +191,7 @@ final class Pegging {
                         next++;
                     }
                 }
+                onTime &= wanted[d] == 0;
             }
             return byDemand();
         }
@@ -165,40 +201,46 @@ final class Pegging {
             if (taken == 0) {
                 return;
             }
-            if (pegs == peggedDemand.length) {
-                int more = pegs * 2 + 1;
-                peggedDemand = Arrays.copyOf(peggedDemand, more);
-                peggedSupply = Arrays.copyOf(peggedSupply, more);
-                peggedQuantity = Arrays.copyOf(peggedQuantity, more);
-            }
             left[s] -= taken;
             wanted[d] -= taken;
-            peggedDemand[pegs] = d;
-            peggedSupply[pegs] = s;
-            peggedQuantity[pegs++] = taken;
+            onTime &= dayOf(s) <= demands.ownDay[d];
+            scratch.peggedDemand[pegs] = d;
+            scratch.peggedSupply[pegs] = s;
+            scratch.peggedQuantity[pegs++] = taken;
+        }
+
+        private int dayOf(int s) {
+            return s < lots
+                    ? demands.today
+                    : s < lots + opens ? known.openDay[s - lots] : planned.due[s - lots - opens];
         }
 
         private Pegging byDemand() {
             int[] start = new int[demands.size + 1];
             for (int i = 0; i < pegs; i++) {
-                start[peggedDemand[i] + 1]++;
+                start[scratch.peggedDemand[i] + 1]++;
             }
             for (int d = 0; d < demands.size; d++) {
                 start[d + 1] += start[d];
             }
             if (inOrder) {
                 return new Pegging(
-                        start, Arrays.copyOf(peggedSupply, pegs), Arrays.copyOf(peggedQuantity, pegs), lots, opens);
+                        start,
+                        Arrays.copyOf(scratch.peggedSupply, pegs),
+                        Arrays.copyOf(scratch.peggedQuantity, pegs),
+                        lots,
+                        opens,
+                        onTime);
             }
             int[] at = Arrays.copyOf(start, demands.size);
             int[] supply = new int[pegs];
             long[] quantity = new long[pegs];
             for (int i = 0; i < pegs; i++) {
-                int to = at[peggedDemand[i]]++;
-                supply[to] = peggedSupply[i];
-                quantity[to] = peggedQuantity[i];
+                int to = at[scratch.peggedDemand[i]]++;
+                supply[to] = scratch.peggedSupply[i];
+                quantity[to] = scratch.peggedQuantity[i];
             }
-            return new Pegging(start, supply, quantity, lots, opens);
+            return new Pegging(start, supply, quantity, lots, opens, onTime);
         }
     }
 }

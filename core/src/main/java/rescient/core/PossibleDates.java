@@ -186,20 +186,54 @@ final class PossibleDates {
 
         void point(int p) {
             PointPlan plan = plans[p];
-            PointDates own = at(p);
             if (snapshot.ordersWaitBelow) {
-                allPlanned(p, own);
+                if (plainlyOnTime(p, plan)) {
+                    dates[p] = PointDates.ON_TIME;
+                    return;
+                }
+                allPlanned(p, at(p));
             } else {
                 for (int o = 0; o < plan.planned.size; o++) {
                     planned(p, o);
                 }
             }
+            PointDates own = at(p);
             for (int d = 0; d < plan.demands.size; d++) {
-                demand(p, d);
+                if (own.demandDay[d] == UNKNOWN) {
+                    demand(p, d, own, plan);
+                }
             }
             if (snapshot.ordersWaitBelow) {
                 compact(p);
             }
+        }
+
+        /** Everything is pegged in time, nothing should have started before today, and nothing below is late. */
+        private boolean plainlyOnTime(int p, PointPlan plan) {
+            if (!plan.pegging.onTime) {
+                return false;
+            }
+            for (int i = 0; i < plan.known.open.length; i++) {
+                OpenSupply supply = plan.known.open[i];
+                boolean onItsDay =
+                        plan.known.openDay[i] == Math.max(supply.order().dueDay(), snapshot.today);
+                if (!onItsDay || supply.order().kind() != Source.BUY) {
+                    return false;
+                }
+            }
+            for (int start : plan.planned.start) {
+                if (start < snapshot.today) {
+                    return false;
+                }
+            }
+            Network network = snapshot.network;
+            for (int e = network.edgeStart[p]; plan.planned.size > 0 && e < network.edgeStart[p + 1]; e++) {
+                PointDates below = dates[network.edgeTo[e]];
+                if (below != null && below != PointDates.ON_TIME) {
+                    return false;
+                }
+            }
+            return true;
         }
 
         private PointDates at(int p) {
@@ -216,9 +250,10 @@ final class PossibleDates {
             if (own == PointDates.ON_TIME) {
                 return plan.demands.ownDay[d];
             }
-            if (own.demandDay[d] != UNKNOWN) {
-                return own.demandDay[d];
-            }
+            return own.demandDay[d] != UNKNOWN ? own.demandDay[d] : demand(p, d, own, plan);
+        }
+
+        private int demand(int p, int d, PointDates own, PointPlan plan) {
             Pegging pegs = plan.pegging;
             int latest = UNKNOWN;
             int cause = p;
@@ -228,7 +263,9 @@ final class PossibleDates {
                 Pegging.SupplyKind kind = pegs.kind(i);
                 int day = kind == Pegging.SupplyKind.STOCK
                         ? snapshot.today
-                        : kind == Pegging.SupplyKind.OPEN ? open(p, s) : planned(p, s);
+                        : kind == Pegging.SupplyKind.OPEN
+                                ? open(p, s)
+                                : own.plannedDay[s] != UNKNOWN ? own.plannedDay[s] : planned(p, s);
                 if (day > latest) {
                     latest = day;
                     cause = kind == Pegging.SupplyKind.STOCK
@@ -263,7 +300,7 @@ final class PossibleDates {
             } else {
                 Slips slips = new Slips();
                 slips.of(point, snapshot.today, 1);
-                slips.begin(0, p, planned.start[o]);
+                slips.begin(0, p, planned.start[o], planned.due[o]);
                 Network network = snapshot.network;
                 for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
                     int below = network.edgeTo[e];
@@ -271,7 +308,7 @@ final class PossibleDates {
                         waitFor(slips, below, plans[below].demands.raisedBy(network.edgeSlot[e], o), UNKNOWN);
                     }
                 }
-                day = slips.movedOn(0, planned.due[o]);
+                day = slips.movedOn(0);
                 own.plannedCause[o] = slips.cause[0];
             }
             if (metAgain == NO_HIT) {
@@ -301,7 +338,7 @@ final class PossibleDates {
             }
             shared.of(point, snapshot.today, planned.size);
             for (int o = 0; o < planned.size; o++) {
-                shared.begin(o, p, planned.start[o]);
+                shared.begin(o, p, planned.start[o], planned.due[o]);
             }
             Network network = snapshot.network;
             for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
@@ -320,7 +357,7 @@ final class PossibleDates {
                 }
             }
             for (int o = 0; o < planned.size; o++) {
-                own.plannedDay[o] = shared.movedOn(o, planned.due[o]);
+                own.plannedDay[o] = shared.movedOn(o);
             }
             System.arraycopy(shared.cause, 0, own.plannedCause, 0, planned.size);
         }
@@ -359,7 +396,7 @@ final class PossibleDates {
             boolean started = released || order.startDay() == OpenOrder.NO_DAY;
             Slips slips = new Slips();
             slips.of(snapshot.points[p], snapshot.today, 1);
-            slips.begin(0, p, started ? snapshot.today : order.startDay());
+            slips.begin(0, p, started ? snapshot.today : order.startDay(), order.dueDay());
             for (int below : supply.waitsAt()) {
                 DocumentDemands documents = snapshot.demands[below];
                 int first = documents.firstOf(supply.number(), supply.line());
@@ -368,7 +405,7 @@ final class PossibleDates {
                     waitFor(slips, below, d, released ? snapshot.today : UNKNOWN);
                 }
             }
-            int day = slips.movedOn(0, order.dueDay());
+            int day = slips.movedOn(0);
             underWay.remove(order);
             own.openCause[i] = slips.cause[0];
             if (metAgain >= ownDepth) {

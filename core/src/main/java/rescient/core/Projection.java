@@ -7,45 +7,61 @@ import java.util.Arrays;
  * today and every day with an event, those behind the horizon on which something planned is due too.
  */
 final class Projection {
-    final int size;
-    final int[] day;
+    private static final ThreadLocal<Projection> SCRATCH = ThreadLocal.withInitial(() -> new Projection(64));
+
+    int size;
+    private int[] others = new int[64];
+    int[] day;
     /** Open orders. */
-    final long[] receipts;
+    long[] receipts;
 
-    final long[] planned;
-    final long[] demands;
-    final long[] expired;
+    long[] planned;
+    long[] demands;
+    long[] expired;
     /** At the end of the day. */
-    final long[] balance;
+    long[] balance;
 
-    private Projection(int[] day) {
-        this.day = day;
-        this.size = day.length;
-        this.receipts = new long[size];
-        this.planned = new long[size];
-        this.demands = new long[size];
-        this.expired = new long[size];
-        this.balance = new long[size];
+    private Projection(int capacity) {
+        grow(capacity);
     }
 
-    /** The days of a point with these planned orders, which may be none. */
+    private void grow(int capacity) {
+        day = new int[capacity];
+        receipts = new long[capacity];
+        planned = new long[capacity];
+        demands = new long[capacity];
+        expired = new long[capacity];
+        balance = new long[capacity];
+    }
+
+    /** The days of a point with these planned orders, which may be none; they are this thread's until it asks again. */
     static Projection of(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
-        Projection projection = new Projection(days(snapshot, demands, known, planned));
+        Projection projection = SCRATCH.get();
+        projection.days(snapshot, demands, known, planned);
         projection.fill(snapshot, demands, known, planned);
         return projection;
     }
 
-    private static int[] days(Snapshot snapshot, DemandList demands, KnownSupplies known, PlannedOrders planned) {
-        int[] others = new int[known.open.length + known.lot.length + planned.size];
-        System.arraycopy(planned.due, 0, others, 0, planned.size);
-        int n = planned.size;
+    private void days(Snapshot snapshot, DemandList list, KnownSupplies known, PlannedOrders orders) {
+        int more = known.open.length + known.lot.length + orders.size;
+        if (more > others.length) {
+            others = new int[more * 2];
+        }
+        if (1 + list.size + more > day.length) {
+            grow((1 + list.size + more) * 2);
+        }
+        System.arraycopy(orders.due, 0, others, 0, orders.size);
+        int n = orders.size;
         for (int open : known.openDay) {
             others[n++] = open;
         }
         for (int i = 0; i < known.lot.length && known.lotExpiry[i] <= snapshot.horizonEnd; i++) {
             others[n++] = known.lotExpiry[i];
         }
-        return Days.of(snapshot.today, demands, others, n);
+        size = Days.into(day, snapshot.today, list, others, n);
+        Arrays.fill(receipts, 0, size, 0);
+        Arrays.fill(planned, 0, size, 0);
+        Arrays.fill(expired, 0, size, 0);
     }
 
     private void fill(Snapshot snapshot, DemandList list, KnownSupplies known, PlannedOrders orders) {
@@ -86,6 +102,6 @@ final class Projection {
 
     /** The place of a day that has an event, else where it would stand, negative as in a binary search. */
     int at(int wanted) {
-        return Arrays.binarySearch(day, wanted);
+        return Arrays.binarySearch(day, 0, size, wanted);
     }
 }

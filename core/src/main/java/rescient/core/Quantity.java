@@ -66,7 +66,8 @@ public final class Quantity {
     }
 
     static long roundUp(long value, long step) {
-        long rest = Math.floorMod(value, step);
+        // dividing by a constant is many times faster, and most units have no decimals
+        long rest = step == ONE ? Math.floorMod(value, ONE) : Math.floorMod(value, step);
         return rest == 0 ? value : plus(value, step - rest);
     }
 

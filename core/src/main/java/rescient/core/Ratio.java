@@ -54,8 +54,8 @@ public record Ratio(long numerator, long denominator) {
         long high = Math.multiplyHigh(quantity, numerator);
         long low = quantity * numerator;
         if ((high == 0 && low >= 0) || (high == -1 && low < 0)) {
-            long whole = Math.floorDiv(low, denominator);
-            boolean rest = Math.floorMod(low, denominator) != 0;
+            long whole = denominator == 1 ? low : Math.floorDiv(low, denominator);
+            boolean rest = denominator != 1 && Math.floorMod(low, denominator) != 0;
             return up
                     ? Quantity.roundUp(rest ? Quantity.plus(whole, 1) : whole, step)
                     : Quantity.roundDown(whole, step);

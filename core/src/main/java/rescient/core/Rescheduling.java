@@ -22,8 +22,8 @@ final class Rescheduling {
         this.point = point;
         this.known = known;
         this.safetyStock = safetyStock;
-        this.day = projection.day;
-        this.balance = projection.balance.clone();
+        this.day = Arrays.copyOf(projection.day, projection.size);
+        this.balance = Arrays.copyOf(projection.balance, projection.size);
         this.later = new long[day.length];
         for (int i = day.length - 2; i >= 0; i--) {
             later[i] = Quantity.plus(later[i + 1], projection.receipts[i + 1] + projection.planned[i + 1]);

@@ -12,6 +12,7 @@ final class Slips {
     private int today;
     private int[] largest = new int[8];
     private int[] causeItem = new int[8];
+    private int[] due = new int[8];
     /** The point at the end of the chain that decides each. */
     int[] cause = new int[8];
 
@@ -24,12 +25,14 @@ final class Slips {
             int capacity = Math.max(orders, largest.length * 2);
             largest = new int[capacity];
             causeItem = new int[capacity];
+            due = new int[capacity];
             cause = new int[capacity];
         }
     }
 
     /** The slip of its own: an order that should have started. */
-    void begin(int i, int p, int start) {
+    void begin(int i, int p, int start, int dueDay) {
+        due[i] = dueDay;
         largest[i] = start >= today ? 0 : between(start, today);
         cause[i] = p;
         causeItem[i] = NONE;
@@ -50,11 +53,11 @@ final class Slips {
     }
 
     /** The due date moved on by the slip, or {@link PossibleDates#NEVER}. */
-    int movedOn(int i, int due) {
+    int movedOn(int i) {
         if (largest[i] == PossibleDates.NEVER) {
             return PossibleDates.NEVER;
         }
-        int moved = largest[i] == 0 ? due : phantom ? due + largest[i] : calendar.forth(due, largest[i]);
+        int moved = largest[i] == 0 ? due[i] : phantom ? due[i] + largest[i] : calendar.forth(due[i], largest[i]);
         return Math.max(moved, today);
     }
 

@@ -4,54 +4,83 @@ import java.util.Arrays;
 
 /** The days of one stock point that have an event, with what is known to arrive, expire and leave on each. */
 final class Timeline {
-    final int size;
-    final int[] day;
-    final long[] receipts;
-    final long[] demands;
-    final long[] expired;
-    /** The demands of day {@code t} are {@code firstDemand[t]} to {@code firstDemand[t + 1]}. */
-    final int[] firstDemand;
-    /** Stock on hand today that still serves. */
-    final long stock;
+    private static final ThreadLocal<Timeline> SCRATCH = ThreadLocal.withInitial(Timeline::new);
 
-    private final KnownSupplies known;
+    int size;
+    int[] day = new int[64];
+    long[] receipts = new long[64];
+    long[] demands = new long[64];
+    long[] expired = new long[64];
+    /** The demands of day {@code t} are {@code firstDemand[t]} to {@code firstDemand[t + 1]}. */
+    int[] firstDemand = new int[65];
+    /** Stock on hand today that still serves. */
+    long stock;
+
+    private KnownSupplies known;
     /** What per-order supplies serve on each day, which no lot has to. */
-    private final long[] served;
+    private long[] served = new long[64];
 
     private long laterReceipts;
     private int arrived;
 
-    Timeline(Snapshot snapshot, DemandList list, KnownSupplies known) {
-        this.known = known;
-        this.day = days(snapshot, list, known);
-        this.size = day.length;
-        this.receipts = new long[size];
-        this.demands = new long[size];
-        this.expired = new long[size];
-        this.served = new long[size];
-        this.firstDemand = new int[size + 1];
+    private Timeline() {}
+
+    /** The days of a point; they are this thread's, until it asks for those of the next point. */
+    static Timeline of(Snapshot snapshot, DemandList list, KnownSupplies known) {
+        Timeline timeline = SCRATCH.get();
+        timeline.fill(snapshot, list, known);
+        return timeline;
+    }
+
+    private void fill(Snapshot snapshot, DemandList list, KnownSupplies supplies) {
+        known = supplies;
+        int most = 1 + list.size + known.open.length + known.lot.length;
+        if (most > day.length) {
+            grow(most * 2);
+        }
+        size = days(snapshot, list);
+        Arrays.fill(receipts, 0, size, 0);
+        Arrays.fill(expired, 0, size, 0);
+        Arrays.fill(served, 0, size, 0);
         long sum = 0;
         for (long quantity : known.lotQuantity) {
             sum = Quantity.plus(sum, quantity);
         }
-        this.stock = sum;
+        stock = sum;
+        laterReceipts = 0;
+        arrived = 0;
         for (int i = 0; i < known.open.length; i++) {
-            int t = Arrays.binarySearch(day, known.openDay[i]);
+            int t = at(known.openDay[i]);
             receipts[t] = Quantity.plus(receipts[t], known.openQuantity[i]);
             laterReceipts = Quantity.plus(laterReceipts, known.openQuantity[i]);
         }
         int d = 0;
         for (int t = 0; t < size; t++) {
             firstDemand[t] = d;
+            long leaving = 0;
             while (d < list.size && list.day(d) == day[t]) {
-                demands[t] = Quantity.plus(demands[t], list.quantity[d++]);
+                leaving = Quantity.plus(leaving, list.quantity[d++]);
             }
+            demands[t] = leaving;
         }
         firstDemand[size] = d;
         expire();
     }
 
-    private static int[] days(Snapshot snapshot, DemandList list, KnownSupplies known) {
+    private void grow(int capacity) {
+        day = new int[capacity];
+        receipts = new long[capacity];
+        demands = new long[capacity];
+        expired = new long[capacity];
+        served = new long[capacity];
+        firstDemand = new int[capacity + 1];
+    }
+
+    private int at(int wanted) {
+        return Arrays.binarySearch(day, 0, size, wanted);
+    }
+
+    private int days(Snapshot snapshot, DemandList list) {
         int[] others = new int[known.open.length + known.lot.length];
         int n = 0;
         for (int open : known.openDay) {
@@ -60,7 +89,7 @@ final class Timeline {
         for (int i = 0; i < known.lot.length && known.lotExpiry[i] <= snapshot.horizonEnd; i++) {
             others[n++] = known.lotExpiry[i];
         }
-        return Days.of(snapshot.today, list, others, n);
+        return Days.into(day, snapshot.today, list, others, n);
     }
 
     /** How the balance changes on day {@code t}, as far as is known. */
@@ -79,7 +108,7 @@ final class Timeline {
     /** Takes a receipt away from a later day. */
     void move(int fromDay, long quantity, int t) {
         receiptsAfter(t);
-        receipts[Arrays.binarySearch(day, fromDay)] -= quantity;
+        receipts[at(fromDay)] -= quantity;
         laterReceipts -= quantity;
     }
 
@@ -94,7 +123,7 @@ final class Timeline {
         if (known.lot.length == 0 || known.lotExpiry[0] > day[size - 1]) {
             return;
         }
-        Arrays.fill(expired, 0);
+        Arrays.fill(expired, 0, size, 0);
         long[] left = known.lotQuantity.clone();
         int first = 0;
         for (int t = 0; t < size; t++) {

@@ -43,7 +43,7 @@ public final class DatasetReader {
         return read(path, rows -> {});
     }
 
-    /** The same, telling after each table and every hundred thousand rows how many rows were read. */
+    /** The same, telling every hundred thousand rows and at the end how many were read. */
     public static Dataset read(Path path, LongConsumer progress) {
         DatasetReader reader = new DatasetReader();
         reader.progress = progress;
@@ -87,6 +87,7 @@ public final class DatasetReader {
                 }
             }
         }
+        progress.accept(rowsRead);
     }
 
     private void readTable(Table table, TableRows source) throws IOException {
@@ -123,7 +124,6 @@ public final class DatasetReader {
             }
             faults.add(table, 0, "", "", "is not UTF-8", "a file saved as UTF-8");
         }
-        progress.accept(rowsRead);
     }
 
     /** The place in the table of each column of the file, or null if a column is unknown or a needed one missing. */

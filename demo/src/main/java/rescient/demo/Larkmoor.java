@@ -30,5 +30,11 @@ public final class Larkmoor {
         new Catalogue(tables).fill();
         new Trade(tables, BASE, SEED).fill();
         new OpeningStock(tables, BASE, horizonEnd, folder, SEED).fill();
+        // the workshop shares nothing with the rest but customers and suppliers, and leaves its shelves what they are
+        new Workshop(tables, new CatalogueRows(tables)).fill();
+        new WorkshopTrade(tables, BASE, SEED).fill();
+        tables.add("settings", "key", "forecast_set", "value", History.BASE_SET);
+        new History(tables, BASE, SEED).fill();
+        new OpeningStock(tables, BASE, horizonEnd, folder, SEED).fillMore();
     }
 }

@@ -3,6 +3,8 @@ package rescient.demo;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -23,6 +25,8 @@ import rescient.dataset.DatasetReader;
  */
 final class OpeningStock {
     private static final int ROUNDS = 14;
+    /** Pieces of what the workshop makes that lie ready. */
+    private static final long MADE_AHEAD = 24;
     /** Left as they are, whatever they are short of. */
     private static final List<String> SHORT =
             List.of("BRG-6202", "CARR-62", "SHF-410", "GBX-410", "LEGS-3", "ROF-10W", "PAINT-G", "SMOKER-L");
@@ -33,6 +37,10 @@ final class OpeningStock {
     private final Path folder;
     private final Random random;
     private final Map<String, Long> stock = new TreeMap<>();
+    /** Rows that lie there already. */
+    private final List<Map<String, String>> others = new ArrayList<>();
+    /** What the workshop makes and takes. */
+    private final Set<String> workshop = new HashSet<>();
 
     OpeningStock(Tables tables, LocalDate base, LocalDate horizonEnd, Path folder, long seed) {
         this.tables = tables;
@@ -55,15 +63,40 @@ final class OpeningStock {
         }
         Map.of("EXTR-4", 6L, "GBX-410", 5L, "SHF-410", 14L, "CARR-62", 6L, "BRG-6202", 12L, "SIEVE-2", 64L)
                 .forEach((item, pieces) -> stock.put(item + " " + Catalogue.WORKS, pieces));
+        rounds();
+    }
+
+    /** The same for what has been added since, leaving what lies there. */
+    void fillMore() throws IOException {
+        others.addAll(tables.rows("stock"));
+        stock.clear();
+        tables.rows("operations").forEach(row -> workshop.add(row.get("item")));
+        tables.rows("bom_lines").stream()
+                .filter(row -> workshop.contains(row.get("parent")))
+                .forEach(row -> workshop.add(row.get("component")));
+        for (Map<String, String> row : tables.rows("planning")) {
+            if (workshop.contains(row.get("item"))) {
+                String reorder = row.getOrDefault("reorder_point", "");
+                long material =
+                        row.getOrDefault("supplier", "").isEmpty() || reorder.isEmpty() ? 0 : Long.parseLong(reorder);
+                stock.put(row.get("item") + " " + row.get("site"), material > 0 ? material * 3 / 4 : MADE_AHEAD);
+            }
+        }
+        rounds();
+    }
+
+    private void rounds() throws IOException {
         for (int round = 0; round < ROUNDS; round++) {
             write();
             tables.write(folder);
             Plan plan =
                     new Planner().plan(Company.snapshot(DatasetReader.read(folder), base, horizonEnd), PlanOptions.ALL);
             for (PlannedOrder order : plan.plannedOrders()) {
-                if (order.startDay() < base.toEpochDay() && !SHORT.contains(order.item())) {
+                String point = order.item() + " " + order.site();
+                boolean leave = SHORT.contains(order.item()) || (!others.isEmpty() && !workshop.contains(order.item()));
+                if (order.startDay() < base.toEpochDay() && !leave) {
                     long pieces = order.quantity() / Quantity.ONE + 1 + random.nextInt(4);
-                    stock.merge(order.item() + " " + order.site(), pieces, Long::sum);
+                    stock.merge(point, pieces, Long::sum);
                 }
             }
         }
@@ -71,6 +104,7 @@ final class OpeningStock {
 
     private void write() {
         tables.clear("stock");
+        others.forEach(row -> tables.add("stock", row));
         stock.forEach((key, pieces) -> {
             String[] point = key.split(" ");
             boolean lots = point[0].startsWith("WAX") || point[0].startsWith("FONDANT");
@@ -89,6 +123,12 @@ final class OpeningStock {
                         point[0].startsWith("FONDANT") ? base.plusDays(240) : "");
             }
         });
+        if (others.isEmpty()) {
+            onPurpose();
+        }
+    }
+
+    private void onPurpose() {
         // more syrup than anybody will buy before it expires
         tables.add(
                 "stock",

@@ -24,6 +24,10 @@ final class Tables {
         rows.computeIfAbsent(table, t -> new ArrayList<>()).add(row);
     }
 
+    void add(String table, Map<String, String> row) {
+        rows.computeIfAbsent(table, t -> new ArrayList<>()).add(row);
+    }
+
     void clear(String table) {
         rows.remove(table);
     }

@@ -163,7 +163,7 @@ final class Trade {
         }
     }
 
-    private static LocalDate workday(LocalDate day) {
+    static LocalDate workday(LocalDate day) {
         return switch (day.getDayOfWeek()) {
             case SATURDAY -> day.plusDays(2);
             case SUNDAY -> day.plusDays(1);

@@ -5,16 +5,24 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rescient.core.Plan;
 import rescient.core.PlanOptions;
+import rescient.core.PlannedOrder;
 import rescient.core.Planner;
+import rescient.core.Quantity;
 import rescient.core.Signal;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.Row;
 
 class LarkmoorTest {
     private static final Path COMMITTED = Path.of("dataset");
@@ -35,10 +43,93 @@ class LarkmoorTest {
 
     @Test
     void itIsLargeEnoughToBeReal() {
-        assertThat(dataset.rows("items")).hasSizeGreaterThanOrEqualTo(80);
-        assertThat(dataset.rows("customer_orders")).hasSizeGreaterThanOrEqualTo(100);
-        assertThat(dataset.rows("planning").stream().map(r -> r.text("source")).distinct())
-                .contains("subcontract", "transfer");
+        assertThat(dataset.rows("items")).hasSizeBetween(155, 165);
+        assertThat(dataset.rows("bom_lines")).hasSizeBetween(420, 480);
+        assertThat(dataset.rows("customer_orders")).hasSizeBetween(215, 230);
+        assertThat(dataset.rows("open_orders")).hasSize(60);
+        assertThat(dataset.rows("work_centers")).hasSize(9);
+        assertThat(dataset.rows("suppliers")).hasSize(14);
+        assertThat(dataset.rows("customers")).hasSize(40);
+        assertThat(words("planning", "source")).contains("subcontract", "transfer");
+        // lot-for-lot is what no word says
+        assertThat(words("planning", "rule")).contains("per_order", "period", "fixed_quantity", "min_max");
+        assertThat(words("items", "kind")).contains("kit", "phantom");
+    }
+
+    @Test
+    void threeAndAHalfYearsOfShipmentsHaveASeasonAPromotionAndAnItemThatIsAskedForNowAndThen() {
+        LocalDate first = dataset.rows("shipments").stream()
+                .map(row -> row.date("date"))
+                .min(LocalDate::compareTo)
+                .orElseThrow();
+        assertThat(first).isBetween(Larkmoor.BASE.minusWeeks(184), Larkmoor.BASE.minusWeeks(180));
+        Map<Integer, Double> months = shipped("HIVE-10N")
+                .collect(Collectors.groupingBy(
+                        row -> row.date("date").getMonthValue(),
+                        Collectors.summingDouble(row -> row.decimal("quantity").doubleValue())));
+        assertThat(months.get(3)).isGreaterThan(2 * months.get(9));
+        double most = shipped("SMOKER-S")
+                .mapToDouble(row -> row.decimal("quantity").doubleValue())
+                .max()
+                .orElseThrow();
+        double usual = shipped("SMOKER-S")
+                .mapToDouble(row -> row.decimal("quantity").doubleValue())
+                .average()
+                .orElseThrow();
+        assertThat(most).isGreaterThan(4 * usual);
+        assertThat(shipped("OBS-HIVE").count()).isLessThan(40);
+    }
+
+    @Test
+    void bothForecastSetsReachNineMonthsAndTheStrongSpringAsksForMore() {
+        Map<String, Double> sums = dataset.rows("forecasts").stream()
+                .collect(Collectors.groupingBy(
+                        row -> row.text("set"),
+                        Collectors.summingDouble(row -> row.decimal("quantity").doubleValue())));
+        assertThat(sums).containsOnlyKeys("Base", "Strong spring");
+        assertThat(sums.get("Strong spring")).isGreaterThan(sums.get("Base"));
+        LocalDate last = dataset.rows("forecasts").stream()
+                .map(row -> row.date("from_date"))
+                .max(LocalDate::compareTo)
+                .orElseThrow();
+        assertThat(last).isAfter(Larkmoor.BASE.plusDays(260));
+        Plan strong = new Planner()
+                .plan(
+                        Company.snapshot(dataset, Larkmoor.BASE, Larkmoor.BASE.plusDays(270), "Strong spring"),
+                        PlanOptions.ALL);
+        assertThat(strong.plannedOrders()).isNotEqualTo(plan.plannedOrders());
+    }
+
+    @Test
+    void thePaintShopIsOverloadedInMarch() {
+        // minutes of all planned orders that are finished in March, against 23 working days of 120 minutes at 90 %
+        double asked = 0;
+        for (PlannedOrder order : plan.plannedOrders()) {
+            LocalDate due = LocalDate.ofEpochDay(order.dueDay());
+            for (Row operation : dataset.rows("operations")) {
+                boolean paints = operation.text("item").equals(order.item())
+                        && operation.text("work_center").equals("PAINT")
+                        && due.getYear() == 2027
+                        && due.getMonthValue() == 3;
+                if (paints) {
+                    double pieces = Quantity.decimal(order.startQuantity()).doubleValue();
+                    asked += operation.decimal("setup_minutes").doubleValue()
+                            + pieces * operation.decimal("run_minutes_per_unit").doubleValue();
+                }
+            }
+        }
+        assertThat(asked / 0.9).isGreaterThan(23 * 120.0);
+    }
+
+    private Stream<Row> shipped(String item) {
+        return dataset.rows("shipments").stream().filter(row -> row.text("item").equals(item));
+    }
+
+    private Stream<String> words(String table, String column) {
+        return dataset.rows(table).stream()
+                .map(row -> row.text(column))
+                .filter(Objects::nonNull)
+                .distinct();
     }
 
     @Test

@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
@@ -57,6 +58,9 @@ abstract class DeskTest {
     @Autowired
     JdbcTemplate jdbc;
 
+    /** Milliseconds; a busy machine is slow, and what never comes is told all the same. */
+    private static final double PATIENCE = 25_000;
+
     @LocalServerPort
     int port;
 
@@ -72,6 +76,7 @@ abstract class DeskTest {
 
     @BeforeAll
     static void startChromium() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         Path executable = Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
@@ -128,7 +133,7 @@ abstract class DeskTest {
                 .setColorScheme(theme)
                 .setBaseURL("http://127.0.0.1:" + port));
         contexts.add(context);
-        context.setDefaultTimeout(8_000);
+        context.setDefaultTimeout(PATIENCE);
         Page page = context.newPage();
         page.onConsoleMessage(message -> {
             if (message.type().equals("error")) {

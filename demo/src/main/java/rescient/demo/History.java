@@ -1,0 +1,126 @@
+package rescient.demo;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+
+/**
+ * Three and a half years of shipments with a season and a trend, a promotion that is an outlier, one item that is asked
+ * for now and then; and forecasts for nine months in two sets.
+ */
+final class History {
+    static final String BASE_SET = "Base";
+    static final String STRONG_SET = "Strong spring";
+
+    private static final int WEEKS_BACK = 182;
+    private static final int WEEKS_AHEAD = 39;
+    private static final String NOW_AND_THEN = "OBS-HIVE";
+    private static final String PROMOTED = "SMOKER-S";
+    /** Part of a year's sales that falls on each month. */
+    private static final double[] SEASON = {0.10, 0.13, 0.16, 0.15, 0.12, 0.08, 0.06, 0.05, 0.04, 0.03, 0.04, 0.04};
+
+    private final Tables tables;
+    private final LocalDate base;
+    private final Random random;
+    /** Pieces a year of each item that is sold. */
+    private final Map<String, Integer> yearly = new TreeMap<>();
+
+    History(Tables tables, LocalDate base, long seed) {
+        this.tables = tables;
+        this.base = base;
+        this.random = new Random(seed);
+        Map.of(
+                        "NUC-5N",
+                        420,
+                        "NUC-5W",
+                        260,
+                        "NUC-5B",
+                        180,
+                        "STAND-1",
+                        240,
+                        "STAND-2",
+                        150,
+                        "OBS-HIVE",
+                        16,
+                        "MELT-1",
+                        90,
+                        "UNCAP-1",
+                        70,
+                        "TRAP-1",
+                        380,
+                        "BRUSH-H",
+                        300)
+                .forEach(yearly::put);
+        Map.of("QEX-10", 360, "PAIL-15", 700, "TOOL-J", 520, "SMOKER-S", 420, "SMOKER-L", 160)
+                .forEach(yearly::put);
+        Map.of("HIVE-10N", 520, "HIVE-10W", 360, "HIVE-6N", 190, "EXTR-4", 140, "SUIT-M", 260, "FRAME-B", 9000)
+                .forEach(yearly::put);
+    }
+
+    void fill() {
+        yearly.forEach(this::shipments);
+        for (String set : List.of(BASE_SET, STRONG_SET)) {
+            for (String item : Workshop.SOLD) {
+                forecast(set, item);
+            }
+        }
+    }
+
+    private void shipments(String item, int pieces) {
+        int number = 0;
+        for (int week = WEEKS_BACK; week >= 1; week--) {
+            LocalDate day = base.minusWeeks(week).plusDays(random.nextInt(5));
+            double trend = 1 - 0.0012 * week;
+            double expected = pieces * SEASON[day.getMonthValue() - 1] * 12 / 52 * trend;
+            double shipped = expected * (0.7 + 0.6 * random.nextDouble());
+            if (item.equals(NOW_AND_THEN)) {
+                shipped = random.nextInt(9) == 0 ? 1 + random.nextInt(4) : 0;
+            }
+            if (item.equals(PROMOTED) && week == 60) {
+                shipped = expected * 20;
+            }
+            if (Math.round(shipped) > 0) {
+                tables.add(
+                        "shipments",
+                        "item",
+                        item,
+                        "site",
+                        Catalogue.WORKS,
+                        "date",
+                        day,
+                        "number",
+                        "SH-" + (1000 + number++),
+                        "quantity",
+                        Math.round(shipped));
+            }
+        }
+    }
+
+    /** By the week, so that moving the company by whole weeks leaves every bucket what it is. */
+    private void forecast(String set, String item) {
+        for (int week = 0; week < WEEKS_AHEAD; week++) {
+            LocalDate monday = base.plusWeeks(week);
+            double expected = yearly.get(item) * SEASON[monday.getMonthValue() - 1] * 12 / 52;
+            boolean spring = monday.getMonthValue() >= 2 && monday.getMonthValue() <= 4;
+            long quantity = Math.round(expected * (set.equals(STRONG_SET) && spring ? 1.3 : 1));
+            if (quantity > 0) {
+                tables.add(
+                        "forecasts",
+                        "set",
+                        set,
+                        "item",
+                        item,
+                        "site",
+                        Catalogue.WORKS,
+                        "from_date",
+                        monday,
+                        "bucket",
+                        "week",
+                        "quantity",
+                        quantity);
+            }
+        }
+    }
+}
