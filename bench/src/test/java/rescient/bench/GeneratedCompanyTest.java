@@ -2,10 +2,13 @@ package rescient.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import rescient.core.Change;
 import rescient.core.CustomerOrderLine;
 import rescient.core.Plan;
@@ -13,6 +16,8 @@ import rescient.core.PlanOptions;
 import rescient.core.Planner;
 import rescient.core.PointView;
 import rescient.core.Quantity;
+import rescient.dataset.Company;
+import rescient.dataset.DatasetReader;
 
 class GeneratedCompanyTest {
     private static final CompanySize SMALL = CompanySize.scaled(1500);
@@ -78,5 +83,19 @@ class GeneratedCompanyTest {
             assertThat(other.plannedOrders()).isEqualTo(plan.plannedOrders());
             assertThat(other.signals()).isEqualTo(plan.signals());
         }
+    }
+
+    @Test
+    void asADatasetItIsTheSameCompany(@TempDir Path folder) throws Exception {
+        GeneratedCompany company = new GeneratedCompany(SMALL, 3);
+        CompanyFolder.write(company, folder);
+        LocalDate today = GeneratedCompany.TODAY;
+        Plan read = new Planner()
+                .plan(
+                        Company.snapshot(DatasetReader.read(folder), today, today.plusDays(GeneratedCompany.DAYS)),
+                        PlanOptions.ALL);
+        Plan plan = new Planner().plan(Snapshots.of(company), PlanOptions.ALL);
+        assertThat(read.plannedOrders()).isEqualTo(plan.plannedOrders());
+        assertThat(read.signals()).isEqualTo(plan.signals());
     }
 }

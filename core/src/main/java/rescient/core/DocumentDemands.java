@@ -57,6 +57,18 @@ final class DocumentDemands {
         }
     }
 
+    /** A copy without room to spare; made one after the other, those of neighbouring points lie side by side in memory. */
+    DocumentDemands packed() {
+        if (size == 0) {
+            return NONE;
+        }
+        DocumentDemands copy = new DocumentDemands(size);
+        for (int i = 0; i < size; i++) {
+            copy.addFrom(this, i);
+        }
+        return copy;
+    }
+
     private void grow(int capacity) {
         document = Arrays.copyOf(document, capacity);
         ownDay = Arrays.copyOf(ownDay, capacity);

@@ -13,6 +13,10 @@ record OpenSupply(OpenOrder order, int number, int line, int[] waitsAt) {
     static final Comparator<OpenSupply> BY_NUMBER =
             Comparator.comparingInt(OpenSupply::number).thenComparingInt(OpenSupply::line);
 
+    OpenSupply copy() {
+        return new OpenSupply(order, number, line, waitsAt);
+    }
+
     /** The day it counts on before anything is pulled in. */
     int countsOn(int today) {
         return Math.max(order.dueDay(), today);

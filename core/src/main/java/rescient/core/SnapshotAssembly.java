@@ -57,7 +57,26 @@ final class SnapshotAssembly {
         }
         openOrders(n);
         new Outlooks(rows, parts, this::pointOf).all();
+        pack();
         return new Snapshot(rows, parts);
+    }
+
+    /** Lays what belongs to each point side by side, in the order in which points are planned. */
+    private void pack() {
+        for (int p = 0; p < parts.demands.length; p++) {
+            parts.network.points[p] = parts.network.points[p].copy();
+            parts.demands[p] = parts.demands[p].packed();
+            if (parts.stockOf[p].length > 0) {
+                parts.stockOf[p] = parts.stockOf[p].clone();
+            }
+            if (parts.openOrdersOf[p].length > 0) {
+                OpenSupply[] orders = parts.openOrdersOf[p].clone();
+                for (int i = 0; i < orders.length; i++) {
+                    orders[i] = orders[i].copy();
+                }
+                parts.openOrdersOf[p] = orders;
+            }
+        }
     }
 
     private DocumentDemands demandsOf(int point) {

@@ -3,7 +3,7 @@ package rescient.core;
 import java.util.Objects;
 
 /** One stock point with everything that planning it needs, resolved: the row behind a dense point number. */
-final class StockPoint {
+final class StockPoint implements Cloneable {
     final int item;
     final int site;
     final String itemCode;
@@ -114,6 +114,14 @@ final class StockPoint {
                 ? terms.leadTimeDays()
                 : data.leadTimeDays;
         this.leadTimePerUnit = data.source == Source.BUY ? new Ratio(0, 1) : data.leadTimePerUnit;
+    }
+
+    StockPoint copy() {
+        try {
+            return (StockPoint) clone();
+        } catch (CloneNotSupportedException e) {
+            throw new AssertionError(e);
+        }
     }
 
     /** Whether the other is planned in the same way. */

@@ -10,6 +10,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -44,6 +45,9 @@ public class LivePlan implements DisposableBean {
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
     private final Queue<CompanyChanged> changes = new ConcurrentLinkedQueue<>();
+
+    /** The latest revision that a plan was asked for. */
+    private final AtomicLong wanted = new AtomicLong();
 
     private final CountDownLatch first = new CountDownLatch(1);
     private final Object arrival = new Object();
@@ -80,7 +84,7 @@ public class LivePlan implements DisposableBean {
     public PlanVersion knowing(long revision) {
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
         if (current().revision() < revision) {
-            request();
+            request(revision);
         }
         synchronized (arrival) {
             while (current.revision() < revision) {
@@ -101,33 +105,34 @@ public class LivePlan implements DisposableBean {
 
     /** Makes the first plan. */
     void start() {
-        request();
+        request(0);
     }
 
     /** The company has this revision now, whoever changed it. */
     void known(long revision) {
         PlanVersion plan = current;
         if (plan != null && plan.revision() < revision) {
-            request();
+            request(revision);
         }
     }
 
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
     void changed(CompanyChanged change) {
         changes.add(change);
-        request();
+        request(change.revision());
     }
 
     @Scheduled(fixedDelay = 30, initialDelay = 30, timeUnit = TimeUnit.SECONDS)
     void whenTheDayChanges() {
         PlanVersion known = current;
         if (known != null && !known.today().equals(today.day())) {
-            request();
+            request(0);
         }
     }
 
     /** Changes that come while a plan is being made are answered together by the next one. */
-    private void request() {
+    private void request(long revision) {
+        wanted.accumulateAndGet(revision, Math::max);
         if (waiting.compareAndSet(false, true)) {
             worker.execute(() -> {
                 waiting.set(false);
@@ -137,12 +142,15 @@ public class LivePlan implements DisposableBean {
     }
 
     private void make() {
+        PlanVersion before = current;
+        List<CompanyChanged> unknown = unknown(before);
+        boolean sameDay = before != null && before.today().equals(today.day());
+        if (sameDay && unknown.isEmpty() && before.revision() >= wanted.get()) {
+            return;
+        }
         try {
             long begun = System.nanoTime();
-            PlanVersion next = afterChanges();
-            if (next == null) {
-                next = fromStore();
-            }
+            PlanVersion next = sameDay && follow(before, unknown) ? after(before, unknown) : fromStore();
             current = next.took(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
             failure = null;
         } catch (RuntimeException e) {
@@ -162,24 +170,32 @@ public class LivePlan implements DisposableBean {
         }
     }
 
-    /** The plan with the changes that came, or null if they do not follow on it or one of them may be anything. */
-    private PlanVersion afterChanges() {
-        List<Change> all = new ArrayList<>();
-        PlanVersion before = current;
-        long revision = before == null ? 0 : before.revision();
-        boolean complete = before != null && before.today().equals(today.day());
-        boolean any = false;
+    /** The changes that came since, which a plan does not know. */
+    private List<CompanyChanged> unknown(PlanVersion before) {
+        List<CompanyChanged> unknown = new ArrayList<>();
         for (CompanyChanged change = changes.poll(); change != null; change = changes.poll()) {
-            if (complete && change.revision() > revision) {
-                complete = change.revision() == revision + 1 && change.changes() != null;
-                revision = change.revision();
-                any = true;
-                all.addAll(complete ? change.changes() : List.of());
+            if (before != null && change.revision() > before.revision()) {
+                unknown.add(change);
             }
         }
-        if (!complete || !any) {
-            return null;
+        return unknown;
+    }
+
+    /** Whether these are all that happened since a plan, each told in full. */
+    private boolean follow(PlanVersion before, List<CompanyChanged> news) {
+        long revision = before.revision();
+        for (CompanyChanged change : news) {
+            if (change.changes() == null || change.revision() != ++revision) {
+                return false;
+            }
         }
+        return revision > before.revision() && revision >= wanted.get();
+    }
+
+    private PlanVersion after(PlanVersion before, List<CompanyChanged> news) {
+        List<Change> all = new ArrayList<>();
+        news.forEach(change -> all.addAll(change.changes()));
+        long revision = before.revision() + news.size();
         return before.after(
                 revision,
                 today.now(),
