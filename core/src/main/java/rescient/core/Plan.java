@@ -55,13 +55,15 @@ public final class Plan {
         Network network = changed.network;
         BitSet open = (BitSet) touched.clone();
         BitSet replanned = new BitSet();
-        int planned = network.planned();
-        for (int p = open.nextSetBit(0); p >= 0 && p < planned; p = open.nextSetBit(p + 1)) {
-            next[p] = PointPlan.of(changed, p, next, options);
-            replanned.set(p);
-            if (!next[p].asksTheSame(plans[p])) {
-                for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-                    open.set(network.edgeTo[e]);
+        for (int level = 0; level < network.levels(); level++) {
+            int[] due = Spans.set(open, network.levelStart[level], network.levelStart[level + 1]);
+            Spans.each(due, p -> next[p] = PointPlan.of(changed, p, next, options));
+            for (int p : due) {
+                replanned.set(p);
+                if (!next[p].asksTheSame(plans[p])) {
+                    for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+                        open.set(network.edgeTo[e]);
+                    }
                 }
             }
         }

@@ -94,12 +94,17 @@ final class PossibleDates {
             return of(changed, changedPlans);
         }
         PossibleDates next = new PossibleDates(changed, changedPlans, dates.clone());
-        int last = changed.network.planned() - 1;
-        for (int p = replanned.previousSetBit(last); p >= 0; p = p == 0 ? -1 : replanned.previousSetBit(p - 1)) {
-            next.dates[p] = null;
-            next.new Walk().point(p);
-            if (dates[p] != next.dates[p]) {
-                next.markThoseThatWaitFor(p, this, replanned);
+        Network network = changed.network;
+        for (int level = network.levels() - 1; level >= 0; level--) {
+            int[] due = Spans.set(replanned, network.levelStart[level], network.levelStart[level + 1]);
+            Spans.each(due, p -> {
+                next.dates[p] = null;
+                next.new Walk().point(p);
+            });
+            for (int p : due) {
+                if (dates[p] != next.dates[p]) {
+                    next.markThoseThatWaitFor(p, this, replanned);
+                }
             }
         }
         return next;

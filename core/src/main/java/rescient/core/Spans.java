@@ -1,10 +1,15 @@
 package rescient.core;
 
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /** Does something for a range of numbers in spans, on all cores. */
 final class Spans {
     private static final int SPAN = 64;
+    /** Not worth another core. */
+    private static final int FEW = 8;
 
     /** What is done for the numbers from one on and below another. */
     interface Task {
@@ -18,5 +23,29 @@ final class Spans {
         IntStream.range(0, spans)
                 .parallel()
                 .forEach(i -> task.run(from + i * SPAN, Math.min(to, from + (i + 1) * SPAN)));
+    }
+
+    /** Does something for each of some numbers, on all cores if they are many. */
+    static void each(int[] numbers, IntConsumer task) {
+        if (numbers.length < FEW) {
+            for (int number : numbers) {
+                task.accept(number);
+            }
+        } else {
+            IntStream.of(numbers).parallel().forEach(task);
+        }
+    }
+
+    /** The numbers of a set from one on and below another. */
+    static int[] set(BitSet numbers, int from, int to) {
+        int n = 0;
+        int[] found = new int[8];
+        for (int i = numbers.nextSetBit(from); i >= 0 && i < to; i = numbers.nextSetBit(i + 1)) {
+            if (n == found.length) {
+                found = Arrays.copyOf(found, n * 2);
+            }
+            found[n++] = i;
+        }
+        return Arrays.copyOf(found, n);
     }
 }

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.Test;
 class LauncherTest {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
     private static final Pattern ADDRESS = Pattern.compile("ready at (http://127\\.0\\.0\\.1:(\\d+))");
-    private static final long PATIENCE_SECONDS = 120;
+    private static final long PATIENCE_SECONDS = 300;
 
     private Path data;
     private final List<Process> started = new ArrayList<>();
