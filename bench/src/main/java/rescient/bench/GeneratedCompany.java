@@ -14,7 +14,6 @@ import rescient.core.ForecastBucket;
 import rescient.core.OpenOrder;
 import rescient.core.OpenOrderComponent;
 import rescient.core.PeriodUnit;
-import rescient.core.PlanningRule;
 import rescient.core.Quantity;
 import rescient.core.Ratio;
 import rescient.core.Source;
@@ -110,67 +109,20 @@ final class GeneratedCompany {
         int typical = (20 << random.nextInt(6)) * (int) Math.pow(5, level - 1);
         int safety = random.nextInt(3) == 0 ? typical / 4 : 0;
         int kind = common ? COLLECTED : random.nextInt(20);
+        Part part = Part.of(item, site, source, null, supplier, lead, kind < 19 ? safety : 0);
         if (kind < 5) {
-            return new Part(
-                    item, site, source, null, supplier, PlanningRule.LOT_FOR_LOT, lead, safety, 0, 0, 0, 0, 0, 0);
+            return part;
         }
         if (kind < 7) {
-            return new Part(
-                    item,
-                    site,
-                    source,
-                    null,
-                    supplier,
-                    PlanningRule.LOT_FOR_LOT,
-                    lead,
-                    safety,
-                    0,
-                    0,
-                    0,
-                    0,
-                    typical,
-                    10);
+            return part.lots(typical, 10);
         }
         if (kind < 15) {
-            int weeks = 1 + random.nextInt(4);
-            return new Part(
-                    item, site, source, null, supplier, PlanningRule.PERIOD, lead, safety, 0, 0, 0, weeks, 0, 5);
+            return part.collected(1 + random.nextInt(4), 5);
         }
         if (kind < 18) {
-            return new Part(
-                    item,
-                    site,
-                    source,
-                    null,
-                    supplier,
-                    PlanningRule.FIXED_QUANTITY,
-                    lead,
-                    safety,
-                    typical * 2,
-                    0,
-                    typical * 8,
-                    0,
-                    0,
-                    0);
+            return part.fixed(typical * 2, typical * 8);
         }
-        if (kind < 19) {
-            return new Part(
-                    item,
-                    site,
-                    source,
-                    null,
-                    supplier,
-                    PlanningRule.MIN_MAX,
-                    lead,
-                    safety,
-                    typical * 4,
-                    typical * 20,
-                    0,
-                    0,
-                    0,
-                    0);
-        }
-        return new Part(item, site, source, null, supplier, PlanningRule.PER_ORDER, lead, 0, 0, 0, 0, 0, 0, 0);
+        return kind < 19 ? part.minMax(typical * 4, typical * 20) : part.perOrder();
     }
 
     /** What is sold at the depot is transferred from the works that makes it. */
@@ -182,21 +134,10 @@ final class GeneratedCompany {
             if (i / WORKS.size() >= goods.size()) {
                 return;
             }
-            parts.add(new Part(
-                    made.item(),
-                    DEPOT,
-                    Source.TRANSFER,
-                    made.site(),
-                    null,
-                    random.nextBoolean() ? PlanningRule.LOT_FOR_LOT : PlanningRule.PERIOD,
-                    1 + random.nextInt(3),
-                    random.nextInt(20),
-                    0,
-                    0,
-                    0,
-                    1,
-                    0,
-                    0));
+            boolean everyNeed = random.nextBoolean();
+            int lead = 1 + random.nextInt(3);
+            Part part = Part.of(made.item(), DEPOT, Source.TRANSFER, made.site(), null, lead, random.nextInt(20));
+            parts.add(everyNeed ? part : part.collected(1, 0));
         }
     }
 

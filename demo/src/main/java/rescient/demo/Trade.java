@@ -195,6 +195,21 @@ final class Trade {
             int quantity,
             LocalDate due,
             LocalDate start) {
+        openOrder(tables, number, kind, stage, item, site, from, supplier, quantity, due, start);
+    }
+
+    static void openOrder(
+            Tables tables,
+            String number,
+            String kind,
+            String stage,
+            String item,
+            String site,
+            String from,
+            String supplier,
+            int quantity,
+            LocalDate due,
+            LocalDate start) {
         tables.add(
                 "open_orders",
                 "number",
@@ -313,6 +328,10 @@ final class Trade {
     }
 
     private void component(String number, String item, int quantity, LocalDate needed) {
+        openOrderComponent(tables, number, item, quantity, needed);
+    }
+
+    static void openOrderComponent(Tables tables, String number, String item, int quantity, LocalDate needed) {
         tables.add(
                 "open_order_components",
                 "number",

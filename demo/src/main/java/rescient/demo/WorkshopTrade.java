@@ -66,30 +66,7 @@ final class WorkshopTrade {
             int quantity,
             LocalDate due,
             LocalDate start) {
-        tables.add(
-                "open_orders",
-                "number",
-                number,
-                "line",
-                1,
-                "kind",
-                kind,
-                "stage",
-                stage,
-                "item",
-                item,
-                "site",
-                Catalogue.WORKS,
-                "from_site",
-                "",
-                "supplier",
-                supplier,
-                "quantity",
-                quantity,
-                "due_date",
-                due,
-                "start_date",
-                start);
+        Trade.openOrder(tables, number, kind, stage, item, Catalogue.WORKS, "", supplier, quantity, due, start);
     }
 
     /** One for most of the workshop's materials. */
@@ -160,17 +137,11 @@ final class WorkshopTrade {
         for (Map<String, String> line : tables.rows("bom_lines")) {
             boolean whole = line.get("quantity").matches("\\d+");
             if (line.get("parent").equals(item) && whole) {
-                tables.add(
-                        "open_order_components",
-                        "number",
+                Trade.openOrderComponent(
+                        tables,
                         number,
-                        "line",
-                        1,
-                        "component",
                         line.get("component"),
-                        "quantity",
                         quantity * Integer.parseInt(line.get("quantity")),
-                        "needed_date",
                         needed);
             }
         }
