@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
@@ -134,9 +135,14 @@ public class CompanyStore {
 
     /**
      * Rows are deleted rather than tables truncated: whoever reads meanwhile keeps seeing the company as it was, and
-     * nobody waits for anybody.
+     * nobody waits for anybody. Everything goes, so nothing can be left behind that refers to it; looking for that row by
+     * row would take longer than all the rest.
      */
     private static void clear(Statement statement) throws SQLException {
+        boolean unchecked = mayLeaveReferencesUnchecked(statement);
+        if (unchecked) {
+            statement.execute("set local session_replication_role = replica");
+        }
         for (String table : List.of("supply_order_components", "supply_order_lines", "supply_orders", "commands")) {
             statement.execute("delete from " + table);
         }
@@ -144,6 +150,16 @@ public class CompanyStore {
             if (!VIEWS.contains(Table.ALL.get(i).name())) {
                 statement.execute("delete from " + Table.ALL.get(i).name());
             }
+        }
+        if (unchecked) {
+            statement.execute("set local session_replication_role = origin");
+        }
+    }
+
+    private static boolean mayLeaveReferencesUnchecked(Statement statement) throws SQLException {
+        try (ResultSet answer =
+                statement.executeQuery("select has_parameter_privilege('session_replication_role', 'set')")) {
+            return answer.next() && answer.getBoolean(1);
         }
     }
 
