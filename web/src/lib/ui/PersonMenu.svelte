@@ -47,6 +47,7 @@
 
   async function signOut() {
     await answer(api.DELETE('/api/session'));
+    localStorage.removeItem('signed-in');
     client.clear();
     await goto('/signin');
   }

@@ -12,6 +12,9 @@
 
   let { children } = $props();
   const client = useQueryClient();
+  // whoever was signed in here last very likely still is: the place asks for its data without waiting to hear so
+  const LAST = 'signed-in';
+  const likely = localStorage.getItem(LAST) !== null;
   const session = createQuery(() => ({
     queryKey: ['session'],
     queryFn: () => answer(api.GET('/api/session'))
@@ -19,7 +22,7 @@
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
     queryFn: () => answer(api.GET('/api/plan')),
-    enabled: session.isSuccess
+    enabled: likely || session.isSuccess
   }));
   const PLACES = [
     { href: '/plan', name: 'Plan', key: 'p' },
@@ -41,8 +44,10 @@
 
   $effect(() => {
     const refused = session.error instanceof Refused && session.error.problem.status === 401;
-    if (refused)
-      void goto('/signin?' + new URLSearchParams({ back: page.url.pathname + page.url.search }).toString());
+    if (session.data) localStorage.setItem(LAST, session.data.login);
+    if (!refused) return;
+    localStorage.removeItem(LAST);
+    void goto('/signin?' + new URLSearchParams({ back: page.url.pathname + page.url.search }).toString());
   });
 
   $effect(() =>
@@ -82,7 +87,7 @@
 
 <svelte:window onkeydown={keydown} />
 
-{#if session.data}
+{#if session.data || (likely && session.isPending)}
   <div class="grid h-full grid-rows-[45px_minmax(0,1fr)]">
     <header class="no-print flex items-center gap-6 border-b border-ink bg-sheet px-4">
       <a href="/plan" class="title flex items-center gap-1.5 text-lg"
@@ -125,7 +130,7 @@
           <span class="text-ink-2">Planning …</span>
         {/if}
       </div>
-      <PersonMenu person={session.data} company={plan.data?.company ?? ''} />
+      {#if session.data}<PersonMenu person={session.data} company={plan.data?.company ?? ''} />{/if}
     </header>
     <main class="min-h-0">{@render children()}</main>
   </div>
