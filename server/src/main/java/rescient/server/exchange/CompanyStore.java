@@ -108,6 +108,10 @@ public class CompanyStore {
         companies.lock();
         entities.unwrap(Session.class).doWork(connection -> {
             try (Statement statement = connection.createStatement()) {
+                boolean unchecked = mayLeaveReferencesUnchecked(statement);
+                if (unchecked) {
+                    statement.execute("set local session_replication_role = replica");
+                }
                 clear(statement);
                 for (Table table : Table.ALL) {
                     progress.accept(table);
@@ -122,6 +126,9 @@ public class CompanyStore {
                 }
                 statement.execute(OPEN_ORDERS);
                 statement.execute(NUMBERS);
+                if (unchecked) {
+                    statement.execute("set local session_replication_role = origin");
+                }
             }
         });
         settings(dataset)
@@ -135,14 +142,9 @@ public class CompanyStore {
 
     /**
      * Rows are deleted rather than tables truncated: whoever reads meanwhile keeps seeing the company as it was, and
-     * nobody waits for anybody. Everything goes, so nothing can be left behind that refers to it; looking for that row by
-     * row would take longer than all the rest.
+     * nobody waits for anybody.
      */
     private static void clear(Statement statement) throws SQLException {
-        boolean unchecked = mayLeaveReferencesUnchecked(statement);
-        if (unchecked) {
-            statement.execute("set local session_replication_role = replica");
-        }
         for (String table : List.of("supply_order_components", "supply_order_lines", "supply_orders", "commands")) {
             statement.execute("delete from " + table);
         }
@@ -151,11 +153,12 @@ public class CompanyStore {
                 statement.execute("delete from " + Table.ALL.get(i).name());
             }
         }
-        if (unchecked) {
-            statement.execute("set local session_replication_role = origin");
-        }
     }
 
+    /**
+     * Everything goes, and what comes is a dataset whose references have been checked: looking at them again row by row
+     * would take longer than all the rest.
+     */
     private static boolean mayLeaveReferencesUnchecked(Statement statement) throws SQLException {
         try (ResultSet answer =
                 statement.executeQuery("select has_parameter_privilege('session_replication_role', 'set')")) {
