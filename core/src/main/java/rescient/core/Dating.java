@@ -37,17 +37,22 @@ final class Dating {
 
     /** The earliest working day of the site, not before {@code from}, for which the start is not before today. */
     int earliestDue(int from, long started) {
+        return dueFrom(today, from, started);
+    }
+
+    /** The earliest working day of the site, neither before {@code from} nor due for an order started before a day. */
+    int dueFrom(int start, int from, long started) {
         if (point.routing != null) {
-            return earliestByRouting(Math.max(from, today), started);
+            return byRouting(start, Math.max(from, start), started);
         }
-        int reached = point.leadCalendar.forth(today, leadTime(started));
+        int reached = point.leadCalendar.forth(start, leadTime(started));
         return point.siteCalendar.forth(Math.max(from, reached), 0);
     }
 
     /** A later due date never starts earlier, so the first that fits is found by halving. */
-    private int earliestByRouting(int from, long started) {
+    private int byRouting(int start, int from, long started) {
         int high = 1;
-        while (start(point.siteCalendar.forth(from, high), started) < today) {
+        while (start(point.siteCalendar.forth(from, high), started) < start) {
             if (high > LONGEST_LEAD_TIME) {
                 throw new PlanningException("The routing of " + point.itemCode + " at " + point.siteCode
                         + " would take more than " + LONGEST_LEAD_TIME + " working days");
@@ -57,7 +62,7 @@ final class Dating {
         int low = 0;
         while (low < high) {
             int middle = (low + high) / 2;
-            if (start(point.siteCalendar.forth(from, middle), started) >= today) {
+            if (start(point.siteCalendar.forth(from, middle), started) >= start) {
                 high = middle;
             } else {
                 low = middle + 1;

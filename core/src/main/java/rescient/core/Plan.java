@@ -143,6 +143,13 @@ public final class Plan {
         return Signals.inOrder(all);
     }
 
+    /** The customer order lines that will be late, as {@code demand_late}; they are among the signals too. */
+    public List<Signal> lateLines() {
+        List<Signal> all = new ArrayList<>();
+        late.addTo(all, false);
+        return Signals.inOrder(all);
+    }
+
     /** One stock point, if there is one for this item and site. */
     public Optional<PointView> point(String item, String site) {
         int p = snapshot.pointOf(item, site);

@@ -151,6 +151,28 @@ public final class PointView {
         return needs;
     }
 
+    /** A planned order of this point as it would be given out. */
+    public OrderDraft draft(int sequence) {
+        PlannedOrders planned = plan.plans[p].planned;
+        return new Drafting(snapshot, p)
+                .draft(planned.started[sequence], planned.start[sequence], planned.due[sequence]);
+    }
+
+    /** An order that brings {@code good} millionths on a day; it starts when the lead time or the routing says. */
+    public OrderDraft draftDue(long good, int dueDay) {
+        return new Drafting(snapshot, p).dueOn(good, dueDay);
+    }
+
+    /** An order for {@code good} millionths that starts on a day and is due as soon as it can be then. */
+    public OrderDraft draftStarting(long good, int startDay) {
+        return new Drafting(snapshot, p).startingOn(good, startDay);
+    }
+
+    /** An order for {@code good} millionths with both days as they are wanted. */
+    public OrderDraft draftBetween(long good, int startDay, int dueDay) {
+        return new Drafting(snapshot, p).between(good, startDay, dueDay);
+    }
+
     /** Where a planned order's quantity comes from, term by term. */
     public Why whyQuantity(int sequence) {
         return Why.quantity(this, plan.plans[p], point, sequence);

@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
@@ -108,10 +107,7 @@ public class CompanyStore {
         companies.lock();
         entities.unwrap(Session.class).doWork(connection -> {
             try (Statement statement = connection.createStatement()) {
-                boolean unchecked = mayLeaveReferencesUnchecked(statement);
-                if (unchecked) {
-                    statement.execute("set local session_replication_role = replica");
-                }
+                References references = References.later(statement);
                 clear(statement);
                 for (Table table : Table.ALL) {
                     progress.accept(table);
@@ -126,9 +122,7 @@ public class CompanyStore {
                 }
                 statement.execute(OPEN_ORDERS);
                 statement.execute(NUMBERS);
-                if (unchecked) {
-                    statement.execute("set local session_replication_role = origin");
-                }
+                references.check();
             }
         });
         settings(dataset)
@@ -152,17 +146,6 @@ public class CompanyStore {
             if (!VIEWS.contains(Table.ALL.get(i).name())) {
                 statement.execute("delete from " + Table.ALL.get(i).name());
             }
-        }
-    }
-
-    /**
-     * Everything goes, and what comes is a dataset whose references have been checked: looking at them again row by row
-     * would take longer than all the rest.
-     */
-    private static boolean mayLeaveReferencesUnchecked(Statement statement) throws SQLException {
-        try (ResultSet answer =
-                statement.executeQuery("select has_parameter_privilege('session_replication_role', 'set')")) {
-            return answer.next() && answer.getBoolean(1);
         }
     }
 

@@ -1,0 +1,58 @@
+package rescient.core;
+
+import java.util.List;
+import java.util.Set;
+
+/**
+ * An order as it would be given out: a planned order, or one a planner wants instead of it.
+ *
+ * @param supplier null unless bought from a known supplier
+ * @param fromSite sending site or subcontractor's premises, null otherwise
+ * @param quantity good quantity, millionths
+ * @param startQuantity quantity started, before yield
+ * @param startDay may lie before today: then it should have started
+ * @param needs what it needs, in the order of the bill of materials
+ * @param breaks the modifiers that its quantity does not keep
+ */
+public record OrderDraft(
+        String item,
+        String site,
+        Source source,
+        String supplier,
+        String fromSite,
+        long quantity,
+        long startQuantity,
+        int startDay,
+        int dueDay,
+        List<Need> needs,
+        Set<Modifier> breaks) {
+    /** A modifier of the order quantity. */
+    public enum Modifier {
+        MINIMUM,
+        MULTIPLE,
+        MAXIMUM
+    }
+
+    /**
+     * A component, or what a transfer takes.
+     *
+     * @param site where it is taken from stock
+     * @param quantity millionths
+     */
+    public record Need(String item, String site, long quantity, int day) {}
+
+    public OrderDraft {
+        needs = List.copyOf(needs);
+        breaks = Set.copyOf(breaks);
+    }
+
+    /** The order under a number, as a fact that a plan counts on. */
+    public Change.Order as(String number, String line, Stage stage) {
+        return new Change.Order(
+                new OpenOrder(
+                        number, line, source, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, false),
+                needs.stream()
+                        .map(n -> new OpenOrderComponent(number, line, n.item, n.quantity, n.day))
+                        .toList());
+    }
+}
