@@ -1,13 +1,40 @@
 import { page } from '$app/state';
 import type { Schemas } from './api/client';
 
-const PLAN_FILTERS = ['for', 'planner', 'supplier', 'source', 'until'];
+/** What of the address says how the list looks; the rest says what is opened. */
+export const PLAN_VIEW = [
+  'for',
+  'planner',
+  'supplier',
+  'group',
+  'source',
+  'from',
+  'to',
+  'until',
+  'due',
+  'worth',
+  'late',
+  'held',
+  'sort',
+  'by',
+  'columns'
+];
+
+/** The part of an address that says how the list looks. */
+export function viewOf(params: URLSearchParams): string {
+  const view = new URLSearchParams();
+  for (const name of PLAN_VIEW) {
+    const value = params.get(name);
+    if (value !== null) view.set(name, value);
+  }
+  return view.toString();
+}
 
 /** An address in the Plan; the filters of the list stay as they are. */
 function planHref(values: Record<string, string>): string {
   const params = new URLSearchParams();
   if (page.url.pathname.startsWith('/plan')) {
-    for (const name of PLAN_FILTERS) {
+    for (const name of [...PLAN_VIEW, 'without']) {
       const value = page.url.searchParams.get(name);
       if (value !== null) params.set(name, value);
     }

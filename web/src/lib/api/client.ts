@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { trial } from '$lib/trial.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -10,6 +11,8 @@ export interface Problem {
   field?: string;
   changes?: string[];
   keys?: string[];
+  /** What the plan has in the place of the keys that are gone. */
+  instead?: (string | null)[];
 }
 
 /** A failed request, in the words of the job. */
@@ -24,6 +27,7 @@ const token: Middleware = {
     const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
     if (cookie?.[1] && request.method !== 'GET')
       request.headers.set('X-XSRF-TOKEN', decodeURIComponent(cookie[1]));
+    if (trial.on && request.method === 'GET') request.headers.set('Plan-Without', trial.without.join(' '));
     return request;
   }
 };

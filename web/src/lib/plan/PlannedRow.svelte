@@ -1,17 +1,21 @@
 <script lang="ts">
-  import { longDate, quantity, shortDate } from '$lib/format';
+  import { date, longDate, money, quantity, shortDate } from '$lib/format';
+  import { initials, people } from '$lib/people.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
+  import { gridOf, type Column } from './columns';
   import type { PlannedOrder } from './plan.svelte';
 
   interface Props {
     order: PlannedOrder;
     today: string;
+    currency: string;
+    columns: Column[];
     here: boolean;
     selected: boolean;
     onopen: () => void;
     ontoggle: () => void;
   }
-  let { order, today, here, selected, onopen, ontoggle }: Props = $props();
+  let { order, today, currency, columns, here, selected, onopen, ontoggle }: Props = $props();
   const late = $derived(order.possible ? (order.daysLate ?? 0) > 0 : true);
   const where = $derived(
     order.source === 'buy'
@@ -20,13 +24,16 @@
         ? `${order.source === 'subcontract' ? 'at' : 'from'} ${order.partner} · ${order.siteName}`
         : order.siteName
   );
+  const there = $derived(people.at(order.item, order.site));
 </script>
 
 <!-- the keys of the list act from anywhere on the page; see the page's shortcuts -->
 <!-- svelte-ignore a11y_click_events_have_key_events -->
 <div
-  class="row"
+  class="plan-row"
   class:here
+  class:held={order.hold}
+  style:grid-template-columns={gridOf(columns)}
   role="option"
   aria-selected={selected}
   tabindex="-1"
@@ -42,110 +49,51 @@
       ontoggle();
     }}
   ></span>
-  <SourceTile source={order.source} />
+  <SourceTile source={order.source} stage={order.number ? 'firmed' : 'planned'} />
   <span class="what">
     <span class="name"><b>{order.item}</b> {order.itemName}</span>
-    {#if order.obstacle}
-      <span class="where short">{order.obstacle} · {order.siteName}</span>
-    {:else}
-      <span class="where">{where}</span>
-    {/if}
+    <span class="where">
+      {#each there as person (person.login)}<abbr class="person" title="{person.name} is here"
+          >{initials(person.name)}</abbr
+        >{/each}
+      {#if order.hold}
+        <b title={order.hold.note ?? `held by ${order.hold.name}`}
+          >held until {date(order.hold.until, today)}</b
+        > ·
+      {/if}
+      {#if order.number}{order.number} ·
+      {/if}
+      {#if order.obstacle}<span class="short">{order.obstacle}</span> · {order.siteName}{:else}{where}{/if}
+    </span>
   </span>
-  <span class="num"><b class="text-lg">{quantity(order.quantity)}</b> <small>{order.unit}</small></span>
-  <span class="num" class:short={order.start < today} title={longDate(order.start)}
-    >{shortDate(order.start, today)}</span
-  >
-  <span class="num due" title={longDate(order.due)}>{shortDate(order.due, today)}</span>
-  <span class="num" class:short={late}>
-    {#if !order.possible}
-      <b title="a part has no supply">never</b>
-    {:else if late}
-      <span title={longDate(order.possible)}><b>{shortDate(order.possible, today)}</b></span>
-      <span class="badge" title="calendar days late">+{order.daysLate}</span>
+  <span class="num"><b class="amount">{quantity(order.quantity)}</b> <small>{order.unit}</small></span>
+  {#each columns as column (column)}
+    {#if column === 'start'}
+      <span class="num" class:short={order.start < today} title={longDate(order.start)}
+        >{shortDate(order.start, today)}</span
+      >
+    {:else if column === 'due'}
+      <span class="num due" title={longDate(order.due)}>{shortDate(order.due, today)}</span>
+    {:else if column === 'possible'}
+      <span class="num" class:short={late}>
+        {#if !order.possible}
+          <b title="a part has no supply">never</b>
+        {:else if late}
+          <span title={longDate(order.possible)}><b>{shortDate(order.possible, today)}</b></span>
+          <span class="badge" title="calendar days late">+{order.daysLate}</span>
+        {:else}
+          <span class="none" title="can be there in time">·</span>
+        {/if}
+      </span>
+    {:else if column === 'value'}
+      <span class="num"
+        >{order.value === undefined || order.value === null ? '–' : money(order.value, currency)}</span
+      >
     {:else}
-      <span class="none" title="can be there in time">·</span>
+      <span class="num serves" title={order.end?.customer}>
+        {#if order.end}{order.end.number}{#if order.ends > 1}&nbsp;<small>+{order.ends - 1}</small
+            >{/if}{:else}<span class="none">·</span>{/if}
+      </span>
     {/if}
-  </span>
+  {/each}
 </div>
-
-<style>
-  .row {
-    display: grid;
-    grid-template-columns: 14px 19px minmax(0, 1fr) 76px 62px 62px 90px;
-    align-items: center;
-    column-gap: 8px;
-    height: 100%;
-    padding: 0 12px;
-    border-bottom: 1px solid var(--line-2);
-    cursor: default;
-  }
-  .row:hover {
-    background: var(--slip);
-  }
-  .here {
-    background: var(--marigold-tint);
-    box-shadow: inset 4px 0 0 var(--marigold);
-  }
-  .here:hover {
-    background: var(--marigold-tint);
-  }
-  .box {
-    width: 13px;
-    height: 13px;
-    border: 1px solid var(--ink-3);
-    border-radius: var(--radius);
-    background: var(--slip);
-  }
-  .box.on {
-    border-color: var(--ink);
-    box-shadow: inset 0 0 0 2px var(--slip);
-    background: var(--ink);
-  }
-  .what {
-    min-width: 0;
-    line-height: 1.25;
-  }
-  .name,
-  .where {
-    display: block;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .where {
-    font-size: 11px;
-    color: var(--ink-3);
-  }
-  .num {
-    text-align: right;
-    white-space: nowrap;
-  }
-  .num b.text-lg {
-    font-size: 13.5px;
-  }
-  .due {
-    font-weight: 600;
-  }
-  small {
-    font-size: 11px;
-    color: var(--ink-3);
-  }
-  .short {
-    color: var(--vermilion);
-    font-weight: 600;
-  }
-  .badge {
-    display: inline-block;
-    min-width: 20px;
-    padding: 0 3px;
-    border-radius: var(--radius);
-    background: var(--vermilion);
-    color: var(--sheet);
-    font-size: 10.5px;
-    font-weight: 700;
-    text-align: center;
-  }
-  .none {
-    color: var(--ink-3);
-  }
-</style>

@@ -1,10 +1,16 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { toAddress } from '$lib/address';
+  import { answer, api, type Schemas } from '$lib/api/client';
   import { date, longDate, money, quantity, words } from '$lib/format';
   import { hrefOf, itemHref, plannedHref, pointHref } from '$lib/links';
+  import { people } from '$lib/people.svelte';
+  import { trial } from '$lib/trial.svelte';
   import Slip from '$lib/ui/Slip.svelte';
+  import Offers from './Offers.svelte';
+  import { repairsOf } from './repairs';
   import StockLine from './StockLine.svelte';
+  import type { Deciding } from './wish';
 
   interface Props {
     item: string;
@@ -15,8 +21,34 @@
     /** Which Why is shown. */
     why: 'quantity' | 'dates';
     onwhy: (why: 'quantity' | 'dates') => void;
+    ondecide: (deciding: Deciding) => void;
   }
-  let { item, site, order, currency, why, onwhy }: Props = $props();
+  let { item, site, order, currency, why, onwhy, ondecide }: Props = $props();
+
+  function take(offer: Schemas['Offer'], always: boolean) {
+    if (order === undefined) return;
+    ondecide(
+      always
+        ? {
+            kind: 'PLANNING',
+            orders: [],
+            item,
+            site,
+            fields: ['supplier'],
+            form: { fields: { source: offer.source, supplier: offer.supplier } }
+          }
+        : {
+            kind: 'CHANGE',
+            orders: [order],
+            form: { quantity: String(offer.quantity), source: offer.source, supplier: offer.supplier }
+          }
+    );
+  }
+
+  /** Looks at the plan as if a customer order line were not there. */
+  function leaveOut(key: string) {
+    void toAddress({ without: [...trial.without, key].join(' ') });
+  }
 
   const point = createQuery(() => ({
     queryKey: ['plan', 'point', item, site],
@@ -78,6 +110,9 @@
         >
       {/if}
     </p>
+    {#each people.at(item, site) as person (person.login)}
+      <p class="mt-1"><b class="text-slate">{person.name}</b> is looking at this, too.</p>
+    {/each}
     {#if p.planned}
       <div class="mt-2"><StockLine point={p} selected={order} onask={(day) => (asked = day)} /></div>
     {/if}
@@ -88,7 +123,16 @@
             <b class="w-[104px] flex-none {signal.bad ? 'text-vermilion' : 'text-ink'}"
               >{words(signal.kind)}</b
             >
-            <span>{signal.sentence}</span>
+            <span
+              >{signal.sentence}
+              {#each repairsOf(signal, (d) => date(d, today)) as repair (repair.says)}
+                <button
+                  type="button"
+                  class="link ml-2 font-semibold"
+                  onclick={() => ondecide(repair.deciding)}>{repair.says}</button
+                >
+              {/each}</span
+            >
             {#if signal.causeItem && signal.causeSite}
               <a class="link" href={pointHref(signal.causeItem, signal.causeSite)}>{signal.causeItem}</a>
             {/if}
@@ -140,6 +184,14 @@
                   {#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
                     >{served.text}</a
                   >
+                  {#if served.link.kind === 'customer_order' && served.link.key && !trial.on}
+                    <button
+                      type="button"
+                      class="no-print text-sm text-ink-3 underline"
+                      title="Looks at the plan as if this line were not there"
+                      onclick={() => leaveOut(served.link.key ?? '')}>leave out</button
+                    >
+                  {/if}
                 </span>
                 <span>{quantity(served.quantity)}</span>
                 <span class="text-right" title={longDate(served.date)}>{date(served.date, today)}</span>
@@ -183,6 +235,9 @@
               </li>
             {/each}
           </ul>
+          {#if (detail.data.order.daysLate ?? 1) > 0 || detail.data.order.obstacle}
+            <Offers {order} {today} {currency} ontake={take} />
+          {/if}
         </div>
       {:else if order === undefined && p.plannedOrders.length > 0}
         <div class="min-w-0">

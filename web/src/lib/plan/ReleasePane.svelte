@@ -1,24 +1,36 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { count, date, documentName, longDate, money, quantity } from '$lib/format';
+  import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity } from '$lib/format';
   import { orderHref, pointHref } from '$lib/links';
+  import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
+  import type { PlannedOrder } from './plan.svelte';
 
   interface Props {
     keys: string[];
+    /** All planned and firmed orders, to offer more from the same supplier. */
+    all: PlannedOrder[];
     today: string;
     currency: string;
     mayRelease: boolean;
     onclose: () => void;
     onreleased: (keys: string[]) => void;
     ongone: (keys: string[]) => void;
+    /** More orders go out with these. */
+    onmore: (keys: string[]) => void;
+    /** The planned orders are firmed instead. */
+    onfirm: (keys: string[]) => void;
   }
-  let { keys, today, currency, mayRelease, onclose, onreleased, ongone }: Props = $props();
+  let { keys, all, today, currency, mayRelease, onclose, onreleased, ongone, onmore, onfirm }: Props =
+    $props();
   const client = useQueryClient();
   let note = $state('');
+  let notes = $state<Record<string, string>>({});
+  let firmOnly = $state(false);
   let leaveOut = $state(false);
+  let weeks = $state(4);
   let created = $state<Schemas['Answer'] | undefined>();
   let refused = $state<string | undefined>();
   /** One key for this press: repeated after a lost connection it cannot release twice. */
@@ -41,8 +53,9 @@
   });
   const gone = $derived(preview.data?.gone ?? []);
   const ready = $derived(
-    unanswered ||
-      (mayRelease && documents.length > 0 && (obstacles.length === 0 || leaveOut) && gone.length === 0)
+    !trial.on &&
+      (unanswered ||
+        (mayRelease && documents.length > 0 && (obstacles.length === 0 || leaveOut) && gone.length === 0))
   );
 
   const release = createMutation(() => ({
@@ -50,7 +63,7 @@
       answer(
         api.POST('/api/releases', {
           params: { header: { 'Idempotency-Key': command } },
-          body: { orders: keys, leaveOut, note: note.trim() || undefined }
+          body: { orders: keys, leaveOut, note: note.trim() || undefined, notes }
         })
       ),
     onSuccess: (done) => {
@@ -75,8 +88,23 @@
 
   $effect(() => heading?.focus());
 
+  /** What else a supplier brings to the same site and is due within the chosen time. */
+  function more(document: Schemas['Draft']): PlannedOrder[] {
+    const until = isoDay(dayNumber(today) + weeks * 7);
+    return all.filter(
+      (o) =>
+        o.source === 'buy' &&
+        o.supplier === document.supplier &&
+        o.site === document.site &&
+        o.due <= until &&
+        !o.hold &&
+        !keys.includes(o.key)
+    );
+  }
+
   export function press() {
-    if (ready && !release.isPending && created === undefined) release.mutate();
+    if (firmOnly) onfirm(keys);
+    else if (ready && !release.isPending && created === undefined) release.mutate();
   }
 </script>
 
@@ -181,15 +209,65 @@
           </tbody>
         </table>
         {#if document.minimum}
-          <p class="mt-1 text-ink-2">
-            Below the supplier's minimum order value of {money(document.minimum, currency)}.
+          <p class="mt-1 font-semibold text-vermilion">
+            {document.value !== undefined && document.value !== null ? money(document.value, currency) : ''} is
+            below the supplier's minimum order value of {money(document.minimum, currency)}.
           </p>
+        {/if}
+        {#if document.kind === 'buy' && document.supplier}
+          {@const others = more(document)}
+          <details class="mt-1" open={Boolean(document.minimum)} data-testid="more">
+            <summary class="cursor-default text-ink-2">
+              {others.length === 0 ? 'Nothing more' : `${others.length} more`} from {document.partner} due within
+              <select
+                class="border-b border-line bg-transparent font-semibold text-ink"
+                aria-label="Weeks to look ahead"
+                bind:value={weeks}
+              >
+                {#each [2, 4, 8, 13, 26] as w (w)}<option value={w}>{w} weeks</option>{/each}
+              </select>
+              {#if others.length > 1}<button
+                  type="button"
+                  class="link ml-2"
+                  onclick={() => onmore(others.map((o) => o.key))}>add all</button
+                >{/if}
+            </summary>
+            <ul>
+              {#each others as o (o.key)}
+                <li
+                  class="grid grid-cols-[minmax(0,1fr)_90px_74px_84px_auto] gap-2 border-b border-line-2 py-0.5"
+                >
+                  <span class="truncate"><b>{o.item}</b> {o.itemName}</span>
+                  <span class="text-right"
+                    >{quantity(o.quantity)} <small class="text-ink-3">{o.unit}</small></span
+                  >
+                  <span class="text-right" title={longDate(o.due)}>{date(o.due, today)}</span>
+                  <span class="text-right"
+                    >{o.value !== undefined && o.value !== null ? money(o.value, currency) : '–'}</span
+                  >
+                  <button type="button" class="link" onclick={() => onmore([o.key])}>add</button>
+                </li>
+              {/each}
+            </ul>
+          </details>
+        {/if}
+        {#if document.kind === 'buy' && document.lines[0] && !document.number}
+          {@const first = document.lines[0].key}
+          <label class="mt-1 flex items-center gap-2">
+            <span class="text-sm text-ink-2">Note for {document.partner}</span>
+            <input
+              class="field min-w-0 flex-1"
+              maxlength="1000"
+              value={notes[first] ?? ''}
+              oninput={(e) => (notes = { ...notes, [first]: e.currentTarget.value })}
+            />
+          </label>
         {/if}
       </div>
     {/each}
     {#if documents.length > 0}
       <label class="mt-4 grid gap-1">
-        <span class="text-sm text-ink-2">Note on the orders (optional)</span>
+        <span class="text-sm text-ink-2">Note on all that have none of their own (optional)</span>
         <textarea
           class="rounded border border-line bg-sheet px-2 py-1"
           rows="2"
@@ -197,10 +275,31 @@
           bind:value={note}></textarea>
       </label>
     {/if}
+    <fieldset class="mt-3 flex gap-4">
+      <legend class="sr-only">Stage</legend>
+      <label class="flex items-center gap-1.5"
+        ><input type="radio" name="stage" checked={!firmOnly} onchange={() => (firmOnly = false)} />release to
+        those who carry them out</label
+      >
+      <label class="flex items-center gap-1.5"
+        ><input type="radio" name="stage" checked={firmOnly} onchange={() => (firmOnly = true)} />firm only</label
+      >
+    </fieldset>
     {#if !mayRelease}<p class="mt-3 text-ink-2">Releasing is for planners and buyers.</p>{/if}
     <p class="mt-4 flex gap-2">
-      <button type="button" class="main-action" disabled={!ready || release.isPending} onclick={press}>
-        {release.isPending ? 'Releasing …' : unanswered ? 'Ask again' : `Release ${lines}`}
+      <button
+        type="button"
+        class="main-action"
+        disabled={(!ready && !firmOnly) || release.isPending}
+        onclick={press}
+      >
+        {release.isPending
+          ? 'Releasing …'
+          : unanswered
+            ? 'Ask again'
+            : firmOnly
+              ? `Firm ${lines} …`
+              : `Release ${lines}`}
         <Key name="r" />
       </button>
       <button type="button" class="plain-action" style="height: 30px" onclick={onclose}

@@ -17,11 +17,13 @@
 
   interface Props {
     point: Schemas['StockPointView'];
+    /** The line as it was before a change, drawn behind. */
+    before?: Schemas['Level'][];
     /** The planned order in view, to be marked. */
     selected?: string;
     onask: (date: string) => void;
   }
-  let { point, selected, onask }: Props = $props();
+  let { point, before, selected, onask }: Props = $props();
 
   let width = $state(640);
   const height = 226;
@@ -37,7 +39,12 @@
     levels.filter((l) => dayNumber(l.date) <= to).map((l) => l.balance)
   );
   const s = $derived(
-    scale(frame, from, to, [...seen(point.line), ...seen(point.without), point.safetyStock])
+    scale(frame, from, to, [
+      ...seen(point.line),
+      ...seen(point.without),
+      ...seen(before ?? []),
+      point.safetyStock
+    ])
   );
   const events = $derived(point.events.filter((e) => dayNumber(e.date) <= to));
   const leadEnd = $derived(Math.min(s.x(dayNumber(point.earliest)), frame.right));
@@ -138,6 +145,9 @@
       stroke-width="1.4"
       stroke-dasharray="1.5 3"
     />
+    {#if before}
+      <path d={steps(before, s)} fill="none" stroke="var(--ink-3)" stroke-width="3" opacity="0.45" />
+    {/if}
     <path d={steps(point.line, s)} fill="none" stroke="var(--ink)" stroke-width="1.7" />
     {#if note}
       <text x={frame.left + 5} y={note.y} class="note">{note.text}</text>

@@ -1,72 +1,78 @@
 import { SvelteSet } from 'svelte/reactivity';
-import type { Schemas } from '$lib/api/client';
+import {
+  byKey,
+  entriesOf,
+  keyOf,
+  type Entry,
+  type Filters,
+  type PlannedOrder,
+  type Row,
+  type SignalRow
+} from './filters';
 
-export type PlannedOrder = Schemas['PlannedOrderRow'];
-export type Group = PlannedOrder['group'];
+export type { Entry, Filters, PlannedOrder, Row, SignalRow };
 
-export const GROUP_NAMES: Record<Group, string> = {
-  START_OVERDUE: 'Start overdue',
-  START_TODAY: 'Start today',
-  START_THIS_WEEK: 'Start this week',
-  START_LATER: 'Start later'
-};
-
-/** A line of the list: the head of a group, or a planned order. */
-export type Entry = { head: Group; count: number } | { order: PlannedOrder };
-
-/** The list of planned orders: what is shown, where the cursor is, what is selected. */
+/** The list of all that wants a decision: what is shown, where the cursor is, what is selected. */
 export class PlanList {
-  orders = $state.raw<PlannedOrder[]>([]);
+  rows = $state.raw<Row[]>([]);
   words = $state('');
+  filters = $state.raw<Filters>({});
   cursor = $state<string | undefined>();
   selected = new SvelteSet<string>();
 
-  shown = $derived.by(() => {
-    const words = this.words.trim().toLowerCase();
-    if (!words) return this.orders;
-    return this.orders.filter((o) =>
-      [o.item, o.itemName, o.siteName, o.partner, o.obstacle].some((t) => t?.toLowerCase().includes(words))
-    );
-  });
-
-  entries = $derived.by(() => {
-    const entries: Entry[] = [];
-    let group: Group | undefined;
-    for (const order of this.shown) {
-      if (order.group !== group) {
-        group = order.group;
-        entries.push({ head: group, count: this.shown.filter((o) => o.group === group).length });
-      }
-      entries.push({ order });
-    }
-    return entries;
-  });
-
-  chosen = $derived(this.orders.filter((o) => this.selected.has(o.key)));
+  entries = $derived<Entry[]>(entriesOf(this.rows, { ...this.filters, words: this.words }));
+  shown = $derived(this.entries.filter((e): e is Row => !('head' in e)));
+  byKey = $derived(byKey(this.rows));
+  chosen = $derived(this.rows.filter((r) => this.selected.has(keyOf(r))));
 
   /** Those that an action concerns: the selected ones, or the one under the cursor. */
-  concerned = $derived(
-    this.chosen.length > 0 ? this.chosen : this.orders.filter((o) => o.key === this.cursor)
-  );
+  concerned = $derived.by(() => {
+    if (this.chosen.length > 0) return this.chosen;
+    const here = this.cursor === undefined ? undefined : this.byKey.get(this.cursor);
+    return here ? [here] : [];
+  });
+  orders = $derived(this.concerned.flatMap((r) => ('order' in r ? [r.order] : [])));
+  signals = $derived(this.concerned.flatMap((r) => ('signal' in r ? [r.signal] : [])));
 
-  at = $derived(this.entries.findIndex((e) => 'order' in e && e.order.key === this.cursor));
+  at = $derived(this.entries.findIndex((e) => !('head' in e) && keyOf(e) === this.cursor));
 
   /** New rows from the server; what is gone is no longer selected. */
-  take(orders: PlannedOrder[]): void {
-    this.orders = orders;
-    const there = orders.map((o) => o.key);
-    for (const key of this.selected) if (!there.includes(key)) this.selected.delete(key);
+  take(orders: PlannedOrder[], signals: SignalRow[]): void {
+    this.rows = [...orders.map((order) => ({ order })), ...signals.map((signal) => ({ signal }))];
+    for (const key of this.selected) if (!this.byKey.has(key)) this.selected.delete(key);
   }
 
-  /** The key of the planned order so many places away, or undefined at the ends. */
+  /** The key of the row so many places away, or undefined at the ends. */
   step(by: number): string | undefined {
-    const here = this.shown.findIndex((o) => o.key === this.cursor);
+    const here = this.shown.findIndex((r) => keyOf(r) === this.cursor);
     const next = here < 0 ? 0 : Math.min(this.shown.length - 1, Math.max(0, here + by));
-    return this.shown[next]?.key;
+    const row = this.shown[next];
+    return row && keyOf(row);
+  }
+
+  /** The row that takes the place of the cursor's when that goes: the next one, or the one before. */
+  after(keys: string[]): string | undefined {
+    const here = Math.max(
+      0,
+      this.shown.findIndex((r) => keyOf(r) === this.cursor)
+    );
+    const left = (r: Row) => !keys.includes(keyOf(r));
+    const next = this.shown.slice(here).find(left) ?? this.shown.slice(0, here).reverse().find(left);
+    return next && keyOf(next);
   }
 
   toggle(key: string | undefined): void {
     if (key === undefined) return;
     if (!this.selected.delete(key)) this.selected.add(key);
+  }
+
+  /** Selects all that is shown, or none if all is. */
+  toggleAll(): void {
+    const keys = this.shown.map(keyOf);
+    const all = keys.every((k) => this.selected.has(k));
+    for (const key of keys) {
+      if (all) this.selected.delete(key);
+      else this.selected.add(key);
+    }
   }
 }

@@ -1,67 +1,141 @@
 import { describe, expect, it } from 'vitest';
-import { PlanList, type PlannedOrder } from './plan.svelte';
+import { entriesOf, keyOf, type Filters } from './filters';
+import { PlanList, type PlannedOrder, type Row, type SignalRow } from './plan.svelte';
 
-function order(key: string, group: PlannedOrder['group'], item = key): PlannedOrder {
+function order(key: string, more: Partial<PlannedOrder> = {}): PlannedOrder {
   return {
     key,
-    group,
-    item,
-    itemName: `name of ${item}`,
+    group: 'START_TODAY',
+    item: key,
+    itemName: `name of ${key}`,
     site: 'W',
     siteName: 'Works',
     source: 'buy',
     quantity: 1,
     unit: 'pcs',
     start: '2026-11-23',
-    due: '2026-11-30'
+    due: '2026-11-30',
+    ends: 0,
+    forLate: false,
+    ...more
+  };
+}
+
+function signal(item: string, kind: string, group: SignalRow['group']): SignalRow {
+  return {
+    key: `!${kind}~${item}`,
+    group,
+    itemName: `name of ${item}`,
+    siteName: 'Works',
+    signal: { kind, item, site: 'W', bad: true, sentence: `${kind} of ${item}` }
   };
 }
 
 function list(): PlanList {
   const made = new PlanList();
-  made.take([order('a', 'START_OVERDUE'), order('b', 'START_TODAY'), order('c', 'START_TODAY', 'BRG-6202')]);
+  made.take(
+    [order('a', { group: 'START_OVERDUE' }), order('b'), order('c', { item: 'BRG-6202' })],
+    [signal('z', 'cancel', 'CHANGE_ORDER')]
+  );
   return made;
 }
 
-describe('the list of planned orders', () => {
-  it('puts a head before each group', () => {
-    expect(list().entries.map((e) => ('head' in e ? `${e.head} ${e.count}` : e.order.key))).toEqual([
-      'START_OVERDUE 1',
+function shown(orders: PlannedOrder[], filters: Filters): string[] {
+  const rows: Row[] = orders.map((o) => ({ order: o }));
+  return entriesOf(rows, filters).map((e) => ('head' in e ? `${e.name} ${e.count}` : keyOf(e)));
+}
+
+describe('the list', () => {
+  it('puts a head before each group, orders and signals together', () => {
+    expect(list().entries.map((e) => ('head' in e ? `${e.name} ${e.count}` : keyOf(e)))).toEqual([
+      'Start overdue 1',
       'a',
-      'START_TODAY 2',
+      'Start today 2',
       'b',
-      'c'
+      'c',
+      'Change an open order 1',
+      '!cancel~z'
     ]);
   });
 
-  it('moves the cursor over orders only and stops at the ends', () => {
+  it('moves the cursor over rows only and stops at the ends', () => {
     const plan = list();
     expect(plan.step(1)).toBe('a');
     plan.cursor = 'c';
-    expect(plan.step(1)).toBe('c');
+    expect(plan.step(1)).toBe('!cancel~z');
     expect(plan.step(-1)).toBe('b');
-  });
-
-  it('concerns the selected ones, or the one under the cursor', () => {
-    const plan = list();
     plan.cursor = 'a';
-    expect(plan.concerned.map((o) => o.key)).toEqual(['a']);
-    plan.toggle('b');
-    plan.toggle('c');
-    expect(plan.concerned.map((o) => o.key)).toEqual(['b', 'c']);
+    expect(plan.step(-1)).toBe('a');
   });
 
-  it('forgets a selection that is no longer asked for', () => {
+  it('finds words anywhere, in any case', () => {
+    const plan = list();
+    plan.words = 'brg';
+    expect(plan.shown.map(keyOf)).toEqual(['c']);
+  });
+
+  it('forgets the selection of what is gone', () => {
     const plan = list();
     plan.toggle('a');
-    plan.take([order('b', 'START_TODAY')]);
-    expect(plan.chosen).toEqual([]);
-    expect(plan.selected.size).toBe(0);
+    plan.toggle('b');
+    plan.take([order('b')], []);
+    expect([...plan.selected]).toEqual(['b']);
   });
 
-  it('finds by item, name, site and supplier', () => {
+  it('acts on the selected rows, or on the one under the cursor', () => {
     const plan = list();
-    plan.words = 'brg-62';
-    expect(plan.shown.map((o) => o.key)).toEqual(['c']);
+    plan.cursor = 'a';
+    expect(plan.orders.map((o) => o.key)).toEqual(['a']);
+    plan.toggle('b');
+    plan.toggle('c');
+    expect(plan.orders.map((o) => o.key)).toEqual(['b', 'c']);
+  });
+
+  it('knows where the cursor goes when its row goes', () => {
+    const plan = list();
+    plan.cursor = 'b';
+    expect(plan.after(['b'])).toBe('c');
+    plan.cursor = '!cancel~z';
+    expect(plan.after(['!cancel~z'])).toBe('c');
+  });
+});
+
+describe('the filters', () => {
+  const orders = [
+    order('a', { supplier: 'S', partner: 'Smith', value: 10, forLate: true }),
+    order('b', { source: 'make', value: 200, start: '2026-12-01' }),
+    order('c', { supplier: 'S', partner: 'Smith', value: 30, hold: { until: '2026-12-01', name: 'Ida' } })
+  ];
+  it.each<[Filters, string[]]>([
+    [{ supplier: 'S' }, ['a', 'c']],
+    [{ source: 'make' }, ['b']],
+    [{ worth: '30' }, ['b', 'c']],
+    [{ until: '2026-11-30' }, ['a', 'c']],
+    [{ late: true }, ['a']],
+    [{ held: 'only' }, ['c']],
+    [{ held: 'none' }, ['a', 'b']],
+    [{ from: 'b' }, ['b', 'c']],
+    [{ from: 'a', to: 'b' }, ['a', 'b']]
+  ])('%j shows %j', (filters, keys) => {
+    expect(shown(orders, filters).slice(1)).toEqual(keys);
+  });
+
+  it('sort within the groups, down with a minus', () => {
+    expect(shown(orders, { sort: 'value' })).toEqual(['Start today 3', 'a', 'c', 'b']);
+    expect(shown(orders, { sort: '-value' })).toEqual(['Start today 3', 'b', 'c', 'a']);
+  });
+
+  it('group by supplier, what is made here last', () => {
+    expect(shown(orders, { by: 'supplier' })).toEqual(['Smith 2', 'a', 'c', 'Own work 1', 'b']);
+  });
+
+  it('group by the customer order that is served first', () => {
+    const end = { number: 'SO-1', line: '1', customer: 'Bee', item: 'HIVE', due: '2026-12-01' };
+    expect(shown([order('x'), order('y', { end })], { by: 'customer' })).toEqual([
+      'SO-1 Bee 1',
+      'y',
+      'No customer order yet 1',
+      'x'
+    ]);
   });
 });

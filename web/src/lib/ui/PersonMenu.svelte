@@ -4,6 +4,7 @@
   import { DropdownMenu } from 'bits-ui';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { look, type Theme } from '$lib/desk.svelte';
+  import { initials } from '$lib/people.svelte';
 
   interface Props {
     person: Schemas['Person'];
@@ -11,12 +12,6 @@
   }
   let { person, company }: Props = $props();
   const client = useQueryClient();
-  const initials = $derived(
-    person.name
-      .split(' ')
-      .map((w) => w[0])
-      .join('')
-  );
   const THEMES: { value: Theme; name: string }[] = [
     { value: 'system', name: 'Theme of the system' },
     { value: 'light', name: 'Light theme' },
@@ -56,7 +51,8 @@
 <DropdownMenu.Root>
   <DropdownMenu.Trigger
     class="grid h-[27px] w-[27px] place-items-center rounded-full bg-ink text-[11px] font-bold text-sheet"
-    aria-label="{person.name}, {person.role.toLowerCase()}: menu">{initials}</DropdownMenu.Trigger
+    aria-label="{person.name}, {person.role.toLowerCase()}: menu"
+    >{initials(person.name)}</DropdownMenu.Trigger
   >
   <DropdownMenu.Portal>
     <DropdownMenu.Content

@@ -26,7 +26,10 @@
 <section class="slip" aria-label={slip.question}>
   <header>
     <h3>{slip.question}</h3>
-    <button type="button" class="copy no-print" onclick={copy} title="Copy this sum as a table">copy</button>
+    <span class="no-print">
+      <button type="button" class="copy" onclick={copy} title="Copy this sum as a table">copy</button>
+      <button type="button" class="copy" onclick={() => window.print()} title="Print this page">print</button>
+    </span>
   </header>
   <p>{slip.sentence}</p>
   <ol>

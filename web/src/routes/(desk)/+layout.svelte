@@ -5,6 +5,7 @@
   import { answer, api, Refused } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
+  import { people, type Somebody } from '$lib/people.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Key from '$lib/ui/Key.svelte';
   import KeysHelp from '$lib/ui/KeysHelp.svelte';
@@ -44,7 +45,10 @@
 
   $effect(() => {
     const refused = session.error instanceof Refused && session.error.problem.status === 401;
-    if (session.data) localStorage.setItem(LAST, session.data.login);
+    if (session.data) {
+      localStorage.setItem(LAST, session.data.login);
+      people.me = session.data.login;
+    }
     if (!refused) return;
     localStorage.removeItem(LAST);
     void goto('/signin?' + new URLSearchParams({ back: page.url.pathname + page.url.search }).toString());
@@ -70,6 +74,9 @@
       connected = true;
       if (seen && seen !== event.data) void client.invalidateQueries({ queryKey: ['plan'] });
       seen = event.data;
+    });
+    news.addEventListener('people', (event: MessageEvent<string>) => {
+      people.all = JSON.parse(event.data) as Somebody[];
     });
     news.onerror = () => (connected = false);
     return () => news.close();

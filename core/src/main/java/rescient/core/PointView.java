@@ -39,6 +39,11 @@ public final class PointView {
         return point.supplier;
     }
 
+    /** Sending site or subcontractor's premises, or null. */
+    public String fromSite() {
+        return point.fromSiteCode;
+    }
+
     /** Millionths; so are the next two, {@link Quantity#NOT_SET} where not set. */
     public long safetyStock() {
         return point.safetyStock;
@@ -151,11 +156,29 @@ public final class PointView {
         return needs;
     }
 
+    /** The day an open order of this point can really be there, or null if it never can or is not there. */
+    public Integer possibleDay(String number, String line) {
+        for (int i = 0; planned() && i < plan.plans[p].known.open.length; i++) {
+            OpenOrder order = plan.plans[p].known.open[i].order();
+            if (order.number().equals(number) && order.line().equals(line)) {
+                int possible = plan.possible.ofOpen(p, i);
+                return possible == PossibleDates.NEVER ? null : possible;
+            }
+        }
+        return null;
+    }
+
     /** A planned order of this point as it would be given out. */
     public OrderDraft draft(int sequence) {
         PlannedOrders planned = plan.plans[p].planned;
         return new Drafting(snapshot, p)
                 .draft(planned.started[sequence], planned.start[sequence], planned.due[sequence]);
+    }
+
+    /** A good quantity raised and rounded as the modifiers of this point ask, in one order. */
+    public long sized(long good) {
+        Sizing.Part part = new Sizing(point).whole(good);
+        return part == null ? good : part.good();
     }
 
     /** An order that brings {@code good} millionths on a day; it starts when the lead time or the routing says. */

@@ -180,6 +180,12 @@ final class PossibleDates {
         return late(p) ? dates[p].plannedDay[o] : plans[p].planned.due[o];
     }
 
+    /** The possible day of an open order, or {@link #NEVER}; its own date, today if overdue, if nothing waits for it. */
+    int ofOpen(int p, int i) {
+        int known = late(p) ? dates[p].openDay[i] : UNKNOWN;
+        return known == UNKNOWN ? plans[p].known.open[i].countsOn(snapshot.today) : known;
+    }
+
     /** One way through the pegs, by one thread. */
     private final class Walk {
         /** Open orders being worked out, each with its depth. */

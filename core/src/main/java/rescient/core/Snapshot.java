@@ -90,6 +90,11 @@ public final class Snapshot {
         return points.length;
     }
 
+    /** The lines of firmed and released orders, by number and line. */
+    public List<OpenOrder> openOrders() {
+        return List.of(rows.openOrders);
+    }
+
     /** The number of a stock point, or -1. */
     int pointOf(String item, String site) {
         Integer itemNumber = itemIndex.get(item);

@@ -34,6 +34,18 @@ public final class DatasetReader {
     private DatasetReader() {}
 
     /**
+     * Looks at a dataset that was put together from others, as if it had been read.
+     *
+     * @throws FaultyDatasetException with all that is wrong with it
+     */
+    public static Dataset checked(Dataset dataset) {
+        Faults faults = new Faults();
+        new Checks(dataset, faults).all();
+        faults.refuse();
+        return dataset;
+    }
+
+    /**
      * The dataset in a folder of CSV files, a zip of one, or an .xlsx file with a sheet for each table.
      *
      * @throws FaultyDatasetException with every fault, if there is any

@@ -82,8 +82,19 @@ class CompanyStoreTest extends ServerTest {
             next.put(row.getString(1), row.getLong(2));
         });
         assertThat(next)
-                .containsExactlyInAnyOrderEntriesOf(
-                        Map.of("buy", 2045L, "make", 321L, "assemble", 107L, "transfer", 58L, "subcontract", 22L));
+                .containsExactlyInAnyOrderEntriesOf(Map.of(
+                        "buy",
+                        2045L,
+                        "make",
+                        321L,
+                        "assemble",
+                        107L,
+                        "transfer",
+                        58L,
+                        "subcontract",
+                        22L,
+                        "firmed",
+                        1L));
     }
 
     @Test

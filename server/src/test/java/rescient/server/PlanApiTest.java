@@ -41,16 +41,45 @@ class PlanApiTest extends ServerTest {
     }
 
     @Test
-    void theListIsGroupedByStartAndFiltered() throws Exception {
+    void theListSaysWhatEachOrderAsksForAndWhomItServes() throws Exception {
         JsonNode all = get("ida", "/api/plan/orders").body();
-        assertThat(all.get("orders").get(0).get("item").asText()).isEqualTo("BRG-6202");
-        assertThat(all.get("orders").get(0).get("group").asText()).isEqualTo("START_OVERDUE");
-        JsonNode bought =
-                get("ida", "/api/plan/orders?supplier=HOLLIN&until=2027-01-31").body();
-        assertThat(bought.get("orders")).isNotEmpty().allSatisfy(o -> {
-            assertThat(o.get("supplier").asText()).isEqualTo("HOLLIN");
-            assertThat(o.get("start").asText()).isLessThanOrEqualTo("2027-01-31");
-        });
+        JsonNode bearing = all.get("orders").get(0);
+        assertThat(bearing.get("item").asText()).isEqualTo("BRG-6202");
+        assertThat(bearing.get("group").asText()).isEqualTo("START_OVERDUE");
+        // four levels up stands the extractor of SO-790, which will be late
+        assertThat(bearing.get("forLate").asBoolean()).isTrue();
+        assertThat(bearing.get("end").get("item").asText()).isEqualTo("EXTR-4");
+        assertThat(all.get("orders"))
+                .filteredOn(o -> o.hasNonNull("number"))
+                .extracting(o -> o.get("number").asText())
+                .containsExactlyInAnyOrder("MO-303", "MO-306", "MO-309", "MO-312", "MO-320");
+        assertThat(all.get("choices").get("suppliers"))
+                .extracting(c -> c.get("code").asText())
+                .contains("HOLLIN");
+    }
+
+    @Test
+    void signalsStandInTheListByWhatTheyAskFor() throws Exception {
+        JsonNode signals = get("ida", "/api/plan/orders").body().get("signals");
+        assertThat(signals)
+                .filteredOn(s -> s.get("group").asText().equals("CANNOT_PLAN"))
+                .extracting(s -> s.get("signal").get("item").asText())
+                .containsExactly("ENTR-R");
+        assertThat(signals)
+                .filteredOn(s -> s.get("group").asText().equals("CHANGE_ORDER"))
+                .allSatisfy(
+                        s -> assertThat(s.get("signal").get("order").asText()).contains("~"));
+    }
+
+    @Test
+    void aLineLeftOutChangesATrialAndNotThePlan() throws Exception {
+        JsonNode trial = reply(
+                        "ida",
+                        org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get("/api/plan")
+                                .header("Plan-Without", "SO-790~1"))
+                .body();
+        assertThat(trial.get("lateOrders").asInt()).isZero();
+        assertThat(get("ida", "/api/plan").body().get("lateOrders").asInt()).isEqualTo(1);
     }
 
     @Test

@@ -87,6 +87,35 @@ abstract class ServerTest {
                         .content(json.writeValueAsString(Map.of("orders", List.of(orders), "leaveOut", leaveOut))));
     }
 
+    /** What a wish would do; the wish as JSON with single quotes. */
+    JsonNode consequence(String wish) throws Exception {
+        Reply reply = post("ida", "/api/decisions/preview", null, wish);
+        org.assertj.core.api.Assertions.assertThat(reply.status())
+                .as(String.valueOf(reply.body()))
+                .isEqualTo(200);
+        return reply.body();
+    }
+
+    Reply decide(String login, String wish) throws Exception {
+        return decide(login, UUID.randomUUID(), wish);
+    }
+
+    Reply decide(String login, UUID key, String wish) throws Exception {
+        return post(login, "/api/decisions", key, wish);
+    }
+
+    Reply undo(String login, Reply decision) throws Exception {
+        return post(login, "/api/decisions/" + decision.body().get("id").asLong() + "/undo", null, "{}");
+    }
+
+    Reply post(String login, String path, UUID key, String content) throws Exception {
+        MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path)
+                .with(csrf())
+                .contentType("application/json")
+                .content(content.replace('\'', '"'));
+        return reply(login, key == null ? request : request.header("Idempotency-Key", key));
+    }
+
     Reply reply(String login, MockHttpServletRequestBuilder request) throws Exception {
         if (login != null) {
             request.with(SecurityMockMvcRequestPostProcessors.user(users.loadUserByUsername(login)));

@@ -139,7 +139,14 @@ public class CompanyStore {
      * nobody waits for anybody.
      */
     private static void clear(Statement statement) throws SQLException {
-        for (String table : List.of("supply_order_components", "supply_order_lines", "supply_orders", "commands")) {
+        for (String table : List.of(
+                "supply_order_components",
+                "supply_order_lines",
+                "supply_orders",
+                "commands",
+                "decisions",
+                "holds",
+                "change_requests")) {
             statement.execute("delete from " + table);
         }
         for (int i = Table.ALL.size() - 1; i >= 0; i--) {

@@ -6,12 +6,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.PlannedOrder;
+import rescient.core.OrderDraft;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
-import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 
@@ -19,12 +18,14 @@ import rescient.server.platform.Nullable;
  * A document that a release will create: a purchase order for each supplier and receiving site, an order of its own for
  * everything else.
  *
+ * @param number the one it has already, of a firmed order with a number of its own
  * @param partner supplier, sending site or subcontractor by name
  * @param value in the company's currency, null if a price is missing
  * @param minimum the supplier's minimum order value, if the value is below it
  */
 public record Draft(
         String kind,
+        @Nullable String number,
         @Nullable String supplier,
         String site,
         String siteName,
@@ -53,30 +54,30 @@ public record Draft(
             LocalDate start,
             LocalDate due) {}
 
-    /** The documents for planned orders, each by its key; purchase orders first. */
-    static List<Draft> of(PlanVersion version, Map<String, PlannedOrder> orders) {
-        Map<List<String>, Map<String, PlannedOrder>> purchases = new LinkedHashMap<>();
+    /** The documents for orders that go; purchase orders first. One with a number of its own stays a document. */
+    static List<Draft> of(PlanVersion version, List<Going> orders) {
+        Map<List<String>, List<Going>> purchases = new LinkedHashMap<>();
         List<Draft> others = new ArrayList<>();
-        orders.forEach((key, order) -> {
-            if (order.source() == Source.BUY) {
+        for (Going going : orders) {
+            if (going.order().source() == Source.BUY && !going.numbered()) {
                 purchases
-                        .computeIfAbsent(List.of(order.supplier(), order.site()), g -> new LinkedHashMap<>())
-                        .put(key, order);
+                        .computeIfAbsent(
+                                List.of(going.order().supplier(), going.order().site()), g -> new ArrayList<>())
+                        .add(going);
             } else {
-                others.add(draft(version, Map.of(key, order)));
+                others.add(draft(version, List.of(going)));
             }
-        });
+        }
         List<Draft> drafts = new ArrayList<>();
         purchases.values().forEach(lines -> drafts.add(draft(version, lines)));
         drafts.addAll(others);
         return drafts;
     }
 
-    private static Draft draft(PlanVersion version, Map<String, PlannedOrder> orders) {
+    private static Draft draft(PlanVersion version, List<Going> orders) {
         Directory directory = version.directory();
-        PlannedOrder first = orders.values().iterator().next();
-        List<Line> lines = new ArrayList<>();
-        orders.forEach((key, order) -> lines.add(line(version, key, order)));
+        OrderDraft first = orders.get(0).order();
+        List<Line> lines = orders.stream().map(o -> line(directory, o)).toList();
         BigDecimal value = BigDecimal.ZERO;
         for (Line line : lines) {
             value = value == null || line.value == null ? null : value.add(line.value);
@@ -85,6 +86,7 @@ public record Draft(
         boolean below = minimum != null && value != null && value.compareTo(minimum) < 0;
         return new Draft(
                 Words.word(first.source()),
+                orders.get(0).numbered() ? orders.get(0).firmed().order.number : null,
                 first.supplier(),
                 first.site(),
                 directory.siteName(first.site()),
@@ -97,23 +99,18 @@ public record Draft(
                 below ? minimum : null);
     }
 
-    private static Line line(PlanVersion version, String key, PlannedOrder order) {
-        Directory directory = version.directory();
-        boolean bought = order.source() == Source.BUY;
-        String itemUnit = directory.unit(order.item());
-        BigDecimal quantity = Quantity.decimal(order.quantity());
-        BigDecimal units = bought ? PlannedOrders.purchaseQuantity(version, order) : quantity;
-        BigDecimal price = bought ? directory.purchasePrice(order.supplier(), order.item(), units) : null;
+    private static Line line(Directory directory, Going going) {
+        OrderDraft order = going.order();
         return new Line(
-                key,
+                going.key(),
                 order.item(),
                 directory.itemName(order.item()),
-                quantity,
-                itemUnit,
-                units,
-                bought ? directory.purchaseUnit(order.supplier(), order.item()) : itemUnit,
-                price,
-                bought ? Directory.value(units, price) : directory.standardValue(order.item(), quantity),
+                Quantity.decimal(order.quantity()),
+                directory.unit(order.item()),
+                going.worth().units(),
+                going.worth().unit(),
+                going.worth().price(),
+                going.worth().value(),
                 Words.date(order.startDay()),
                 Words.date(order.dueDay()));
     }

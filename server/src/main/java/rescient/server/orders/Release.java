@@ -6,47 +6,70 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rescient.core.PlannedOrder;
+import rescient.server.planning.Hold;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
+import rescient.server.planning.Words;
 
-/** What a choice of planned orders comes to, in one plan: what can go, what cannot, and what is no longer there. */
+/** What a choice of planned and firmed orders comes to: what can go, what cannot, and what is no longer there. */
 final class Release {
-    /** A planned order that cannot be given to anybody, and why. */
+    /** An order that cannot be given to anybody, and why. */
     record Obstacle(String key, String item, String site, String sentence) {}
+
+    /** A planned order that is no longer asked for, or a firmed one that has gone. */
+    record Missing(String key, OrderKey planned) {}
 
     final PlanVersion version;
     /** Those that can go, by key. */
-    final Map<String, PlannedOrder> ready = new LinkedHashMap<>();
+    final Map<String, Going> ready = new LinkedHashMap<>();
 
     final List<Obstacle> obstacles = new ArrayList<>();
-    final List<OrderKey> gone = new ArrayList<>();
+    final List<Missing> gone = new ArrayList<>();
 
-    Release(PlanVersion version, List<String> keys) {
+    /**
+     * @param firmed firmed orders by their keys
+     * @param held holds by the keys of the planned orders they concern
+     */
+    Release(PlanVersion version, List<String> keys, Map<String, Going> firmed, Map<String, Hold> held) {
         this.version = version;
         for (String text : keys.stream().distinct().toList()) {
-            OrderKey key = OrderKey.parse(text);
-            Optional<PlannedOrder> order = key.in(version.plan());
+            if (firmed.containsKey(text)) {
+                ready.put(text, firmed.get(text));
+                continue;
+            }
+            OrderKey key = OrderKey.isLine(text) ? null : OrderKey.parse(text);
+            Optional<PlannedOrder> order = key == null ? Optional.empty() : key.in(version.plan());
             if (order.isEmpty()) {
-                gone.add(key);
+                gone.add(new Missing(text, key));
             } else {
-                sort(text, order.get());
+                sort(text, order.get(), held.get(text));
             }
         }
     }
 
-    private void sort(String key, PlannedOrder order) {
+    private void sort(String key, PlannedOrder order, Hold hold) {
         String obstacle = PlannedOrders.obstacle(order);
-        if (obstacle == null) {
-            ready.put(key, order);
-            return;
+        String name = order.item() + " " + version.directory().itemName(order.item());
+        if (hold != null) {
+            obstacles.add(new Obstacle(
+                    key,
+                    order.item(),
+                    order.site(),
+                    name + " is held until " + Words.day((int) hold.until().toEpochDay()) + " by " + hold.name()
+                            + "."));
+        } else if (obstacle != null) {
+            obstacles.add(new Obstacle(
+                    key,
+                    order.item(),
+                    order.site(),
+                    name + " has " + obstacle + " at " + version.directory().siteName(order.site()) + "."));
+        } else {
+            ready.put(key, Going.planned(version, key, order));
         }
-        String sentence = order.item() + " " + version.directory().itemName(order.item()) + " has " + obstacle + " at "
-                + version.directory().siteName(order.site()) + ".";
-        obstacles.add(new Obstacle(key, order.item(), order.site(), sentence));
     }
 
     List<Draft> drafts() {
-        return Draft.of(version, ready);
+        return Draft.of(version, List.copyOf(ready.values()));
     }
 }

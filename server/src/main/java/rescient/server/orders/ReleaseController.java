@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -14,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
-import rescient.server.planning.OrderKey;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -37,10 +37,15 @@ class ReleaseController {
      */
     record ReleasePreview(long version, List<Draft> documents, List<Release.Obstacle> obstacles, List<String> gone) {}
 
+    /**
+     * @param note on every document that has none of its own
+     * @param notes by the key of a document's first line
+     */
     record ReleaseRequest(
             @NotEmpty List<String> orders,
             boolean leaveOut,
-            @Nullable @Size(max = LONGEST_NOTE) String note) {}
+            @Nullable @Size(max = LONGEST_NOTE) String note,
+            @Nullable Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
 
     @PostMapping("/preview")
     ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
@@ -49,7 +54,7 @@ class ReleaseController {
                 release.version.number(),
                 release.drafts(),
                 release.obstacles,
-                release.gone.stream().map(OrderKey::text).toList());
+                release.gone.stream().map(Release.Missing::key).toList());
     }
 
     @PostMapping
@@ -64,6 +69,12 @@ class ReleaseController {
                     "Releasing is for planners and buyers; you are signed in as "
                             + user.role().name().toLowerCase(java.util.Locale.ROOT));
         }
-        return releasing.release(user, key, request.orders, request.leaveOut, request.note);
+        return releasing.release(
+                user,
+                key,
+                request.orders,
+                request.leaveOut,
+                request.note,
+                request.notes == null ? Map.of() : request.notes);
     }
 }

@@ -10,23 +10,18 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
-import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import rescient.core.Change;
-import rescient.core.Demand;
-import rescient.core.OpenOrder;
-import rescient.core.OpenOrderComponent;
-import rescient.core.PlannedOrder;
+import rescient.core.OrderDraft;
 import rescient.core.Quantity;
-import rescient.core.Source;
-import rescient.core.Stage;
 import rescient.server.access.SignedIn;
+import rescient.server.planning.Holds;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -35,6 +30,7 @@ import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Today;
+import rescient.server.platform.Turns;
 
 /**
  * Turns planned orders into released ones: all of them in one transaction or none, and each only once, whatever another
@@ -51,12 +47,11 @@ class Releasing {
     private final SupplyOrderRepository orders;
     private final SupplyOrderComponentRepository components;
     private final NumberRangeRepository numbers;
+    private final Holds holds;
     private final CommandRepository commands;
     private final EntityManager entities;
-    private final TransactionTemplate transaction;
+    private final Turns turns;
     private final ObjectMapper json;
-    /** One at a time, so that those who wait hold no connection that the plan needs. */
-    private final ReentrantLock turn = new ReentrantLock(true);
 
     Releasing(
             LivePlan live,
@@ -65,9 +60,10 @@ class Releasing {
             SupplyOrderRepository orders,
             SupplyOrderComponentRepository components,
             NumberRangeRepository numbers,
+            Holds holds,
             CommandRepository commands,
             EntityManager entities,
-            TransactionTemplate transaction,
+            Turns turns,
             ObjectMapper json) {
         this.live = live;
         this.companies = companies;
@@ -75,9 +71,10 @@ class Releasing {
         this.orders = orders;
         this.components = components;
         this.numbers = numbers;
+        this.holds = holds;
         this.commands = commands;
         this.entities = entities;
-        this.transaction = transaction;
+        this.turns = turns;
         this.json = json;
     }
 
@@ -94,7 +91,7 @@ class Releasing {
 
     /** What would be created, from the plan as it is. */
     Release preview(List<String> keys) {
-        return new Release(live.current(), keys);
+        return release(live.current(), keys);
     }
 
     /**
@@ -103,18 +100,43 @@ class Releasing {
      * @param leaveOut those that cannot go stay behind; otherwise nothing goes
      * @throws JobProblem 409 if the plan no longer asks for one of them, 422 if one cannot go
      */
-    Answer release(SignedIn user, UUID commandKey, List<String> keys, boolean leaveOut, String note) {
-        turn.lock();
-        try {
-            return transaction.execute(status -> inTurn(user, commandKey, keys, leaveOut, note));
-        } finally {
-            turn.unlock();
-        }
+    Answer release(
+            SignedIn user,
+            UUID commandKey,
+            List<String> keys,
+            boolean leaveOut,
+            String note,
+            Map<String, String> notes) {
+        return turns.take(() -> inTurn(user, commandKey, keys, leaveOut, note, notes));
     }
 
-    private Answer inTurn(SignedIn user, UUID commandKey, List<String> keys, boolean leaveOut, String note) {
+    private Release release(PlanVersion version, List<String> keys) {
+        Map<String, Going> firmed = new HashMap<>();
+        for (String key : keys) {
+            if (OrderKey.isLine(key)) {
+                orders.withLines(OrderKey.number(key)).stream()
+                        .flatMap(o -> o.lines.stream())
+                        .filter(l -> l.line.equals(OrderKey.line(key))
+                                && l.stage.equals("firmed")
+                                && l.quantity.signum() > 0)
+                        .forEach(l -> firmed.put(
+                                key,
+                                Going.firmed(version, key, l, components.findByOrderNumberOrderById(l.order.number))));
+            }
+        }
+        return new Release(version, keys, firmed, holds.of(version));
+    }
+
+    private Answer inTurn(
+            SignedIn user,
+            UUID commandKey,
+            List<String> keys,
+            boolean leaveOut,
+            String note,
+            Map<String, String> notes) {
         long revision = companies.lock();
-        String request = write(Map.of("orders", keys, "leaveOut", leaveOut, "note", note == null ? "" : note));
+        String request = write(Map.of(
+                "orders", keys, "leaveOut", leaveOut, "note", note == null ? "" : note, "notes", new TreeMap<>(notes)));
         Command before = commands.findById(commandKey).orElse(null);
         if (before != null) {
             if (!before.request.equals(request) || !before.login.equals(user.getUsername())) {
@@ -122,10 +144,10 @@ class Releasing {
             }
             return read(before.answer);
         }
-        Release release = new Release(live.knowing(revision), keys);
+        Release release = release(live.knowing(revision), keys);
         refuse(user, release, leaveOut);
         List<Change> changes = new ArrayList<>();
-        Answer answer = create(user, release, note, changes);
+        Answer answer = create(user, release, note, notes, changes);
         entities.persist(new Command(commandKey, user.getUsername(), request, write(answer), today.now()));
         companies.changed(changes);
         return answer;
@@ -140,9 +162,12 @@ class Releasing {
                             HttpStatus.CONFLICT,
                             "The plan has changed; nothing was released. " + String.join(" ", changes))
                     .with("changes", changes)
-                    .with("keys", release.gone.stream().map(OrderKey::text).toList());
+                    .with(
+                            "keys",
+                            release.gone.stream().map(Release.Missing::key).toList());
         }
-        for (PlannedOrder order : release.ready.values()) {
+        for (Going going : release.ready.values()) {
+            OrderDraft order = going.order();
             if (!user.role().mayRelease(Words.word(order.source()))) {
                 throw new JobProblem(
                         HttpStatus.FORBIDDEN,
@@ -167,7 +192,11 @@ class Releasing {
     }
 
     /** What became of a planned order: released by somebody, or asked for otherwise. */
-    private String whatHappened(PlanVersion version, OrderKey key) {
+    private String whatHappened(PlanVersion version, Release.Missing missing) {
+        if (missing.planned() == null) {
+            return OrderKey.number(missing.key()) + " is no longer firmed: it was released, changed or taken back.";
+        }
+        OrderKey key = missing.planned();
         Instant since = today.now().minus(RECENT);
         String wanted = key.quantity() + " " + key.item() + " for "
                 + Words.day((int) key.due().toEpochDay());
@@ -186,26 +215,29 @@ class Releasing {
                         + ".");
     }
 
-    private Answer create(SignedIn user, Release release, String note, List<Change> changes) {
+    private Answer create(
+            SignedIn user, Release release, String note, Map<String, String> notes, List<Change> changes) {
         List<Created> created = new ArrayList<>();
         for (Draft draft : release.drafts()) {
-            SupplyOrder order = new SupplyOrder();
-            order.number = numbers.locked(draft.kind()).take();
-            order.kind = draft.kind();
-            order.supplier = draft.supplier();
-            order.site = draft.site();
-            order.fromSite = draft.fromSite();
-            order.note = note == null || note.isBlank() ? null : note.strip();
-            order.createdBy = user.name();
-            order.createdAt = today.now();
-            int position = 0;
-            for (Draft.Line line : draft.lines()) {
-                order.lines.add(line(order, ++position, line, release.ready.get(line.key())));
+            List<Going> lines =
+                    draft.lines().stream().map(l -> release.ready.get(l.key())).toList();
+            SupplyOrder order = lines.get(0).numbered() ? lines.get(0).firmed().order : null;
+            if (order == null) {
+                order = document(
+                        user, draft, note(notes.get(draft.lines().get(0).key()), note));
+                takeBack(lines, changes);
+                for (int i = 0; i < lines.size(); i++) {
+                    addLine(order, Integer.toString(i + 1), draft.lines().get(i), lines.get(i));
+                }
+                entities.persist(order);
+                components.saveAll(issues(order, lines));
+            } else {
+                lines.get(0).firmed().stage = "released";
             }
-            entities.persist(order);
-            List<SupplyOrderComponent> rows = components(release, order, draft);
-            components.saveAll(rows);
-            changes.addAll(changes(order, rows));
+            for (int i = 0; i < lines.size(); i++) {
+                String line = lines.get(i).numbered() ? lines.get(i).firmed().line : Integer.toString(i + 1);
+                changes.add(lines.get(i).as(order.number, line));
+            }
             created.add(new Created(
                     order.number,
                     order.kind,
@@ -217,70 +249,73 @@ class Releasing {
         return new Answer(created, release.obstacles);
     }
 
-    /** What the plan has to know of a new order. */
-    private static List<Change> changes(SupplyOrder order, List<SupplyOrderComponent> rows) {
-        List<Change> changes = new ArrayList<>();
-        for (SupplyOrderLine line : order.lines) {
-            List<OpenOrderComponent> toIssue = rows.stream()
-                    .filter(row -> row.line.equals(line.line))
-                    .map(row -> new OpenOrderComponent(
-                            order.number, row.line, row.component, Quantity.of(row.quantity), (int)
-                                    row.neededDate.toEpochDay()))
-                    .toList();
-            changes.add(new Change.Order(
-                    new OpenOrder(
-                            order.number,
-                            line.line,
-                            Source.valueOf(order.kind.toUpperCase(Locale.ROOT)),
-                            Stage.RELEASED,
-                            line.item,
-                            order.site,
-                            order.fromSite,
-                            order.supplier,
-                            Quantity.of(line.quantity),
-                            (int) line.dueDate.toEpochDay(),
-                            line.startDate == null ? OpenOrder.NO_DAY : (int) line.startDate.toEpochDay(),
-                            false),
-                    toIssue));
-        }
-        return changes;
+    private static String note(String own, String ofAll) {
+        String note = own == null || own.isBlank() ? ofAll : own;
+        return note == null || note.isBlank() ? null : note.strip();
     }
 
-    private static SupplyOrderLine line(SupplyOrder order, int position, Draft.Line draft, PlannedOrder planned) {
+    private SupplyOrder document(SignedIn user, Draft draft, String note) {
+        SupplyOrder order = new SupplyOrder();
+        order.number = numbers.locked(draft.kind()).take();
+        order.kind = draft.kind();
+        order.supplier = draft.supplier();
+        order.site = draft.site();
+        order.fromSite = draft.fromSite();
+        order.note = note;
+        order.createdBy = user.name();
+        order.createdAt = today.now();
+        return order;
+    }
+
+    /** Firmed orders become lines of documents; what they were goes. */
+    private void takeBack(List<Going> lines, List<Change> changes) {
+        for (Going going : lines) {
+            SupplyOrderLine firmed = going.firmed();
+            if (firmed != null) {
+                components.deleteAll(components.findByOrderNumberOrderById(firmed.order.number).stream()
+                        .filter(c -> c.line.equals(firmed.line))
+                        .toList());
+                SupplyOrder order = firmed.order;
+                order.lines.remove(firmed);
+                entities.flush();
+                entities.remove(firmed);
+                if (order.lines.isEmpty()) {
+                    entities.flush();
+                    entities.remove(order);
+                }
+                changes.add(new Change.NoOrder(order.number, firmed.line));
+            }
+        }
+    }
+
+    private static void addLine(SupplyOrder order, String name, Draft.Line draft, Going going) {
         SupplyOrderLine line = new SupplyOrderLine();
         line.order = order;
-        line.line = Integer.toString(position);
+        line.line = name;
         line.stage = "released";
         line.item = draft.item();
         line.ordered = draft.quantity();
         line.quantity = draft.quantity();
-        line.startQuantity = Quantity.decimal(planned.startQuantity());
+        line.startQuantity = Quantity.decimal(going.order().startQuantity());
         line.dueDate = draft.due();
         line.startDate = draft.start();
         line.unit = draft.unit();
         line.unitQuantity = draft.unitQuantity();
         line.unitPrice = draft.unitPrice();
-        return line;
+        order.lines.add(line);
     }
 
-    /** What the order will have to issue: the demands that the planned order raised. */
-    private static List<SupplyOrderComponent> components(Release release, SupplyOrder order, Draft draft) {
+    /** What the orders will have to issue. */
+    private static List<SupplyOrderComponent> issues(SupplyOrder order, List<Going> lines) {
         List<SupplyOrderComponent> rows = new ArrayList<>();
-        for (SupplyOrderLine line : order.lines) {
-            PlannedOrder planned = release.ready.get(
-                    draft.lines().get(order.lines.indexOf(line)).key());
-            if (planned.source() == Source.BUY) {
-                continue;
-            }
-            var point =
-                    release.version.plan().point(planned.item(), planned.site()).orElseThrow();
-            for (Demand need : point.needs(planned.sequence())) {
+        for (int i = 0; i < lines.size(); i++) {
+            for (OrderDraft.Need need : lines.get(i).order().needs()) {
                 SupplyOrderComponent row = new SupplyOrderComponent();
                 row.orderNumber = order.number;
-                row.line = line.line;
+                row.line = Integer.toString(i + 1);
                 row.component = need.item();
                 row.quantity = Quantity.decimal(need.quantity());
-                row.neededDate = Words.date(need.dueDay());
+                row.neededDate = Words.date(need.day());
                 rows.add(row);
             }
         }

@@ -87,6 +87,14 @@ public final class Directory {
         return openOrders.get(key(number, line));
     }
 
+    /** Supplier, sending site or subcontractor of an open order's line, by name; or null. */
+    public String partnerOf(String number, String line) {
+        Row row = openOrder(number, line);
+        return row == null
+                ? null
+                : "buy".equals(row.text("kind")) ? supplierName(row.text("supplier")) : siteName(row.text("from_site"));
+    }
+
     /** A customer order's line, or null. */
     public Row customerOrder(String number, String line) {
         return customerOrders.get(key(number, line));
@@ -135,8 +143,36 @@ public final class Directory {
         return items.get(item).text("unit");
     }
 
+    /** How many decimals an item's quantities have. */
+    public int decimals(String item) {
+        String unit = unit(item);
+        return dataset.rows("units").stream()
+                .filter(r -> unit.equals(r.text("code")))
+                .findFirst()
+                .map(r -> r.whole("decimals", 0))
+                .orElse(0);
+    }
+
     public String planner(String item) {
         return items.get(item).text("planner");
+    }
+
+    /** The codes of all suppliers, in order. */
+    public List<String> suppliers() {
+        return suppliers.keySet().stream().sorted().toList();
+    }
+
+    public boolean knowsSupplier(String code) {
+        return suppliers.containsKey(code);
+    }
+
+    /** The suppliers whose terms for an item are known, by code. */
+    public List<String> suppliersOf(String item) {
+        return prices.keySet().stream()
+                .filter(k -> k.endsWith('\0' + item))
+                .map(k -> k.substring(0, k.indexOf('\0')))
+                .sorted()
+                .toList();
     }
 
     public BigDecimal minimumOrderValue(String supplier) {

@@ -24,17 +24,21 @@ final class OpenOrderRows {
         List<Row> components = new ArrayList<>(dataset.rows(COMPONENTS.name()));
         Set<List<String>> touched = new HashSet<>();
         for (Change change : changes) {
-            if (!(change instanceof Change.Order order)) {
+            if (change instanceof Change.Order order) {
+                touched.add(List.of(order.order().number(), order.order().line()));
+            } else if (change instanceof Change.NoOrder order) {
+                touched.add(List.of(order.number(), order.line()));
+            } else {
                 throw new IllegalArgumentException("Only open orders are told one by one, not " + change);
             }
-            touched.add(List.of(order.order().number(), order.order().line()));
         }
         orders.removeIf(row -> touched.contains(List.of(row.text("number"), row.text("line"))));
         components.removeIf(row -> touched.contains(List.of(row.text("number"), row.text("line"))));
         for (Change change : changes) {
-            Change.Order order = (Change.Order) change;
-            orders.add(row(order.order()));
-            order.components().forEach(c -> components.add(row(c)));
+            if (change instanceof Change.Order order) {
+                orders.add(row(order.order()));
+                order.components().forEach(c -> components.add(row(c)));
+            }
         }
         return dataset.with(ORDERS.name(), orders).with(COMPONENTS.name(), components);
     }

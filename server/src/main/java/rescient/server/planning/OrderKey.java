@@ -21,7 +21,7 @@ import rescient.server.platform.JobProblem;
 public record OrderKey(String item, String site, LocalDate due, String quantity, int place) {
     private static final int PARTS = 5;
 
-    static OrderKey of(PointView point, PlannedOrder order) {
+    public static OrderKey of(PointView point, PlannedOrder order) {
         long before = point.plannedOrders().stream()
                 .limit(order.sequence())
                 .filter(o -> o.dueDay() == order.dueDay() && o.quantity() == order.quantity())
@@ -49,6 +49,26 @@ public record OrderKey(String item, String site, LocalDate due, String quantity,
         throw new JobProblem(HttpStatus.BAD_REQUEST, "\"" + text + "\" names no planned order");
     }
 
+    /** The key of a line of an order that is firmed or released. */
+    public static String ofLine(String number, String line) {
+        return encoded(number) + "~" + encoded(line);
+    }
+
+    /** Whether a key names such a line. */
+    public static boolean isLine(String key) {
+        return key.chars().filter(c -> c == '~').count() == 1;
+    }
+
+    /** The order's number in the key of a line. */
+    public static String number(String key) {
+        return decoded(key.substring(0, key.indexOf('~')));
+    }
+
+    /** The line in the key of a line. */
+    public static String line(String key) {
+        return decoded(key.substring(key.indexOf('~') + 1));
+    }
+
     public String text() {
         return String.join("~", encoded(item), encoded(site), due.toString(), quantity, Integer.toString(place));
     }
@@ -66,7 +86,8 @@ public record OrderKey(String item, String site, LocalDate due, String quantity,
                 .findFirst();
     }
 
-    private static String encoded(String text) {
+    /** A part of a key, so that the parts can be told apart. */
+    public static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("~", "%7E");
     }
 

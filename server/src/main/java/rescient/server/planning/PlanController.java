@@ -3,7 +3,9 @@ package rescient.server.planning;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.TreeSet;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,10 +25,14 @@ import rescient.server.platform.Nullable;
 class PlanController {
     private final LivePlan live;
     private final PlanNews news;
+    private final WorkList work;
+    private final VersionInView versions;
 
-    PlanController(LivePlan live, PlanNews news) {
+    PlanController(LivePlan live, PlanNews news, WorkList work, VersionInView versions) {
         this.live = live;
         this.news = news;
+        this.work = work;
+        this.versions = versions;
     }
 
     /**
@@ -49,16 +55,30 @@ class PlanController {
             int lateOrders,
             @Nullable String failure) {}
 
-    /** What the list can be narrowed to. */
+    /** Something to choose, by its code. */
     record Choice(String code, String name) {}
 
-    record Choices(List<Choice> sites, List<Choice> planners, List<Choice> suppliers) {}
+    /**
+     * @param sites those in the list; so are planners, suppliers and item groups
+     * @param allSites all there are; so are all suppliers
+     */
+    record Choices(
+            List<Choice> sites,
+            List<Choice> planners,
+            List<Choice> suppliers,
+            List<Choice> groups,
+            List<Choice> allSites,
+            List<Choice> allSuppliers) {}
 
-    record PlannedOrderList(long version, List<PlannedOrders.PlannedOrderRow> orders, Choices choices) {}
+    record PlannedOrderList(
+            long version,
+            List<PlannedOrders.PlannedOrderRow> orders,
+            List<WorkList.SignalRow> signals,
+            Choices choices) {}
 
     @GetMapping
     PlanState state() {
-        PlanVersion version = live.current();
+        PlanVersion version = versions.inView();
         long late = version.signals().stream()
                 .filter(s -> s.kind() == Signal.Kind.DEMAND_LATE)
                 .map(Signal::orderNumber)
@@ -79,51 +99,45 @@ class PlanController {
                 live.failure());
     }
 
+    /** All that wants a decision. */
     @GetMapping("/orders")
-    PlannedOrderList orders(
-            @RequestParam(required = false) String site,
-            @RequestParam(required = false) String planner,
-            @RequestParam(required = false) String supplier,
-            @RequestParam(required = false) String source,
-            @RequestParam(required = false) LocalDate until) {
-        PlanVersion version = live.current();
-        Directory directory = version.directory();
-        List<PlannedOrders.PlannedOrderRow> all = PlannedOrders.of(version);
-        List<PlannedOrders.PlannedOrderRow> orders = all.stream()
-                .filter(o -> site == null || site.equals(o.site()))
-                .filter(o -> planner == null || planner.equals(directory.planner(o.item())))
-                .filter(o -> supplier == null || supplier.equals(o.supplier()))
-                .filter(o -> source == null || source.equals(o.source()))
-                .filter(o -> until == null || !o.start().isAfter(until))
-                .toList();
-        return new PlannedOrderList(version.number(), orders, choices(directory, all));
+    PlannedOrderList orders() {
+        PlanVersion version = versions.inView();
+        List<PlannedOrders.PlannedOrderRow> orders = work.orders(version);
+        return new PlannedOrderList(
+                version.number(), orders, work.signals(version), choices(version.directory(), orders));
     }
 
-    private static Choices choices(Directory directory, List<PlannedOrders.PlannedOrderRow> all) {
-        TreeSet<String> sites = new TreeSet<>();
-        TreeSet<String> planners = new TreeSet<>();
-        TreeSet<String> suppliers = new TreeSet<>();
-        for (PlannedOrders.PlannedOrderRow order : all) {
-            sites.add(order.site());
-            String planner = directory.planner(order.item());
-            if (planner != null) {
-                planners.add(planner);
-            }
-            if (order.supplier() != null) {
-                suppliers.add(order.supplier());
-            }
-        }
+    private static Choices choices(Directory directory, List<PlannedOrders.PlannedOrderRow> orders) {
         return new Choices(
-                sites.stream().map(s -> new Choice(s, directory.siteName(s))).toList(),
-                planners.stream().map(p -> new Choice(p, p)).toList(),
-                suppliers.stream()
+                choices(orders, PlannedOrders.PlannedOrderRow::site, directory::siteName),
+                choices(orders, PlannedOrders.PlannedOrderRow::planner, p -> p),
+                choices(orders, PlannedOrders.PlannedOrderRow::supplier, directory::supplierName),
+                choices(orders, PlannedOrders.PlannedOrderRow::itemGroup, directory::groupName),
+                directory.sites().keySet().stream()
+                        .map(s -> new Choice(s, directory.siteName(s)))
+                        .toList(),
+                directory.suppliers().stream()
                         .map(s -> new Choice(s, directory.supplierName(s)))
                         .toList());
     }
 
+    private static List<Choice> choices(
+            List<PlannedOrders.PlannedOrderRow> orders,
+            Function<PlannedOrders.PlannedOrderRow, String> code,
+            UnaryOperator<String> name) {
+        return orders.stream()
+                .map(code)
+                .filter(Objects::nonNull)
+                .distinct()
+                .sorted()
+                .map(c -> new Choice(c, name.apply(c)))
+                .toList();
+    }
+
     @GetMapping("/order")
     PlannedOrderDetail order(@RequestParam String key) {
-        PlanVersion version = live.current();
+        PlanVersion version = versions.inView();
         OrderKey wanted = OrderKey.parse(key);
         PlannedOrder order = wanted.in(version.plan())
                 .orElseThrow(() -> JobProblem.notFound("The plan no longer asks for " + wanted.quantity() + " "
@@ -134,13 +148,13 @@ class PlanController {
 
     @GetMapping("/stock-point")
     StockPointView stockPoint(@RequestParam String item, @RequestParam String site) {
-        PlanVersion version = live.current();
+        PlanVersion version = versions.inView();
         return StockPointView.of(version, point(version, item, site));
     }
 
     @GetMapping("/balance")
     Slip whyBalance(@RequestParam String item, @RequestParam String site, @RequestParam LocalDate date) {
-        PlanVersion version = live.current();
+        PlanVersion version = versions.inView();
         PointView point = point(version, item, site);
         if (!point.planned()) {
             throw JobProblem.notFound(item + " lies on a loop, or below one; nothing is calculated for it");
@@ -150,7 +164,7 @@ class PlanController {
 
     @GetMapping("/signals")
     List<SignalView> signals() {
-        PlanVersion version = live.current();
+        PlanVersion version = versions.inView();
         return version.signals().stream().map(s -> SignalView.of(version, s)).toList();
     }
 

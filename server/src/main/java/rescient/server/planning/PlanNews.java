@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -28,6 +29,11 @@ class PlanNews implements SmartLifecycle {
 
     void tell(long version) {
         listeners.forEach(l -> send(l, SseEmitter.event().name("plan").data(Long.toString(version))));
+    }
+
+    /** Tells who is working on what. */
+    void people(Object everybody) {
+        listeners.forEach(l -> send(l, SseEmitter.event().name("people").data(everybody, MediaType.APPLICATION_JSON)));
     }
 
     /** Keeps connections open through proxies, and finds those that are gone. */

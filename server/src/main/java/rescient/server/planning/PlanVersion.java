@@ -4,9 +4,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
+import rescient.core.Change;
 import rescient.core.Plan;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
 import rescient.core.Signal;
+import rescient.dataset.Company;
+import rescient.dataset.Dataset;
 
 /**
  * A complete plan with the names that belong to it.
@@ -37,6 +43,27 @@ public record PlanVersion(
                         .thenComparing(Signal::site)
                         .thenComparing(Signal::kind))
                 .toList();
+    }
+
+    /** This version as if the company's rows were these. */
+    public PlanVersion with(Dataset dataset) {
+        Plan other = new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL);
+        return new PlanVersion(
+                number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
+    }
+
+    /** This version as if these changes of open orders were made. */
+    public PlanVersion with(List<Change> changes) {
+        return after(revision, madeAt, plan.after(changes), directory.after(changes));
+    }
+
+    /** This version as if these lines of customer orders were not there. */
+    public PlanVersion without(Set<PlanOptions.Line> lines) {
+        List<Change> gone = lines.stream()
+                .map(l -> (Change) new Change.NoCustomerOrder(l.number(), l.line()))
+                .toList();
+        return new PlanVersion(
+                number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, plan.after(gone), directory);
     }
 
     PlanVersion took(long millis) {

@@ -7,9 +7,10 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import rescient.core.OpenOrder;
+import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
-import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.server.platform.Nullable;
 
@@ -26,18 +27,26 @@ public final class PlannedOrders {
     }
 
     /**
-     * One planned order.
+     * One planned order, or one that is firmed.
      *
      * @param key names it; see {@link OrderKey}
+     * @param number of a firmed order
      * @param daysLate calendar days from due to possible, 0 if it can be there in time
      * @param value what it will cost, in the company's currency
      * @param obstacle why it cannot be released, in a sentence
+     * @param hold until when it is left out of release
+     * @param end the first customer order that it serves in the end, if it serves any
+     * @param ends how many customer order lines it serves in the end
+     * @param forLate one of them is late
      */
     public record PlannedOrderRow(
             String key,
+            @Nullable String number,
             Group group,
             String item,
             String itemName,
+            @Nullable String itemGroup,
+            @Nullable String planner,
             String site,
             String siteName,
             String source,
@@ -51,7 +60,41 @@ public final class PlannedOrders {
             @Nullable LocalDate possible,
             @Nullable Integer daysLate,
             @Nullable BigDecimal value,
-            @Nullable String obstacle) {}
+            @Nullable String obstacle,
+            @Nullable Hold hold,
+            @Nullable Ends.End end,
+            int ends,
+            boolean forLate) {
+
+        PlannedOrderRow with(@Nullable Hold held, Ends.Served served) {
+            return new PlannedOrderRow(
+                    key,
+                    number,
+                    group,
+                    item,
+                    itemName,
+                    itemGroup,
+                    planner,
+                    site,
+                    siteName,
+                    source,
+                    supplier,
+                    partner,
+                    fromSite,
+                    quantity,
+                    unit,
+                    start,
+                    due,
+                    possible,
+                    daysLate,
+                    value,
+                    obstacle,
+                    held,
+                    served.first(),
+                    served.lines(),
+                    served.late());
+        }
+    }
 
     /** All planned orders by start, due, item and site. */
     static List<PlannedOrderRow> of(PlanVersion version) {
@@ -84,9 +127,12 @@ public final class PlannedOrders {
         Directory directory = version.directory();
         return new PlannedOrderRow(
                 key.text(),
+                null,
                 group(Words.date(order.startDay()), version.today()),
                 order.item(),
                 directory.itemName(order.item()),
+                directory.items().get(order.item()).text("group"),
+                directory.planner(order.item()),
                 order.site(),
                 directory.siteName(order.site()),
                 Words.word(order.source()),
@@ -100,7 +146,50 @@ public final class PlannedOrders {
                 Words.dateOrNull(order.possibleDay()),
                 order.possibleDay() == null ? null : order.possibleDay() - order.dueDay(),
                 value(version, order),
-                obstacle(order));
+                obstacle(order),
+                null,
+                null,
+                0,
+                false);
+    }
+
+    /** The row of a firmed order. */
+    static PlannedOrderRow firmed(PlanVersion version, OpenOrder order) {
+        Directory directory = version.directory();
+        LocalDate due = Words.date(order.dueDay());
+        LocalDate start = order.startDay() == OpenOrder.NO_DAY ? due : Words.date(order.startDay());
+        Integer possible = version.plan()
+                .point(order.item(), order.site())
+                .map(p -> p.possibleDay(order.number(), order.line()))
+                .orElse(null);
+        return new PlannedOrderRow(
+                OrderKey.ofLine(order.number(), order.line()),
+                order.number(),
+                group(start, version.today()),
+                order.item(),
+                directory.itemName(order.item()),
+                directory.items().get(order.item()).text("group"),
+                directory.planner(order.item()),
+                order.site(),
+                directory.siteName(order.site()),
+                Words.word(order.kind()),
+                order.supplier(),
+                order.kind() == Source.BUY
+                        ? directory.supplierName(order.supplier())
+                        : directory.siteName(order.fromSite()),
+                order.fromSite(),
+                Words.quantity(order.quantity()),
+                directory.unit(order.item()),
+                start,
+                due,
+                Words.dateOrNull(possible),
+                possible == null ? null : Math.max(0, possible - order.dueDay()),
+                directory.standardValue(order.item(), Words.quantity(order.quantity())),
+                null,
+                null,
+                null,
+                0,
+                false);
     }
 
     private static Group group(LocalDate start, LocalDate today) {
@@ -122,25 +211,24 @@ public final class PlannedOrders {
 
     /** Why the order cannot be given to anybody, or null. */
     public static String obstacle(PlannedOrder order) {
-        if (order.source() == Source.BUY && order.supplier() == null) {
+        return obstacle(order.source(), order.supplier(), order.fromSite());
+    }
+
+    /** The same of an order that a planner wants. */
+    public static String obstacle(OrderDraft order) {
+        return obstacle(order.source(), order.supplier(), order.fromSite());
+    }
+
+    private static String obstacle(Source source, String supplier, String fromSite) {
+        if (source == Source.BUY && supplier == null) {
             return "no supplier";
         }
-        boolean elsewhere = order.source() == Source.TRANSFER || order.source() == Source.SUBCONTRACT;
-        return elsewhere && order.fromSite() == null ? "no sending site" : null;
+        boolean elsewhere = source == Source.TRANSFER || source == Source.SUBCONTRACT;
+        return elsewhere && fromSite == null ? "no sending site" : null;
     }
 
     private static BigDecimal value(PlanVersion version, PlannedOrder order) {
-        Directory directory = version.directory();
-        if (order.source() != Source.BUY || order.supplier() == null) {
-            return directory.standardValue(order.item(), Quantity.decimal(order.quantity()));
-        }
-        BigDecimal units = purchaseQuantity(version, order);
-        return Directory.value(units, directory.purchasePrice(order.supplier(), order.item(), units));
-    }
-
-    /** How many purchase units a bought order is. */
-    public static BigDecimal purchaseQuantity(PlanVersion version, PlannedOrder order) {
-        return Quantity.decimal(
-                version.plan().point(order.item(), order.site()).orElseThrow().inPurchaseUnits(order.startQuantity()));
+        PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+        return Worth.of(version.directory(), point, order).value();
     }
 }

@@ -9,6 +9,7 @@ import rescient.server.platform.Nullable;
 /**
  * A signal with its sentence.
  *
+ * @param order key of the open order it speaks of
  * @param bad something will be short or late
  */
 public record SignalView(
@@ -22,10 +23,11 @@ public record SignalView(
         @Nullable Integer days,
         @Nullable String causeItem,
         @Nullable String causeSite,
+        @Nullable String order,
         boolean bad,
         String sentence) {
 
-    static SignalView of(PlanVersion version, Signal signal) {
+    public static SignalView of(PlanVersion version, Signal signal) {
         boolean bad = switch (signal.kind()) {
             case DEMAND_LATE, BELOW_SAFETY, NO_SOURCE, NO_SUPPLIER, LOOP, START_OVERDUE, RECEIPT_OVERDUE -> true;
             default -> false;
@@ -41,8 +43,18 @@ public record SignalView(
                 signal.days() == Signal.NO_DAYS ? null : signal.days(),
                 signal.causeItem().isEmpty() ? null : signal.causeItem(),
                 signal.causeSite().isEmpty() ? null : signal.causeSite(),
+                order(version, signal),
                 bad,
                 sentence(signal, version.directory()));
+    }
+
+    private static String order(PlanVersion version, Signal signal) {
+        boolean open = version.directory().openOrder(signal.orderNumber(), signal.orderLine()) != null;
+        boolean ofOrder = switch (signal.kind()) {
+            case BRING_FORWARD, PUSH_BACK, CANCEL, RECEIPT_OVERDUE, START_OVERDUE, RELEASE_DUE -> true;
+            default -> false;
+        };
+        return open && ofOrder ? OrderKey.ofLine(signal.orderNumber(), signal.orderLine()) : null;
     }
 
     private static String sentence(Signal s, Directory directory) {

@@ -26,7 +26,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
         RESULT
     }
 
-    /** What a line names: {@code customer_order}, {@code forecast}, {@code order}, {@code planned} (with a key) or {@code point}. */
+    /** What a line names: {@code customer_order} (with the line's key), {@code forecast}, {@code order}, {@code planned} (with a key) or {@code point}. */
     public record Link(
             String kind,
             String item,
@@ -200,7 +200,9 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
             case FORECAST -> "forecast";
             default -> "order";
         };
-        return new Link(kind, demand.item(), demand.site(), demand.number(), null);
+        String line =
+                demand.kind() == DemandKind.CUSTOMER_ORDER ? OrderKey.ofLine(demand.number(), demand.line()) : null;
+        return new Link(kind, demand.item(), demand.site(), demand.number(), line);
     }
 
     /** To a planned order. */

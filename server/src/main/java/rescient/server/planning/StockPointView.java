@@ -67,7 +67,7 @@ public record StockPointView(
             @Nullable String stage,
             Slip.Link link) {}
 
-    static StockPointView of(PlanVersion version, PointView point) {
+    public static StockPointView of(PlanVersion version, PointView point) {
         Directory directory = version.directory();
         List<Supply> supplies = point.supplies();
         String supplier = point.supplier();

@@ -13,6 +13,8 @@ import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -22,6 +24,18 @@ class OpenApiConfiguration {
     @Bean
     OpenAPI description() {
         return new OpenAPI().info(new Info().title("Rescient").version("1")).servers(List.of(new Server().url("/")));
+    }
+
+    /** A record that is null somewhere is an object all the same. */
+    @Bean
+    OpenApiCustomizer objectsAreObjects() {
+        return api -> {
+            for (Schema<?> schema : api.getComponents().getSchemas().values()) {
+                if (schema.getProperties() != null) {
+                    schema.setTypes(Set.of("object"));
+                }
+            }
+        };
     }
 
     /** Components of records are required unless they are {@link Nullable}. */

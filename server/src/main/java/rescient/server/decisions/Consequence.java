@@ -1,0 +1,268 @@
+package rescient.server.decisions;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import rescient.core.OrderDraft;
+import rescient.core.PlanDifference;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Signal;
+import rescient.dataset.Row;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.PlannedOrders;
+import rescient.server.planning.SignalView;
+import rescient.server.planning.StockPointView;
+import rescient.server.planning.Words;
+import rescient.server.planning.Worth;
+import rescient.server.platform.Nullable;
+
+/**
+ * What a decision does to the plan, before it is kept.
+ *
+ * @param sentence what is decided
+ * @param gone orders of the choice that the plan no longer has
+ * @param instead what the plan has in their place, by the same position; null if nothing
+ * @param refusals why it cannot be kept
+ * @param orders what is decided on, before and after
+ * @param late customer orders that become later or less late
+ * @param vanish planned orders that go, those that are decided on not among them
+ * @param appear planned orders that come
+ * @param cost what all orders together cost more, in the company's currency
+ * @param points stock lines before and after
+ */
+record Consequence(
+        long version,
+        String sentence,
+        List<String> gone,
+        List<String> instead,
+        List<String> refusals,
+        List<OrderBeforeAfter> orders,
+        List<LateBeforeAfter> late,
+        List<PlannedOrders.PlannedOrderRow> vanish,
+        List<PlannedOrders.PlannedOrderRow> appear,
+        List<SignalView> silenced,
+        List<SignalView> raised,
+        @Nullable BigDecimal cost,
+        List<PointBeforeAfter> points) {
+    private static final int MOST = 200;
+    private static final int LINES = 2;
+
+    /** Quantity, dates and cost of an order. */
+    record Facts(
+            String source,
+            @Nullable String partner,
+            String siteName,
+            BigDecimal quantity,
+            LocalDate start,
+            LocalDate due,
+            @Nullable BigDecimal value) {}
+
+    /**
+     * @param breaks minimum, multiple or maximum that the quantity does not keep
+     * @param asked the supplier is asked; the order stays as it is until he agrees
+     */
+    record OrderBeforeAfter(
+            @Nullable String key,
+            @Nullable String number,
+            String item,
+            String itemName,
+            String unit,
+            @Nullable Facts before,
+            @Nullable Facts after,
+            List<String> breaks,
+            boolean asked) {}
+
+    /** Possible days; null: on time. */
+    record LateBeforeAfter(
+            String number,
+            String line,
+            @Nullable String customer,
+            String item,
+            LocalDate due,
+            @Nullable LocalDate before,
+            @Nullable LocalDate after,
+            boolean neverBefore,
+            boolean neverAfter,
+            boolean better) {}
+
+    record PointBeforeAfter(StockPointView before, StockPointView after) {}
+
+    static Consequence of(Proposal proposal) {
+        PlanVersion before = proposal.version;
+        boolean can = proposal.refusals.isEmpty() && proposal.gone.isEmpty();
+        PlanVersion after = can ? proposal.after() : before;
+        PlanDifference difference = PlanDifference.between(before.plan(), after.plan());
+        List<PlannedOrder> vanish = new ArrayList<>(difference.gone());
+        for (Proposal.Line line : proposal.lines) {
+            if (line.before() != null && line.number() != null && line.key() != null && !OrderKey.isLine(line.key())) {
+                removeLike(vanish, line.before());
+            }
+        }
+        return new Consequence(
+                before.number(),
+                proposal.sentence,
+                proposal.gone,
+                proposal.gone.stream().map(key -> instead(before, key)).toList(),
+                proposal.refusals,
+                proposal.lines.stream().map(l -> line(before, after, l)).toList(),
+                difference.lateness().stream().map(l -> late(before, l)).toList(),
+                rows(before, vanish),
+                rows(after, difference.come()),
+                signals(before, difference.silenced()),
+                signals(after, difference.raised()),
+                cost(before, after, proposal, difference),
+                points(before, after, proposal));
+    }
+
+    /** What the plan asks for at the same stock point nearest to a day that is gone. */
+    static String instead(PlanVersion version, String key) {
+        if (OrderKey.isLine(key)) {
+            return null;
+        }
+        OrderKey gone = OrderKey.parse(key);
+        return version.plan()
+                .point(gone.item(), gone.site())
+                .flatMap(point -> point.plannedOrders().stream()
+                        .min(Comparator.comparingLong(
+                                o -> Math.abs(o.dueDay() - gone.due().toEpochDay())))
+                        .map(o -> OrderKey.of(point, o).text()))
+                .orElse(null);
+    }
+
+    private static void removeLike(List<PlannedOrder> orders, OrderDraft draft) {
+        for (int i = 0; i < orders.size(); i++) {
+            PlannedOrder order = orders.get(i);
+            if (order.item().equals(draft.item())
+                    && order.site().equals(draft.site())
+                    && order.dueDay() == draft.dueDay()
+                    && order.quantity() == draft.quantity()) {
+                orders.remove(i);
+                return;
+            }
+        }
+    }
+
+    private static OrderBeforeAfter line(PlanVersion before, PlanVersion after, Proposal.Line line) {
+        OrderDraft one = line.after() != null ? line.after() : line.before();
+        return new OrderBeforeAfter(
+                line.key(),
+                line.number(),
+                one.item(),
+                before.directory().itemName(one.item()),
+                before.directory().unit(one.item()),
+                facts(before, line.before()),
+                facts(after, line.after()),
+                line.after() == null
+                        ? List.of()
+                        : line.after().breaks().stream()
+                                .map(Words::word)
+                                .sorted()
+                                .toList(),
+                line.asked());
+    }
+
+    private static Facts facts(PlanVersion version, OrderDraft order) {
+        if (order == null) {
+            return null;
+        }
+        return new Facts(
+                Words.word(order.source()),
+                order.source() == rescient.core.Source.BUY
+                        ? version.directory().supplierName(order.supplier())
+                        : version.directory().siteName(order.fromSite()),
+                version.directory().siteName(order.site()),
+                Quantity.decimal(order.quantity()),
+                Words.date(order.startDay()),
+                Words.date(order.dueDay()),
+                value(version, order));
+    }
+
+    private static BigDecimal value(PlanVersion version, OrderDraft order) {
+        PointView point = new Drafter(version).point(Drafter.Way.of(order));
+        return Worth.of(version.directory(), point, order).value();
+    }
+
+    private static LateBeforeAfter late(PlanVersion version, PlanDifference.Lateness late) {
+        Row row = version.directory().customerOrder(late.number(), late.line());
+        Integer never = PlanDifference.Lateness.NEVER;
+        return new LateBeforeAfter(
+                late.number(),
+                late.line(),
+                row == null ? null : version.directory().customerName(row.text("customer")),
+                late.item(),
+                Words.date(late.dueDay()),
+                late.before() == null || never.equals(late.before()) ? null : Words.date(late.before()),
+                late.after() == null || never.equals(late.after()) ? null : Words.date(late.after()),
+                never.equals(late.before()),
+                never.equals(late.after()),
+                late.better());
+    }
+
+    private static List<PlannedOrders.PlannedOrderRow> rows(PlanVersion version, List<PlannedOrder> orders) {
+        return orders.stream()
+                .sorted(Comparator.comparingInt(PlannedOrder::startDay).thenComparing(PlannedOrder::item))
+                .limit(MOST)
+                .map(o -> PlannedOrders.row(
+                        version,
+                        o,
+                        OrderKey.of(version.plan().point(o.item(), o.site()).orElseThrow(), o)))
+                .toList();
+    }
+
+    private static List<SignalView> signals(PlanVersion version, List<Signal> signals) {
+        return signals.stream()
+                .filter(s -> s.kind() != Signal.Kind.START_OVERDUE && s.kind() != Signal.Kind.RELEASE_DUE)
+                .limit(MOST)
+                .map(s -> SignalView.of(version, s))
+                .toList();
+    }
+
+    /** What comes less what goes; null if a price is missing. */
+    private static BigDecimal cost(
+            PlanVersion before, PlanVersion after, Proposal proposal, PlanDifference difference) {
+        BigDecimal sum = BigDecimal.ZERO;
+        for (PlannedOrder order : difference.come()) {
+            sum = add(sum, planned(after, order), 1);
+        }
+        for (PlannedOrder order : difference.gone()) {
+            sum = add(sum, planned(before, order), -1);
+        }
+        for (Proposal.Line line : proposal.lines) {
+            boolean stood = line.key() != null && OrderKey.isLine(line.key());
+            if (line.before() != null && stood) {
+                sum = add(sum, value(before, line.before()), -1);
+            }
+            if (line.after() != null && line.number() != null) {
+                sum = add(sum, value(after, line.after()), 1);
+            }
+        }
+        return sum;
+    }
+
+    private static BigDecimal planned(PlanVersion version, PlannedOrder order) {
+        PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+        return Worth.of(version.directory(), point, order).value();
+    }
+
+    private static BigDecimal add(BigDecimal sum, BigDecimal value, int sign) {
+        return sum == null || value == null ? null : sum.add(value.multiply(BigDecimal.valueOf(sign)));
+    }
+
+    private static List<PointBeforeAfter> points(PlanVersion before, PlanVersion after, Proposal proposal) {
+        List<PointBeforeAfter> points = new ArrayList<>();
+        for (String[] name : proposal.points) {
+            var was = before.plan().point(name[0], name[1]);
+            var is = after.plan().point(name[0], name[1]);
+            if (points.size() < LINES && was.isPresent() && is.isPresent()) {
+                points.add(
+                        new PointBeforeAfter(StockPointView.of(before, was.get()), StockPointView.of(after, is.get())));
+            }
+        }
+        return points;
+    }
+}

@@ -1,0 +1,292 @@
+package rescient.server.decisions;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import rescient.server.access.Role;
+import rescient.server.access.SignedIn;
+import rescient.server.planning.LivePlan;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Companies;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+import rescient.server.platform.Today;
+import rescient.server.platform.Turns;
+
+/** Decisions on the plan: seen before they are kept, kept whole or not at all, and taken back until the order is released. */
+@Service
+class Decisions {
+    private static final int LATEST = 60;
+
+    private final LivePlan live;
+    private final Companies companies;
+    private final Turns turns;
+    private final KeptRows rows;
+    private final JdbcTemplate database;
+    private final ObjectMapper json;
+    private final Today today;
+
+    Decisions(
+            LivePlan live,
+            Companies companies,
+            Turns turns,
+            KeptRows rows,
+            JdbcTemplate database,
+            ObjectMapper json,
+            Today today) {
+        this.live = live;
+        this.companies = companies;
+        this.turns = turns;
+        this.rows = rows;
+        this.database = database;
+        this.json = json;
+        this.today = today;
+    }
+
+    /**
+     * A decision that was kept.
+     *
+     * @param orders keys of the orders that came out
+     */
+    record Decision(
+            long id,
+            String name,
+            boolean mine,
+            Instant madeAt,
+            String kind,
+            String sentence,
+            List<String> orders,
+            @Nullable Instant undoneAt,
+            @Nullable String undoneBy) {}
+
+    Consequence preview(Wish wish) {
+        AtomicInteger place = new AtomicInteger();
+        return Consequence.of(
+                new Proposing(rows, live.current(), wish, "", () -> "new " + place.incrementAndGet()).work());
+    }
+
+    /**
+     * Keeps a decision.
+     *
+     * @param command repeated after a lost connection, it does nothing and answers the same
+     * @throws JobProblem 409 if the plan no longer has an order, 422 if it cannot be, 403 if this person may not
+     */
+    Decision keep(SignedIn user, UUID command, Wish wish) {
+        return turns.take(() -> {
+            long revision = companies.lock();
+            List<Decision> before = find(user, "where command = ?", command);
+            if (!before.isEmpty()) {
+                return before.get(0);
+            }
+            Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
+            refuse(user, wish, proposal);
+            List<Edit> done = apply(proposal.edits);
+            announce(done, proposal.otherwise != null);
+            database.update(
+                    "insert into decisions (command, login, name, made_at, kind, request, sentence, orders, edits)"
+                            + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                    command,
+                    user.getUsername(),
+                    user.name(),
+                    Timestamp.from(today.now()),
+                    wish.kind().name(),
+                    write(wish),
+                    proposal.sentence,
+                    write(keys(proposal)),
+                    write(done));
+            return find(user, "where command = ?", command).get(0);
+        });
+    }
+
+    private static List<String> keys(Proposal proposal) {
+        return proposal.lines.stream()
+                .filter(l -> l.number() != null && l.after() != null)
+                .map(l -> l.key() != null && OrderKey.isLine(l.key()) ? l.key() : OrderKey.ofLine(l.number(), "1"))
+                .toList();
+    }
+
+    private String number() {
+        return database.queryForObject(
+                "update number_ranges set next = next + 1 where kind = 'firmed' returning prefix || (next - 1)",
+                String.class);
+    }
+
+    private List<Edit> apply(List<Edit> edits) {
+        try {
+            return rows.apply(edits);
+        } catch (KeptRows.StaleRowsException e) {
+            throw new JobProblem(
+                    HttpStatus.CONFLICT,
+                    "Nothing was kept: " + String.join(" ", e.edit().key().values())
+                            + " has been changed meanwhile; look at it again");
+        }
+    }
+
+    private void announce(List<Edit> done, boolean anew) {
+        if (anew || done.stream().anyMatch(e -> e.table().equals("planning"))) {
+            companies.changed();
+        } else {
+            companies.changed(OrderImage.changes(done));
+        }
+    }
+
+    private void refuse(SignedIn user, Wish wish, Proposal proposal) {
+        if (!proposal.gone.isEmpty()) {
+            List<String> changes = proposal.gone.stream()
+                    .map(key -> whatChanged(proposal.version, key))
+                    .toList();
+            throw new JobProblem(
+                            HttpStatus.CONFLICT, "The plan has changed; nothing was kept. " + String.join(" ", changes))
+                    .with("changes", changes)
+                    .with("keys", proposal.gone)
+                    .with(
+                            "instead",
+                            proposal.gone.stream()
+                                    .map(key -> Consequence.instead(proposal.version, key))
+                                    .toList());
+        }
+        boolean planner = user.role() == Role.PLANNER;
+        boolean buys = user.role() == Role.BUYER
+                && wish.kind() != Wish.Kind.PLANNING
+                && proposal.lines.stream()
+                        .allMatch(l -> (l.before() == null || l.before().source() == rescient.core.Source.BUY)
+                                && (l.after() == null || l.after().source() == rescient.core.Source.BUY));
+        if (!planner && !buys) {
+            throw new JobProblem(
+                    HttpStatus.FORBIDDEN,
+                    "This is for planners to decide"
+                            + (user.role() == Role.BUYER ? ", or for buyers if it is bought" : "")
+                            + "; you are signed in as " + Words.word(user.role()));
+        }
+        if (!proposal.refusals.isEmpty()) {
+            throw new JobProblem(
+                    HttpStatus.UNPROCESSABLE_ENTITY, "Nothing was kept. " + String.join(" ", proposal.refusals));
+        }
+        if (proposal.edits.isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");
+        }
+    }
+
+    private String whatChanged(PlanVersion version, String key) {
+        String what = OrderKey.isLine(key)
+                ? OrderKey.number(key)
+                : OrderKey.parse(key).quantity() + " " + OrderKey.parse(key).item() + " for "
+                        + Words.day((int) OrderKey.parse(key).due().toEpochDay());
+        String by = find(null, "order by id desc limit " + LATEST).stream()
+                .filter(d -> d.undoneAt == null && touched(d.id, key))
+                .findFirst()
+                .map(d -> " (" + d.name + ": " + d.sentence + ")")
+                .orElse("");
+        String instead = Consequence.instead(version, key);
+        return what + " is no longer there" + by
+                + (instead == null
+                        ? "."
+                        : "; now it is " + OrderKey.parse(instead).quantity() + " for "
+                                + Words.day((int) OrderKey.parse(instead).due().toEpochDay()) + ".");
+    }
+
+    private boolean touched(long id, String key) {
+        String request = database.queryForObject("select request from decisions where id = ?", String.class, id);
+        return request != null && request.contains("\"" + key + "\"");
+    }
+
+    /** The latest decisions of everybody, newest first. */
+    List<Decision> latest(SignedIn user) {
+        return find(user, "order by id desc limit " + LATEST);
+    }
+
+    /**
+     * Takes a decision back.
+     *
+     * @throws JobProblem 409 if what it changed has changed since, or its order has been released
+     */
+    Decision undo(SignedIn user, long id) {
+        return turns.take(() -> {
+            companies.lock();
+            Decision decision = find(user, "where id = ?", id).stream()
+                    .findFirst()
+                    .orElseThrow(() -> JobProblem.notFound("There is no such decision"));
+            if (decision.undoneAt != null) {
+                return decision;
+            }
+            if (!decision.mine && user.role() != Role.PLANNER) {
+                throw new JobProblem(HttpStatus.FORBIDDEN, "Only planners take back what others decided");
+            }
+            List<Edit> done = read(id).stream().map(Edit::reversed).toList();
+            try {
+                done = rows.apply(done);
+            } catch (KeptRows.StaleRowsException e) {
+                throw new JobProblem(
+                        HttpStatus.CONFLICT,
+                        "\"" + decision.sentence + "\" cannot be taken back: "
+                                + String.join(" ", e.edit().key().values())
+                                + " has been released or changed since");
+            }
+            announce(done, false);
+            database.update(
+                    "update decisions set undone_at = ?, undone_by = ? where id = ?",
+                    Timestamp.from(today.now()),
+                    user.name(),
+                    id);
+            return find(user, "where id = ?", id).get(0);
+        });
+    }
+
+    private List<Decision> find(SignedIn user, String which, Object... values) {
+        return database.query(
+                "select id, name, login, made_at, kind, sentence, orders, undone_at, undone_by from decisions " + which,
+                (row, i) -> {
+                    Timestamp undone = row.getTimestamp(8);
+                    return new Decision(
+                            row.getLong(1),
+                            row.getString(2),
+                            user != null && Objects.equals(user.getUsername(), row.getString(3)),
+                            row.getTimestamp(4).toInstant(),
+                            row.getString(5),
+                            row.getString(6),
+                            strings(row.getString(7)),
+                            undone == null ? null : undone.toInstant(),
+                            row.getString(9));
+                },
+                values);
+    }
+
+    private List<Edit> read(long id) {
+        try {
+            return rows.json()
+                    .readValue(
+                            database.queryForObject("select edits from decisions where id = ?", String.class, id),
+                            new TypeReference<ArrayList<Edit>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private List<String> strings(String text) {
+        try {
+            return json.readValue(text, new TypeReference<ArrayList<String>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private String write(Object value) {
+        try {
+            return rows.json().writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

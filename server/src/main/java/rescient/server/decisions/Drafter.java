@@ -1,0 +1,120 @@
+package rescient.server.decisions;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import rescient.core.OrderDraft;
+import rescient.core.PlanningException;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Source;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.planning.Worth;
+import rescient.server.platform.JobProblem;
+
+/** Orders as they are wanted, by the rules of their stock point: as it is planned, or as if it were planned otherwise. */
+final class Drafter {
+    private final PlanVersion version;
+    private final Map<Object, PlanVersion> variants = new HashMap<>();
+
+    Drafter(PlanVersion version) {
+        this.version = version;
+    }
+
+    /** An order with what it comes to. */
+    record Drafted(OrderDraft order, Worth worth) {}
+
+    /**
+     * How an order is replenished.
+     *
+     * @param supplier null: the first choice
+     */
+    record Way(String item, String site, Source source, String supplier, String fromSite) {
+        static Way of(OrderDraft order) {
+            return new Way(order.item(), order.site(), order.source(), order.supplier(), order.fromSite());
+        }
+
+        /** This way with what a wish says otherwise. */
+        Way with(Wish wish) {
+            Source other = wish.source() == null ? source : Drafter.source(wish.source());
+            boolean same = other == source;
+            return new Way(
+                    item,
+                    wish.site() == null ? site : wish.site(),
+                    other,
+                    wish.supplier() != null ? wish.supplier() : same ? supplier : null,
+                    wish.fromSite() != null ? wish.fromSite() : same ? fromSite : null);
+        }
+    }
+
+    static Source source(String word) {
+        try {
+            return Source.valueOf(word.toUpperCase(java.util.Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "\"" + word + "\" is no source").field("source");
+        }
+    }
+
+    /** The stock point as it would be if it were always replenished this way. */
+    PointView point(Way way) {
+        Optional<PointView> own = version.plan().point(way.item, way.site);
+        boolean asPlanned = own.isPresent()
+                && own.get().source() == way.source
+                && (way.supplier == null || way.supplier.equals(own.get().supplier()))
+                && (way.fromSite == null
+                        || Objects.equals(way.fromSite, own.get().fromSite()));
+        if (asPlanned) {
+            return own.get();
+        }
+        if (!version.directory().sites().containsKey(way.site)) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no site " + way.site).field("site");
+        }
+        if (way.supplier != null && !version.directory().knowsSupplier(way.supplier)) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no supplier " + way.supplier)
+                    .field("supplier");
+        }
+        PlanVersion variant = variants.computeIfAbsent(
+                way,
+                w -> version.with(PlanningRows.with(
+                        version.directory().dataset(),
+                        way.item,
+                        way.site,
+                        Map.of(
+                                "source", Words.word(way.source),
+                                "supplier", way.supplier == null ? "" : way.supplier,
+                                "from_site", way.fromSite == null ? "" : way.fromSite))));
+        return variant.plan().point(way.item, way.site).orElseThrow();
+    }
+
+    /** An order for a quantity, with the dates that are given; without any, due on {@code otherwise}. */
+    Drafted draft(Way way, BigDecimal quantity, LocalDate start, LocalDate due, LocalDate otherwise) {
+        PointView point = point(way);
+        try {
+            long good = Quantity.of(quantity);
+            OrderDraft order;
+            if (start != null && due != null) {
+                order = point.draftBetween(good, day(start), day(due));
+            } else if (start != null) {
+                order = point.draftStarting(good, day(start));
+            } else {
+                order = point.draftDue(good, day(due != null ? due : otherwise));
+            }
+            return new Drafted(order, Worth.of(version.directory(), point, order));
+        } catch (PlanningException | ArithmeticException e) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
+        }
+    }
+
+    Drafted as(PointView point, OrderDraft order) {
+        return new Drafted(order, Worth.of(version.directory(), point, order));
+    }
+
+    private static int day(LocalDate date) {
+        return Math.toIntExact(date.toEpochDay());
+    }
+}

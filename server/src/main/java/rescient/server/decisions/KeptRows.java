@@ -1,0 +1,126 @@
+package rescient.server.decisions;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/** Rows of the tables that decisions change, as JSON: read, compared and replaced. */
+@Component
+class KeptRows {
+    /** Those that others refer to come first. */
+    private static final List<String> TABLES = List.of(
+            "planning",
+            "supplier_items",
+            "bom_lines",
+            "supply_orders",
+            "supply_order_lines",
+            "supply_order_components",
+            "holds",
+            "change_requests");
+
+    /** 126 and 126.000000 are the same. */
+    private static final Comparator<JsonNode> SAME = (a, b) ->
+            a.equals(b) || (a.isNumber() && b.isNumber() && a.decimalValue().compareTo(b.decimalValue()) == 0) ? 0 : 1;
+
+    private final JdbcTemplate database;
+    private final ObjectMapper json;
+
+    KeptRows(JdbcTemplate database, ObjectMapper json) {
+        this.database = database;
+        // quantities are exact
+        this.json = json.copy().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
+    }
+
+    /** Reads and writes rows without losing a decimal. */
+    ObjectMapper json() {
+        return json;
+    }
+
+    /** The rows of a key, in the order they came. */
+    ArrayNode read(String table, Map<String, String> key) {
+        String rows = database.queryForObject(
+                "select coalesce(jsonb_agg(r order by id), '[]')::text from (select "
+                        + (numbered(table) ? "id" : "0 as id") + ", to_jsonb(t) - 'id' as r from " + table + " t where "
+                        + matching(key) + ") x",
+                String.class,
+                key.values().toArray());
+        try {
+            return (ArrayNode) json.readTree(rows);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /**
+     * Puts the rows after in the place of those before.
+     *
+     * @return the edits with what the database holds now
+     * @throws StaleRowsException if the rows are no longer those before
+     */
+    List<Edit> apply(List<Edit> edits) {
+        List<Edit> inOrder = new ArrayList<>(edits);
+        inOrder.sort(Comparator.comparingInt(e -> TABLES.indexOf(e.table())));
+        for (Edit edit : inOrder) {
+            if (!read(edit.table(), edit.key()).equals(SAME, edit.before())) {
+                throw new StaleRowsException(edit);
+            }
+        }
+        for (int i = inOrder.size() - 1; i >= 0; i--) {
+            Edit edit = inOrder.get(i);
+            database.update(
+                    "delete from " + edit.table() + " where " + matching(edit.key()),
+                    edit.key().values().toArray());
+        }
+        List<Edit> done = new ArrayList<>();
+        for (Edit edit : inOrder) {
+            String columns = columns(edit.table());
+            database.update(
+                    "insert into " + edit.table() + " (" + columns + ") select " + columns
+                            + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
+                    edit.after().toString());
+            done.add(new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())));
+        }
+        return done;
+    }
+
+    private static String matching(Map<String, String> key) {
+        return key.keySet().stream().map(k -> '"' + k + "\"::text = ?").collect(Collectors.joining(" and "));
+    }
+
+    private boolean numbered(String table) {
+        return !table.equals("supply_orders");
+    }
+
+    private String columns(String table) {
+        return String.join(
+                ", ",
+                database.queryForList(
+                        "select quote_ident(attname) from pg_attribute where attrelid = ?::regclass and attnum > 0"
+                                + " and not attisdropped and attidentity = ''",
+                        String.class,
+                        table));
+    }
+
+    /** What a decision was made on is no longer so. */
+    static final class StaleRowsException extends RuntimeException {
+        private final transient Edit edit;
+
+        StaleRowsException(Edit edit) {
+            super("Rows of " + edit.table() + " changed: " + edit.key());
+            this.edit = edit;
+        }
+
+        Edit edit() {
+            return edit;
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package rescient.server.decisions;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import rescient.core.OrderDraft;
+import rescient.core.Quantity;
+import rescient.server.planning.Words;
+
+/** Rows of orders as decisions write them. */
+final class OrderRows {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private OrderRows() {}
+
+    static String now() {
+        return Instant.now().toString();
+    }
+
+    static ObjectNode head(String number, OrderDraft order, String note, String person) {
+        ObjectNode row = JSON.objectNode();
+        row.put("number", number);
+        row.put("kind", Words.word(order.source()));
+        row.put("supplier", order.supplier());
+        row.put("site", order.site());
+        row.put("from_site", order.fromSite());
+        row.put("note", note == null || note.isBlank() ? null : note.strip());
+        row.put("created_by", person);
+        row.put("created_at", now());
+        return row;
+    }
+
+    static void addLine(OrderImage image, String number, String line, String stage, Drafter.Drafted drafted) {
+        OrderDraft order = drafted.order();
+        ObjectNode row = image.lines().addObject();
+        row.put("order_number", number);
+        row.put("line", line);
+        row.put("stage", stage);
+        row.put("item", order.item());
+        row.put("ordered", Quantity.decimal(order.quantity()));
+        row.put("quantity", Quantity.decimal(order.quantity()));
+        row.put("start_quantity", Quantity.decimal(order.startQuantity()));
+        row.put("due_date", Words.date(order.dueDay()).toString());
+        row.put("start_date", Words.date(order.startDay()).toString());
+        row.put("unit", drafted.worth().unit());
+        row.put("unit_quantity", drafted.worth().units());
+        row.put("unit_price", drafted.worth().price());
+        for (OrderDraft.Need need : order.needs()) {
+            ObjectNode issue = image.components().addObject();
+            issue.put("order_number", number);
+            issue.put("line", line);
+            issue.put("component", need.item());
+            issue.put("quantity", Quantity.decimal(need.quantity()));
+            issue.put("needed_date", Words.date(need.day()).toString());
+        }
+    }
+
+    /** Moves a line and what it still has to issue by so many days. */
+    static void shift(OrderImage image, String line, int days) {
+        ObjectNode row = image.line(line);
+        move(row, "due_date", days);
+        move(row, "start_date", days);
+        for (JsonNode issue : image.components()) {
+            if (issue.get("line").asText().equals(line)) {
+                move((ObjectNode) issue, "needed_date", days);
+            }
+        }
+    }
+
+    private static void move(ObjectNode row, String column, int days) {
+        LocalDate date = OrderImage.date(row, column);
+        if (date != null) {
+            row.put(column, date.plusDays(days).toString());
+        }
+    }
+
+    /** What a supplier is to be asked; an earlier request for the same line is replaced. */
+    static Edit request(KeptRows rows, Target.Open open, String kind, LocalDate due, String person) {
+        Map<String, String> key = new LinkedHashMap<>();
+        key.put("order_number", open.number());
+        key.put("line", open.line());
+        ArrayNode after = JSON.arrayNode();
+        ObjectNode row = after.addObject();
+        key.forEach(row::put);
+        row.put("kind", kind);
+        row.put("due_date", due == null ? null : due.toString());
+        row.put("name", person);
+        row.put("made_at", now());
+        return new Edit("change_requests", key, rows.read("change_requests", key), after);
+    }
+}

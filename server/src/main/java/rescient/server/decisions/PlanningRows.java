@@ -1,0 +1,82 @@
+package rescient.server.decisions;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import rescient.dataset.Column;
+import rescient.dataset.Dataset;
+import rescient.dataset.DatasetReader;
+import rescient.dataset.Fault;
+import rescient.dataset.FaultyDatasetException;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.platform.JobProblem;
+
+/** Planning data of one stock point, otherwise. */
+final class PlanningRows {
+    private static final Table PLANNING = Table.named("planning");
+
+    private PlanningRows() {}
+
+    /**
+     * The company with other planning data of one stock point.
+     *
+     * @param fields by column; an empty text takes one out
+     * @throws JobProblem 422 with the field and what would be right
+     */
+    static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
+        List<Row> rows = new ArrayList<>();
+        String[] values = new String[PLANNING.columns().size()];
+        java.util.Arrays.fill(values, "");
+        values[PLANNING.indexOf("item")] = item;
+        values[PLANNING.indexOf("site")] = site;
+        for (Row row : dataset.rows(PLANNING.name())) {
+            if (item.equals(row.text("item")) && site.equals(row.text("site"))) {
+                values = row.values().toArray(new String[0]);
+            } else {
+                rows.add(row);
+            }
+        }
+        for (Map.Entry<String, String> field : fields.entrySet()) {
+            values[PLANNING.indexOf(field.getKey())] = checked(dataset, field.getKey(), field.getValue());
+        }
+        rows.add(new Row(PLANNING, 0, values));
+        try {
+            return DatasetReader.checked(dataset.with(PLANNING.name(), rows));
+        } catch (FaultyDatasetException e) {
+            Fault fault = e.faults().get(0);
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            item + " cannot be planned so: " + fault.wrong() + "; right would be: " + fault.right())
+                    .field(fault.column());
+        }
+    }
+
+    private static String checked(Dataset dataset, String name, String value) {
+        Column column = PLANNING.columns().stream()
+                .filter(c -> c.name().equals(name) && !name.equals("item") && !name.equals("site"))
+                .findFirst()
+                .orElseThrow(
+                        () -> new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "\"" + name + "\" is no planning data")
+                                .field(name));
+        String text = value == null ? "" : value.strip();
+        String table = name.equals("supplier") ? "suppliers" : name.equals("from_site") ? "sites" : null;
+        if (table != null
+                && !text.isEmpty()
+                && dataset.rows(table).stream().noneMatch(r -> text.equals(r.text("code")))) {
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            "There is no " + (name.equals("supplier") ? "supplier " : "site ") + text)
+                    .field(name);
+        }
+        Fault.Finding wrong = text.isEmpty() ? null : column.type().check(text);
+        if (wrong != null) {
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            "\"" + text + "\" is not right: " + wrong.wrong() + "; right would be: " + wrong.right())
+                    .field(name);
+        }
+        return text;
+    }
+}

@@ -1,0 +1,59 @@
+package rescient.server.decisions;
+
+import java.util.ArrayList;
+import java.util.List;
+import rescient.core.Change;
+import rescient.core.OrderDraft;
+import rescient.dataset.Dataset;
+import rescient.server.planning.PlanVersion;
+
+/** What a wish comes to, before anything is kept. */
+final class Proposal {
+    final PlanVersion version;
+    final List<Edit> edits = new ArrayList<>();
+    final List<Line> lines = new ArrayList<>();
+    /** Targets that the plan no longer has. */
+    final List<String> gone = new ArrayList<>();
+    /** Why it cannot be, in sentences. */
+    final List<String> refusals = new ArrayList<>();
+    /** What the plan would have to know that no edit says: what a supplier is only asked for. */
+    final List<Change> asked = new ArrayList<>();
+    /** Stock points whose line shows what happens. */
+    final List<String[]> points = new ArrayList<>();
+    /** The company with other planning data, or null. */
+    Dataset otherwise;
+
+    String sentence = "";
+
+    /**
+     * An order before and after.
+     *
+     * @param key null for a new one
+     * @param after null if it goes
+     * @param number of the order that comes out, or of the one that is there
+     */
+    record Line(String key, String number, OrderDraft before, OrderDraft after, boolean asked) {}
+
+    Proposal(PlanVersion version) {
+        this.version = version;
+    }
+
+    void point(String item, String site) {
+        if (points.stream().noneMatch(p -> p[0].equals(item) && p[1].equals(site))) {
+            points.add(new String[] {item, site});
+        }
+    }
+
+    List<Change> changes() {
+        List<Change> changes = OrderImage.changes(edits);
+        changes.addAll(asked);
+        return changes;
+    }
+
+    /** The plan as it will be. */
+    PlanVersion after() {
+        PlanVersion next = otherwise == null ? version : version.with(otherwise);
+        List<Change> changes = changes();
+        return changes.isEmpty() ? next : next.with(changes);
+    }
+}

@@ -1,0 +1,70 @@
+package rescient.server.decisions;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Source;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.Words;
+
+/** An order that a decision is about. */
+sealed interface Target {
+    /** Asked for by the plan. */
+    record Planned(OrderKey name, PlannedOrder order, PointView point) implements Target {
+        @Override
+        public String key() {
+            return name.text();
+        }
+
+        @Override
+        public OrderDraft as() {
+            return point.draft(order.sequence());
+        }
+
+        @Override
+        public String label() {
+            return Quantity.text(order.quantity()) + " " + order.item();
+        }
+    }
+
+    /** Given out, or firmed. */
+    record Open(String number, String line, OrderImage image, OrderDraft as) implements Target {
+        @Override
+        public String key() {
+            return OrderKey.ofLine(number, line);
+        }
+
+        @Override
+        public String label() {
+            return number + " (" + Quantity.text(as.quantity()) + " " + as.item() + ")";
+        }
+
+        boolean firmed() {
+            return image.line(line).get("stage").asText().equals("firmed");
+        }
+
+        /** It lies with somebody outside, who has to be asked. */
+        boolean outside() {
+            return !firmed() && (as.source() == Source.BUY || as.source() == Source.SUBCONTRACT);
+        }
+    }
+
+    String key();
+
+    /** The order as it stands. */
+    OrderDraft as();
+
+    /** {@code 126 ROD-12}. */
+    String label();
+
+    default LocalDate due() {
+        return Words.date(as().dueDay());
+    }
+
+    default BigDecimal quantity() {
+        return Quantity.decimal(as().quantity());
+    }
+}

@@ -1,0 +1,71 @@
+package rescient.server.decisions;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Positive;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import rescient.server.platform.Nullable;
+
+/**
+ * What a planner wants to be otherwise. What is null stays as it is.
+ *
+ * @param orders keys of planned orders, or {@code number~line} of orders given out
+ * @param days moves every due date by so many calendar days
+ * @param parts of a split: quantities, with other dates if wanted; the rest stays
+ * @param into so many parts of a split, as equal as they can be
+ * @param until of a hold
+ * @param item of new orders and of planning data; so is {@code site}
+ * @param fields planning data by column of the dataset; empty takes one out
+ */
+record Wish(
+        @NotNull Kind kind,
+        @Nullable @Size(max = 2000) List<String> orders,
+        @Nullable @Positive BigDecimal quantity,
+        @Nullable LocalDate due,
+        @Nullable LocalDate start,
+        @Nullable Integer days,
+        @Nullable String source,
+        @Nullable String supplier,
+        @Nullable String fromSite,
+        @Nullable String site,
+        @Nullable @Valid List<Part> parts,
+        @Nullable @Min(2) @Max(100) Integer into,
+        @Nullable LocalDate until,
+        @Nullable @Size(max = 1000) String note,
+        @Nullable String item,
+        @Nullable Map<String, String> fields) {
+
+    /** What is to be done. */
+    enum Kind {
+        /** Planned orders become firmed as they are. */
+        FIRM,
+        /** Other quantity, dates, supplier, site or source; a planned order becomes firmed. */
+        CHANGE,
+        MERGE,
+        SPLIT,
+        /** Out of release until a day. */
+        HOLD,
+        RESUME,
+        /** An open order is not needed. */
+        CANCEL,
+        /** An order the plan does not ask for. */
+        ADD,
+        /** How a stock point is planned. */
+        PLANNING
+    }
+
+    /** A part of a split order. */
+    record Part(
+            @NotNull @Positive BigDecimal quantity,
+            @Nullable LocalDate due) {}
+
+    List<String> targets() {
+        return orders == null ? List.of() : orders.stream().distinct().toList();
+    }
+}

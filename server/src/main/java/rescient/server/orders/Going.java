@@ -1,0 +1,71 @@
+package rescient.server.orders;
+
+import java.math.BigDecimal;
+import java.util.List;
+import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Source;
+import rescient.core.Stage;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Worth;
+
+/**
+ * An order that is to go out.
+ *
+ * @param firmed the line it is firmed as, or null if it is only planned
+ */
+record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed) {
+    static Going planned(PlanVersion version, String key, PlannedOrder order) {
+        PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+        return new Going(key, point.draft(order.sequence()), Worth.of(version.directory(), point, order), null);
+    }
+
+    static Going firmed(PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
+        SupplyOrder order = line.order;
+        List<OrderDraft.Need> needs = components.stream()
+                .filter(c -> c.line.equals(line.line))
+                .map(c -> new OrderDraft.Need(
+                        c.component,
+                        order.fromSite == null ? order.site : order.fromSite,
+                        Quantity.of(c.quantity),
+                        (int) c.neededDate.toEpochDay()))
+                .toList();
+        BigDecimal started = line.startQuantity == null ? line.quantity : line.startQuantity;
+        OrderDraft draft = new OrderDraft(
+                line.item,
+                order.site,
+                Source.valueOf(order.kind.toUpperCase(java.util.Locale.ROOT)),
+                order.supplier,
+                order.fromSite,
+                Quantity.of(line.quantity),
+                Quantity.of(started),
+                (int) (line.startDate == null ? line.dueDate : line.startDate).toEpochDay(),
+                (int) line.dueDate.toEpochDay(),
+                needs,
+                java.util.Set.of());
+        return new Going(key, draft, worth(version, draft, line), line);
+    }
+
+    private static Worth worth(PlanVersion version, OrderDraft draft, SupplyOrderLine line) {
+        if (line.unit != null && line.unitQuantity != null) {
+            BigDecimal value = line.unitPrice != null
+                    ? rescient.server.planning.Directory.value(line.unitQuantity, line.unitPrice)
+                    : draft.source() == Source.BUY ? null : version.directory().standardValue(line.item, line.quantity);
+            return new Worth(line.unitQuantity.stripTrailingZeros(), line.unit, line.unitPrice, value);
+        }
+        PointView point = version.plan().point(draft.item(), draft.site()).orElseThrow();
+        return Worth.of(version.directory(), point, draft);
+    }
+
+    /** The order as a fact that the plan counts on. */
+    rescient.core.Change.Order as(String number, String line) {
+        return order.as(number, line, Stage.RELEASED);
+    }
+
+    /** It has a number that those who carry it out know. */
+    boolean numbered() {
+        return firmed != null && !firmed.order.number.startsWith("FO-");
+    }
+}

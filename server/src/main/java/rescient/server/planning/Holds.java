@@ -1,0 +1,52 @@
+package rescient.server.planning;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+
+/** Which planned orders are held. A hold ends with its day; until then it waits for its need, should that be gone. */
+@Component
+public class Holds {
+    private final JdbcTemplate database;
+
+    Holds(JdbcTemplate database) {
+        this.database = database;
+    }
+
+    private record Kept(String item, String site, NeedName need, Hold hold) {}
+
+    /** The holds in force, by the keys of the planned orders they concern. */
+    public Map<String, Hold> of(PlanVersion version) {
+        List<Kept> kept = database.query(
+                "select item, site, need, place, until, note, name from holds where until > ?",
+                (row, i) -> new Kept(
+                        row.getString(1),
+                        row.getString(2),
+                        new NeedName(row.getString(3), row.getInt(4)),
+                        new Hold(row.getDate(5).toLocalDate(), row.getString(6), row.getString(7))),
+                java.sql.Date.valueOf(version.today()));
+        Map<List<String>, List<Kept>> byPoint = new HashMap<>();
+        kept.forEach(k -> byPoint.computeIfAbsent(List.of(k.item, k.site), p -> new ArrayList<>())
+                .add(k));
+        Map<String, Hold> holds = new HashMap<>();
+        byPoint.forEach((point, here) -> {
+            Optional<PointView> view = version.plan().point(point.get(0), point.get(1));
+            if (view.isPresent()) {
+                List<NeedName> names = NeedName.of(view.get());
+                for (PlannedOrder order : view.get().plannedOrders()) {
+                    here.stream()
+                            .filter(k -> k.need.equals(names.get(order.sequence())))
+                            .forEach(k ->
+                                    holds.put(OrderKey.of(view.get(), order).text(), k.hold));
+                }
+            }
+        });
+        return holds;
+    }
+}

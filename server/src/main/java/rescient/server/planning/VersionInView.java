@@ -1,0 +1,45 @@
+package rescient.server.planning;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.HashSet;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import rescient.core.PlanOptions;
+
+/** The plan that a request looks at: the live one, or a trial in which some customer order lines are left out. */
+@Component
+class VersionInView {
+    /** Keys of lines, separated by spaces. */
+    static final String LEFT_OUT = "Plan-Without";
+
+    private final LivePlan live;
+    private final HttpServletRequest request;
+    private volatile Trial last;
+
+    private record Trial(PlanVersion of, Set<PlanOptions.Line> without, PlanVersion plan) {}
+
+    VersionInView(LivePlan live, HttpServletRequest request) {
+        this.live = live;
+        this.request = request;
+    }
+
+    PlanVersion inView() {
+        PlanVersion current = live.current();
+        String header = request.getHeader(LEFT_OUT);
+        if (header == null || header.isBlank()) {
+            return current;
+        }
+        Set<PlanOptions.Line> lines = new HashSet<>();
+        for (String key : header.strip().split(" ")) {
+            if (OrderKey.isLine(key)) {
+                lines.add(new PlanOptions.Line(OrderKey.number(key), OrderKey.line(key)));
+            }
+        }
+        Trial trial = last;
+        if (trial == null || trial.of != current || !trial.without.equals(lines)) {
+            trial = new Trial(current, lines, current.without(lines));
+            last = trial;
+        }
+        return trial.plan;
+    }
+}

@@ -1,0 +1,44 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Source;
+import rescient.server.platform.Nullable;
+
+/**
+ * What an order comes to.
+ *
+ * @param units in the unit it is bought in, or the item's
+ * @param price of one unit, null if none is known or nothing is bought
+ * @param value in the company's currency
+ */
+public record Worth(
+        BigDecimal units,
+        String unit,
+        @Nullable BigDecimal price,
+        @Nullable BigDecimal value) {
+
+    public static Worth of(Directory directory, PointView point, PlannedOrder order) {
+        return of(directory, point, order.source(), order.supplier(), order.quantity(), order.startQuantity());
+    }
+
+    /** @param point planned as the order is: from the same supplier */
+    public static Worth of(Directory directory, PointView point, OrderDraft order) {
+        return of(directory, point, order.source(), order.supplier(), order.quantity(), order.startQuantity());
+    }
+
+    private static Worth of(
+            Directory directory, PointView point, Source source, String supplier, long quantity, long startQuantity) {
+        String item = point.item();
+        if (source != Source.BUY || supplier == null) {
+            BigDecimal good = Quantity.decimal(quantity);
+            return new Worth(good, directory.unit(item), null, directory.standardValue(item, good));
+        }
+        BigDecimal units = Quantity.decimal(point.inPurchaseUnits(startQuantity));
+        BigDecimal price = directory.purchasePrice(supplier, item, units);
+        return new Worth(units, directory.purchaseUnit(supplier, item), price, Directory.value(units, price));
+    }
+}

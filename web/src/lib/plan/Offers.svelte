@@ -1,0 +1,45 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answer, api, type Schemas } from '$lib/api/client';
+  import { date, longDate, money, quantity } from '$lib/format';
+
+  interface Props {
+    order: string;
+    today: string;
+    currency: string;
+    /** For this order only, or as the first choice from now on. */
+    ontake: (offer: Schemas['Offer'], always: boolean) => void;
+  }
+  let { order, today, currency, ontake }: Props = $props();
+  const offers = createQuery(() => ({
+    queryKey: ['plan', 'offers', order],
+    queryFn: () => answer(api.GET('/api/decisions/offers', { params: { query: { key: order } } })),
+    retry: false
+  }));
+</script>
+
+{#if offers.data && offers.data.length > 0}
+  <h3 class="section mt-3">Other ways to get it</h3>
+  <ul data-testid="offers">
+    {#each offers.data as offer (offer.supplier)}
+      <li class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-baseline gap-x-3 border-b border-line-2 py-1">
+        <span class="truncate"
+          ><b>{offer.supplierName}</b>
+          {quantity(offer.quantity)} <small class="text-ink-3">{offer.unit}</small></span
+        >
+        <span class={offer.late ? 'text-vermilion' : 'text-moss'} title={longDate(offer.possible)}
+          >{offer.late ? '' : 'on time, '}{date(offer.possible, today)}</span
+        >
+        <span
+          >{offer.dearer === undefined || offer.dearer === null
+            ? 'no price'
+            : `${offer.dearer < 0 ? '−' : '+'} ${money(Math.abs(offer.dearer), currency)}`}</span
+        >
+        <span class="col-span-3 text-sm">
+          <button type="button" class="link" onclick={() => ontake(offer, false)}>For this order</button> ·
+          <button type="button" class="link" onclick={() => ontake(offer, true)}>As first choice</button>
+        </span>
+      </li>
+    {/each}
+  </ul>
+{/if}

@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { date, words } from '$lib/format';
+  import { initials, people } from '$lib/people.svelte';
+  import type { SignalRow } from './plan.svelte';
+
+  interface Props {
+    row: SignalRow;
+    today: string;
+    here: boolean;
+    selected: boolean;
+    onopen: () => void;
+    ontoggle: () => void;
+  }
+  let { row, today, here, selected, onopen, ontoggle }: Props = $props();
+  const there = $derived(people.at(row.signal.item, row.signal.site));
+</script>
+
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<div
+  class="plan-row"
+  class:here
+  style:grid-template-columns="14px 19px minmax(0, 1fr)"
+  role="option"
+  aria-selected={selected}
+  tabindex="-1"
+  id="order-{row.key}"
+  onclick={onopen}
+>
+  <span
+    class="box"
+    class:on={selected}
+    role="presentation"
+    onclick={(e) => {
+      e.stopPropagation();
+      ontoggle();
+    }}
+  ></span>
+  <span class="flag" class:bad={row.signal.bad} aria-hidden="true">!</span>
+  <span class="what">
+    <span class="name">
+      <b>{row.signal.item}</b>
+      {row.itemName} · <b class:short={row.signal.bad}>{words(row.signal.kind)}</b>
+    </span>
+    <span class="where" title={row.signal.sentence}>
+      {#each there as person (person.login)}<abbr class="person" title="{person.name} is here"
+          >{initials(person.name)}</abbr
+        >{/each}
+      {#if row.asked}<b
+          >asked {row.partner ?? ''}
+          {row.asked.due ? `for ${date(row.asked.due, today)}` : 'to cancel'}</b
+        > ·
+      {/if}
+      {row.signal.sentence}
+    </span>
+  </span>
+</div>

@@ -1,0 +1,167 @@
+<script lang="ts">
+  import { Popover } from 'bits-ui';
+  import type { Schemas } from '$lib/api/client';
+  import { toAddress } from '$lib/address';
+  import { COLUMNS, columnsText, type Column } from './columns';
+  import { GROUPING_NAMES, GROUPS, type Filters } from './filters';
+  import type { View } from './views.svelte';
+
+  interface Props {
+    filters: Filters;
+    columns: Column[];
+    choices?: Schemas['Choices'];
+    views: View[];
+    onsave: (name: string) => void;
+    onforget: (name: string) => void;
+    onopen: (view: View) => void;
+  }
+  let { filters, columns, choices, views, onsave, onforget, onopen }: Props = $props();
+  let name = $state('');
+  const more = $derived(
+    [filters.group, filters.from, filters.to, filters.due, filters.worth, filters.late, filters.held].filter(
+      Boolean
+    ).length
+  );
+
+  function save(event: SubmitEvent) {
+    event.preventDefault();
+    if (name.trim()) onsave(name.trim());
+    name = '';
+  }
+
+  function choose(column: Column, on: boolean) {
+    void toAddress({
+      columns: columnsText(on ? [...columns, column] : columns.filter((c) => c !== column))
+    });
+  }
+</script>
+
+<Popover.Root>
+  <Popover.Trigger class="chip" aria-label="View: groups, columns, more filters, saved views">
+    View{#if more > 0}&nbsp;<b>{more} more {more === 1 ? 'filter' : 'filters'}</b>{/if}
+  </Popover.Trigger>
+  <Popover.Portal>
+    <Popover.Content
+      class="z-20 grid w-[430px] gap-3 rounded border border-ink bg-sheet p-4"
+      sideOffset={6}
+      align="end"
+    >
+      <fieldset>
+        <legend class="text-sm text-ink-3">Grouped by</legend>
+        <div class="flex flex-wrap gap-x-4">
+          {#each GROUPS as by (by)}
+            <label class="flex items-center gap-1.5"
+              ><input
+                type="radio"
+                name="by"
+                checked={(filters.by ?? 'ask') === by}
+                onchange={() => toAddress({ by: by === 'ask' ? undefined : by })}
+              />{GROUPING_NAMES[by]}</label
+            >
+          {/each}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend class="text-sm text-ink-3">Columns</legend>
+        <div class="flex flex-wrap gap-x-4">
+          {#each Object.entries(COLUMNS) as [column, { name }] (column)}
+            <label class="flex items-center gap-1.5"
+              ><input
+                type="checkbox"
+                checked={columns.includes(column as Column)}
+                onchange={(e) => choose(column as Column, e.currentTarget.checked)}
+              />{name}</label
+            >
+          {/each}
+        </div>
+      </fieldset>
+      <fieldset class="grid grid-cols-2 gap-2">
+        <legend class="text-sm text-ink-3">More filters</legend>
+        <label
+          >Item group<select
+            class="field w-full"
+            value={filters.group ?? ''}
+            onchange={(e) => toAddress({ group: e.currentTarget.value || undefined })}
+            ><option value="">all</option>{#each choices?.groups ?? [] as g (g.code)}<option value={g.code}
+                >{g.name}</option
+              >{/each}</select
+          ></label
+        >
+        <label
+          >Held<select
+            class="field w-full"
+            value={filters.held ?? ''}
+            onchange={(e) => toAddress({ held: e.currentTarget.value || undefined })}
+            ><option value="">shown too</option><option value="only">only these</option><option value="none"
+              >left out</option
+            ></select
+          ></label
+        >
+        <label
+          >Item from<input
+            class="field w-full"
+            value={filters.from ?? ''}
+            onchange={(e) => toAddress({ from: e.currentTarget.value.trim().toUpperCase() || undefined })}
+          /></label
+        >
+        <label
+          >Item to<input
+            class="field w-full"
+            value={filters.to ?? ''}
+            onchange={(e) => toAddress({ to: e.currentTarget.value.trim().toUpperCase() || undefined })}
+          /></label
+        >
+        <label
+          >Due to<input
+            type="date"
+            class="field w-full"
+            value={filters.due ?? ''}
+            onchange={(e) => toAddress({ due: e.currentTarget.value || undefined })}
+          /></label
+        >
+        <label
+          >Value at least<input
+            class="field w-full"
+            inputmode="decimal"
+            value={filters.worth ?? ''}
+            onchange={(e) => toAddress({ worth: e.currentTarget.value.trim() || undefined })}
+          /></label
+        >
+        <label class="col-span-2 flex items-center gap-1.5"
+          ><input
+            type="checkbox"
+            checked={filters.late ?? false}
+            onchange={(e) => toAddress({ late: e.currentTarget.checked ? 'yes' : undefined })}
+          />only what makes a customer order late</label
+        >
+      </fieldset>
+      <div>
+        <p class="text-sm text-ink-3">Saved views</p>
+        <ul>
+          {#each views as view (view.name)}
+            <li class="flex justify-between gap-3 border-b border-line-2 py-1">
+              <button type="button" class="link" onclick={() => onopen(view)}>{view.name}</button>
+              <button
+                type="button"
+                class="text-sm text-ink-3 underline"
+                aria-label="Forget the view {view.name}"
+                onclick={() => onforget(view.name)}>forget</button
+              >
+            </li>
+          {:else}
+            <li class="text-ink-2">None yet. The address of this page holds the view too.</li>
+          {/each}
+        </ul>
+        <form class="mt-2 flex gap-2" onsubmit={save}>
+          <input
+            class="field min-w-0 flex-1"
+            placeholder="name of this view"
+            aria-label="Name of this view"
+            bind:value={name}
+          />
+          <button class="plain-action" style="height: 30px" disabled={!name.trim()}>Save this view</button>
+        </form>
+      </div>
+    </Popover.Content>
+  </Popover.Portal>
+</Popover.Root>

@@ -1,0 +1,178 @@
+// What the list of the Plan shows, in which groups and order. Every figure comes from the server; nothing is calculated.
+import type { Schemas } from '$lib/api/client';
+
+export type PlannedOrder = Schemas['PlannedOrderRow'];
+export type SignalRow = Schemas['SignalRow'];
+export type Row = { order: PlannedOrder } | { signal: SignalRow };
+/** A line of the list: the head of a group, or a row. */
+export type Entry = { head: string; name: string; count: number; bad?: boolean } | Row;
+
+export const GROUPS = ['ask', 'supplier', 'customer', 'good'] as const;
+export type Grouping = (typeof GROUPS)[number];
+export const GROUPING_NAMES: Record<Grouping, string> = {
+  ask: 'what it asks for',
+  supplier: 'supplier',
+  customer: 'customer order',
+  good: 'finished good'
+};
+
+export interface Filters {
+  words?: string;
+  site?: string;
+  planner?: string;
+  supplier?: string;
+  /** Item group. */
+  group?: string;
+  source?: string;
+  /** Items from this code on, up to and including that one. */
+  from?: string;
+  to?: string;
+  /** Start no later than. */
+  until?: string;
+  /** Due no later than. */
+  due?: string;
+  /** Value of at least. */
+  worth?: string;
+  /** Only what makes a customer order late. */
+  late?: boolean;
+  /** Held ones: `only`, `none`, or all. */
+  held?: string;
+  sort?: string;
+  by?: Grouping;
+}
+
+/** In the order in which they are worked off; what starts later comes last, for there is most of it. */
+const ASKS: [string, string][] = [
+  ['START_OVERDUE', 'Start overdue'],
+  ['START_TODAY', 'Start today'],
+  ['START_THIS_WEEK', 'Start this week'],
+  ['CANNOT_PLAN', 'Cannot be planned'],
+  ['CHANGE_ORDER', 'Change an open order'],
+  ['LOOK', 'Late, short or wasted'],
+  ['START_LATER', 'Start later']
+];
+
+export function keyOf(row: Row): string {
+  return 'order' in row ? row.order.key : row.signal.key;
+}
+
+export function byKey(rows: Row[]): Map<string, Row> {
+  return new Map(rows.map((row) => [keyOf(row), row]));
+}
+
+export function itemOf(row: Row): string {
+  return 'order' in row ? row.order.item : row.signal.signal.item;
+}
+
+export function siteOf(row: Row): string {
+  return 'order' in row ? row.order.site : row.signal.signal.site;
+}
+
+function texts(row: Row): (string | null | undefined)[] {
+  if ('order' in row) {
+    const o = row.order;
+    return [o.item, o.itemName, o.siteName, o.partner, o.obstacle, o.number, o.end?.number, o.end?.customer];
+  }
+  const s = row.signal;
+  return [
+    s.signal.item,
+    s.itemName,
+    s.siteName,
+    s.partner,
+    s.signal.orderNumber,
+    s.signal.kind.replaceAll('_', ' ')
+  ];
+}
+
+/** Whether a row is shown; signals know neither source nor value nor start, and stay out where these are asked for. */
+export function fits(row: Row, f: Filters): boolean {
+  const words = f.words?.trim().toLowerCase();
+  if (words && !texts(row).some((t) => t?.toLowerCase().includes(words))) return false;
+  if (f.site && siteOf(row) !== f.site) return false;
+  const item = itemOf(row);
+  if (f.from && item < f.from) return false;
+  if (f.to && item > f.to && !item.startsWith(f.to)) return false;
+  const own = 'order' in row ? row.order : row.signal;
+  if (f.planner && own.planner !== f.planner) return false;
+  if (f.group && own.itemGroup !== f.group) return false;
+  if ('signal' in row) {
+    if (f.late) return row.signal.signal.kind === 'demand_late';
+    return !f.supplier && !f.source && !f.until && !f.due && !f.worth && f.held !== 'only';
+  }
+  const o = row.order;
+  if (f.supplier && o.supplier !== f.supplier) return false;
+  if (f.source && o.source !== f.source) return false;
+  if (f.until && o.start > f.until) return false;
+  if (f.due && o.due > f.due) return false;
+  if (f.worth && (o.value ?? 0) < Number(f.worth)) return false;
+  if (f.late && !o.forLate) return false;
+  if (f.held === 'only' && !o.hold) return false;
+  return !(f.held === 'none' && o.hold);
+}
+
+type Sortable = string | number;
+const SORTS: Record<string, (o: PlannedOrder) => Sortable> = {
+  item: (o) => o.item,
+  quantity: (o) => o.quantity,
+  start: (o) => o.start,
+  due: (o) => o.due,
+  possible: (o) => o.possible ?? '9999',
+  value: (o) => o.value ?? 0,
+  serves: (o) => o.end?.due ?? '9999'
+};
+
+/** By a column, descending with a minus before it; the order of the plan decides between equals. */
+function sorted(rows: Row[], sort: string | undefined): Row[] {
+  const down = sort?.startsWith('-') ?? false;
+  const value = SORTS[sort?.replace('-', '') ?? ''];
+  if (!value) return rows;
+  const of = (row: Row): Sortable => ('order' in row ? value(row.order) : '');
+  return [...rows].sort((a, b) => {
+    const x = of(a);
+    const y = of(b);
+    return (x < y ? -1 : x > y ? 1 : 0) * (down ? -1 : 1);
+  });
+}
+
+function groupOf(row: Row, by: Grouping): { key: string; name: string } {
+  if (by === 'ask') {
+    const key = 'order' in row ? row.order.group : row.signal.group;
+    return { key, name: ASKS.find(([k]) => k === key)?.[1] ?? key };
+  }
+  if (by === 'supplier') {
+    const partner = 'order' in row ? row.order.partner : row.signal.partner;
+    return partner ? { key: partner, name: partner } : { key: '', name: 'Own work' };
+  }
+  const end = 'order' in row ? row.order.end : undefined;
+  if (!end) return { key: '', name: 'No customer order yet' };
+  return by === 'customer'
+    ? { key: end.number, name: `${end.number} ${end.customer ?? ''}` }
+    : { key: end.item, name: end.item };
+}
+
+/** The rows that are shown, with a head before each group. */
+export function entriesOf(rows: Row[], filters: Filters): Entry[] {
+  const by = filters.by ?? 'ask';
+  const groups = new Map<string, { name: string; rows: Row[] }>();
+  if (by === 'ask') for (const [key, name] of ASKS) groups.set(key, { name, rows: [] });
+  for (const row of rows) {
+    if (!fits(row, filters)) continue;
+    const { key, name } = groupOf(row, by);
+    const group = groups.get(key) ?? { name, rows: [] };
+    group.rows.push(row);
+    groups.set(key, group);
+  }
+  // what belongs to nobody comes last
+  const rest = groups.get('');
+  if (rest) {
+    groups.delete('');
+    groups.set('', rest);
+  }
+  const entries: Entry[] = [];
+  for (const [key, group] of groups) {
+    if (group.rows.length === 0) continue;
+    entries.push({ head: key, name: group.name, count: group.rows.length });
+    entries.push(...sorted(group.rows, filters.sort));
+  }
+  return entries;
+}

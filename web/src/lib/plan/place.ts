@@ -1,0 +1,27 @@
+import { itemOf, siteOf, type Row } from './filters';
+
+export interface PointInView {
+  item: string;
+  site: string;
+  /** The planned order in view, if it is one. */
+  order?: string;
+}
+
+function decoded(part: string | undefined): string {
+  return decodeURIComponent((part ?? '').replaceAll('+', ' '));
+}
+
+/** The stock point that a row of the list is about: a planned order's key and a signal's name it, a firmed order's does not. */
+export function placeOf(
+  key: string | undefined,
+  item: string | undefined,
+  site: string | undefined,
+  rows: Map<string, Row>
+): PointInView | undefined {
+  if (key === undefined) return item && site ? { item, site } : undefined;
+  const parts = key.split('~');
+  if (key.startsWith('!')) return { item: decoded(parts[1]), site: decoded(parts[2]) };
+  if (parts.length > 2) return { item: decoded(parts[0]), site: decoded(parts[1]), order: key };
+  const row = rows.get(key);
+  return row && { item: itemOf(row), site: siteOf(row) };
+}

@@ -1,0 +1,99 @@
+// What is asked of the server when a planner decides; every figure of the consequence comes back from there.
+import type { Schemas } from '$lib/api/client';
+
+export type Wish = Schemas['Wish'];
+export type Kind = Wish['kind'];
+
+/** What the pane of a decision is opened with. */
+export interface Deciding {
+  kind: Kind;
+  /** Keys of the orders it is about. */
+  orders: string[];
+  /** What is filled in already. */
+  form?: Form;
+  /** Of planning data and new orders. */
+  item?: string;
+  site?: string;
+  /** The planning data that are asked for. */
+  fields?: string[];
+}
+
+/** What was typed; empty texts are not said. */
+export interface Form {
+  quantity?: string;
+  due?: string;
+  start?: string;
+  days?: string;
+  source?: string;
+  supplier?: string;
+  site?: string;
+  into?: string;
+  part?: string;
+  partDue?: string;
+  until?: string;
+  note?: string;
+  fields?: Record<string, string>;
+}
+
+export const TITLES: Record<Kind, string> = {
+  FIRM: 'Firm',
+  CHANGE: 'Change',
+  MERGE: 'Merge into one',
+  SPLIT: 'Split',
+  HOLD: 'Hold',
+  RESUME: 'Let go',
+  CANCEL: 'Cancel',
+  ADD: 'Add an order',
+  PLANNING: 'Plan otherwise'
+};
+
+function text(value: string | undefined): string | undefined {
+  return value?.trim() ? value.trim() : undefined;
+}
+
+function number(value: string | undefined): number | undefined {
+  const said = text(value)
+    ?.replace(/[\s\u2009]/g, '')
+    .replace(',', '.');
+  return said === undefined ? undefined : Number(said);
+}
+
+/** The wish, or undefined while something is missing or no number. */
+export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
+  const numbers = [form.quantity, form.days, form.into, form.part].map(number);
+  if (numbers.some((n) => n !== undefined && Number.isNaN(n))) return undefined;
+  const [quantity, days, into, part] = numbers;
+  const wish: Wish = {
+    kind: deciding.kind,
+    orders: deciding.orders,
+    quantity,
+    due: text(form.due),
+    start: text(form.start),
+    days,
+    source: text(form.source),
+    supplier: text(form.supplier),
+    site: text(form.site) ?? deciding.site,
+    note: text(form.note),
+    item: deciding.item,
+    until: text(form.until)
+  };
+  switch (deciding.kind) {
+    case 'CHANGE':
+      return (quantity ?? days ?? wish.due ?? wish.start ?? wish.source ?? wish.supplier ?? wish.site)
+        ? wish
+        : undefined;
+    case 'SPLIT':
+      if (part !== undefined) return { ...wish, parts: [{ quantity: part, due: text(form.partDue) }] };
+      return into === undefined ? undefined : { ...wish, into };
+    case 'HOLD':
+      return wish.until ? wish : undefined;
+    case 'ADD':
+      return quantity && wish.due ? wish : undefined;
+    case 'PLANNING':
+      return form.fields && Object.keys(form.fields).length > 0
+        ? { ...wish, fields: form.fields }
+        : undefined;
+    default:
+      return wish;
+  }
+}
