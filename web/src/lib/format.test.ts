@@ -9,7 +9,8 @@ import {
   money,
   quantity,
   shortDate,
-  words
+  words,
+  parsedDate
 } from './format';
 
 describe('quantities', () => {
@@ -52,5 +53,23 @@ describe('money and counts', () => {
   it('writes rules as the trade does', () => {
     expect(words('lot_for_lot')).toBe('lot-for-lot');
     expect(words('fixed_quantity')).toBe('fixed quantity');
+  });
+});
+
+describe('a date that is typed', () => {
+  it.each([
+    ['9 Dec', '2026-12-09'],
+    ['9dec', '2026-12-09'],
+    ['9 December 2027', '2027-12-09'],
+    ['2026-12-09', '2026-12-09'],
+    ['+5', '2026-11-28'],
+    ['4 Jan', '2027-01-04'],
+    ['22 Nov', '2027-11-22']
+  ])('%s is %s', (text, iso) => {
+    expect(parsedDate(text, '2026-11-23')).toBe(iso);
+  });
+
+  it.each(['31 Nov', '9', 'soon', '2026-13-01', ''])('%s is none', (text) => {
+    expect(parsedDate(text, '2026-11-23')).toBeUndefined();
   });
 });

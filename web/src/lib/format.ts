@@ -44,6 +44,24 @@ export function clock(instant: string): string {
   return `${String(time.getHours()).padStart(2, '0')}:${String(time.getMinutes()).padStart(2, '0')}`;
 }
 
+/** The ISO date of `9 Dec`, `9 Dec 2027`, `2026-12-09`, or `+5` for five days after today; undefined if it is none. */
+export function parsedDate(text: string, today: string): string | undefined {
+  const said = text.trim();
+  if (/^[+]\d{1,4}$/.test(said)) return isoDay(dayNumber(today) + Number(said.slice(1)));
+  const iso = /^\d{4}-\d{2}-\d{2}$/.test(said) ? said : written(said, today);
+  return iso && isoDay(dayNumber(iso) || 0) === iso ? iso : undefined;
+}
+
+/** Without a year, the next such day from today on. */
+function written(text: string, today: string): string | undefined {
+  const parts = /^(\d{1,2})\.?\s*([A-Za-z]{3})[a-z]*\.?(?:\s+(\d{4}))?$/.exec(text);
+  const month = MONTHS.findIndex((m) => m.toLowerCase() === parts?.[2]?.toLowerCase()) + 1;
+  if (!parts || month === 0) return undefined;
+  const day = `${String(month).padStart(2, '0')}-${String(parts[1]).padStart(2, '0')}`;
+  const year = Number(parts[3] ?? today.slice(0, 4));
+  return !parts[3] && `${year}-${day}` < today ? `${year + 1}-${day}` : `${year}-${day}`;
+}
+
 /** Days since the epoch, for placing dates on an axis. */
 export function dayNumber(iso: string): number {
   return Math.round(Date.parse(iso + 'T00:00:00Z') / DAY);

@@ -98,6 +98,14 @@
             <td class="num" colspan="3"><s class="text-ink-3">due {date(o.before.due, today)}</s></td>
           {/if}
         </tr>
+        {#if o.after?.earliest && !o.asked}
+          <tr
+            ><td></td><td colspan="5" class="text-vermilion"
+              >Ordered today it could ordinarily be there on {date(o.after.earliest, today)}. Once it is
+              firmed the plan believes {date(o.after.due, today)}.</td
+            ></tr
+          >
+        {/if}
         {#if o.asked}
           <tr
             ><td></td><td colspan="5" class="text-ink-2"

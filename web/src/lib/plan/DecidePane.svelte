@@ -2,7 +2,7 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { count, words } from '$lib/format';
+  import { count, date, words } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import ConsequenceView from './ConsequenceView.svelte';
   import Field from './Field.svelte';
@@ -162,11 +162,11 @@
     {#if deciding.kind === 'CHANGE'}
       {#if !many}
         <Field name="Quantity" bind:value={form.quantity} placeholder={one ? String(one.quantity) : ''} />
-        <Field name="Start" type="date" bind:value={form.start} min={today} />
+        <Field name="Start" bind:value={form.start} {today} placeholder={one ? date(one.start, today) : ''} />
       {:else}
         <Field name="Move by days" bind:value={form.days} placeholder="0" />
       {/if}
-      <Field name="Due" type="date" bind:value={form.due} min={today} />
+      <Field name="Due" bind:value={form.due} {today} placeholder={one ? date(one.due, today) : ''} />
       {#if orders.length > 0}
         <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} />
         <Field name="Source" bind:value={form.source} choices={SOURCES.map((s) => ({ code: s, name: s }))} />
@@ -174,18 +174,18 @@
       {/if}
     {:else if deciding.kind === 'MERGE'}
       <Field name="Quantity" bind:value={form.quantity} placeholder="all of them" />
-      <Field name="Due" type="date" bind:value={form.due} min={today} />
+      <Field name="Due" bind:value={form.due} {today} />
     {:else if deciding.kind === 'SPLIT'}
       <Field name="Into so many" bind:value={form.into} placeholder="2" />
       <span class="pb-1.5 text-ink-2">or</span>
       <Field name="Part of" bind:value={form.part} />
-      <Field name="due on" type="date" bind:value={form.partDue} min={today} />
+      <Field name="due on" bind:value={form.partDue} {today} />
     {:else if deciding.kind === 'HOLD'}
-      <Field name="Until" type="date" bind:value={form.until} min={today} />
+      <Field name="Until" bind:value={form.until} {today} />
       <Field name="Why (optional)" bind:value={form.note} wide />
     {:else if deciding.kind === 'ADD'}
       <Field name="Quantity" bind:value={form.quantity} />
-      <Field name="Due" type="date" bind:value={form.due} min={today} />
+      <Field name="Due" bind:value={form.due} {today} />
       <Field name="Source" bind:value={form.source} choices={SOURCES.map((s) => ({ code: s, name: s }))} />
       <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} />
     {:else if deciding.kind === 'PLANNING'}

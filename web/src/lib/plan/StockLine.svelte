@@ -60,7 +60,15 @@
     const long = `inside lead time, ${point.leadTimeDays} working days`;
     const text = textWidth(long) < room ? long : 'inside lead time';
     if (textWidth(text) > room) return undefined;
-    const y = frame.bottom - s.y(0) > 26 ? frame.bottom - 6 : frame.top + 12;
+    const inTheWay = (at: number) =>
+      events.some((e) => {
+        const x = s.x(dayNumber(e.date));
+        return x < frame.left + textWidth(text) + 14 && Math.abs(markY(e) - at + 4) < 14;
+      });
+    const y = [frame.bottom - 6, frame.top + 12].find(
+      (at) => !inTheWay(at) && (at < s.y(0) || frame.bottom - s.y(0) > 26)
+    );
+    if (y === undefined) return undefined;
     return {
       text,
       y,
@@ -78,7 +86,7 @@
         text:
           event.stage === 'planned'
             ? `${quantity(event.quantity)} planned`
-            : `${event.text} · ${quantity(event.quantity)}`,
+            : `${event.text.replace(/^new \d+$/, 'new')} · ${quantity(event.quantity)}`,
         weight: (mine ? 1000 : event.supply ? 100 : 10) - (dayNumber(event.date) - from) / 1000
       });
     }

@@ -52,7 +52,11 @@ record Consequence(
     private static final int MOST = 200;
     private static final int LINES = 2;
 
-    /** Quantity, dates and cost of an order. */
+    /**
+     * Quantity, dates and cost of an order.
+     *
+     * @param earliest the first day on which it could ordinarily be there, if that is after its due date
+     */
     record Facts(
             String source,
             @Nullable String partner,
@@ -60,6 +64,7 @@ record Consequence(
             BigDecimal quantity,
             LocalDate start,
             LocalDate due,
+            @Nullable LocalDate earliest,
             @Nullable BigDecimal value) {}
 
     /**
@@ -170,6 +175,8 @@ record Consequence(
         if (order == null) {
             return null;
         }
+        PointView point = new Drafter(version).point(Drafter.Way.of(order));
+        int earliest = point.earliestDue(order.startQuantity());
         return new Facts(
                 Words.word(order.source()),
                 order.source() == rescient.core.Source.BUY
@@ -179,7 +186,8 @@ record Consequence(
                 Quantity.decimal(order.quantity()),
                 Words.date(order.startDay()),
                 Words.date(order.dueDay()),
-                value(version, order));
+                earliest > order.dueDay() ? Words.date(earliest) : null,
+                Worth.of(version.directory(), point, order).value());
     }
 
     private static BigDecimal value(PlanVersion version, OrderDraft order) {
