@@ -46,17 +46,6 @@
     placeholderData: (before) => before,
     retry: false
   }));
-  const consequence = $derived(settled === undefined || preview.isError ? undefined : preview.data);
-  const gone = $derived(consequence?.gone ?? []);
-  const ready = $derived(
-    wish !== undefined &&
-      settled === wish &&
-      consequence !== undefined &&
-      !preview.isPlaceholderData &&
-      consequence.refusals.length === 0 &&
-      gone.length === 0
-  );
-
   const keeping = createMutation(() => ({
     mutationFn: () =>
       answer(
@@ -65,12 +54,7 @@
           body: wish ?? { kind: deciding.kind }
         })
       ),
-    onSuccess: (decision) => {
-      void client.invalidateQueries({ queryKey: ['plan'] });
-      void client.invalidateQueries({ queryKey: ['orders'] });
-      void client.invalidateQueries({ queryKey: ['items'] });
-      onkept(decision, deciding);
-    },
+    onSuccess: (decision) => onkept(decision, deciding),
     onError: (e) => {
       refused =
         e instanceof Refused && e.problem.status === 0
@@ -83,6 +67,17 @@
       }
     }
   }));
+
+  const consequence = $derived(settled === undefined || preview.isError ? undefined : preview.data);
+  const gone = $derived(keeping.isPending ? [] : (consequence?.gone ?? []));
+  const ready = $derived(
+    wish !== undefined &&
+      settled === wish &&
+      consequence !== undefined &&
+      !preview.isPlaceholderData &&
+      consequence.refusals.length === 0 &&
+      gone.length === 0
+  );
 
   /** What the plan has in the place of what is gone: one key does the same to that. */
   const replacement = $derived(
@@ -156,14 +151,17 @@
     {TITLES[deciding.kind]}
     {#if one}<span class="font-normal">{one.item} {one.itemName}</span>
     {:else if many}<span class="font-normal">{count(deciding.orders.length, 'order')}</span>
-    {:else if deciding.item}<span class="font-normal">{deciding.item}</span>{/if}
+    {:else if deciding.item}<span class="font-normal">{deciding.item}</span>
+    {:else if consequence?.orders[0]}<span class="font-normal"
+        >{consequence.orders[0].number} {consequence.orders[0].item}</span
+      >{/if}
   </h2>
   <div class="mt-2 flex flex-wrap items-end gap-3">
     {#if deciding.kind === 'CHANGE'}
-      {#if !many}
+      {#if one}
         <Field name="Quantity" bind:value={form.quantity} placeholder={one ? String(one.quantity) : ''} />
         <Field name="Start" bind:value={form.start} {today} placeholder={one ? date(one.start, today) : ''} />
-      {:else}
+      {:else if many}
         <Field name="Move by days" bind:value={form.days} placeholder="0" />
       {/if}
       <Field name="Due" bind:value={form.due} {today} placeholder={one ? date(one.due, today) : ''} />

@@ -35,6 +35,7 @@
   function type(text: string) {
     typed = text;
     value = (today && parsedDate(text, today)) ?? '';
+    if (value || !text.trim()) onchange?.(value);
   }
 </script>
 

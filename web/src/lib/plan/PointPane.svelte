@@ -55,12 +55,13 @@
     queryFn: () => answer(api.GET('/api/plan/stock-point', { params: { query: { item, site } } })),
     placeholderData: (before) => before
   }));
-  const detail = createQuery(() => ({
+  const inView = createQuery(() => ({
     queryKey: ['plan', 'order', order],
     queryFn: () => answer(api.GET('/api/plan/order', { params: { query: { key: order ?? '' } } })),
     enabled: order !== undefined,
     placeholderData: (before) => (order === undefined ? undefined : before)
   }));
+  const detail = $derived(inView.data?.detail);
   let asked = $state<string | undefined>();
   const balance = createQuery(() => ({
     queryKey: ['plan', 'balance', item, site, asked],
@@ -75,7 +76,7 @@
   });
   const today = $derived(point.data?.today ?? '');
   const slip = $derived(
-    asked !== undefined ? balance.data : why === 'dates' ? detail.data?.dates : detail.data?.quantity
+    asked !== undefined ? balance.data : why === 'dates' ? detail?.dates : detail?.quantity
   );
   const rule = $derived(
     point.data
@@ -169,13 +170,16 @@
         {:else if order === undefined}
           <p class="text-ink-2">Click on a day of the line to ask why the balance is what it is.</p>
         {/if}
+        {#if order !== undefined && detail && ((detail.order.daysLate ?? 1) > 0 || detail.order.obstacle)}
+          <Offers {order} {today} {currency} ontake={take} />
+        {/if}
       </div>
-      {#if detail.data && order !== undefined}
+      {#if detail && order !== undefined}
         <div class="min-w-0">
           <h3 class="section">Serves</h3>
           <ul data-testid="serves">
-            {#each detail.data.serves as served, i (i)}
-              <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
+            {#each detail.serves as served, i (i)}
+              <li class="grid grid-cols-[minmax(0,1fr)_auto_80px_14px] gap-2 border-b border-line-2 py-1">
                 <span
                   class="truncate"
                   class:text-ink-2={served.depth > 0}
@@ -184,30 +188,29 @@
                   {#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
                     >{served.text}</a
                   >
-                  {#if served.link.kind === 'customer_order' && served.link.key && !trial.on}
-                    <button
-                      type="button"
-                      class="no-print text-sm text-ink-3 underline"
-                      title="Looks at the plan as if this line were not there"
-                      onclick={() => leaveOut(served.link.key ?? '')}>leave out</button
-                    >
-                  {/if}
                 </span>
                 <span>{quantity(served.quantity)}</span>
                 <span class="text-right" title={longDate(served.date)}>{date(served.date, today)}</span>
+                {#if served.link.kind === 'customer_order' && served.link.key && !trial.on}
+                  <button
+                    type="button"
+                    class="no-print text-ink-3 hover:text-ink"
+                    aria-label="Leave {served.text} out for a moment"
+                    title="Look at the plan as if this line were not there"
+                    onclick={() => leaveOut(served.link.key ?? '')}>⊘</button
+                  >
+                {/if}
               </li>
             {/each}
-            {#if detail.data.free}
+            {#if detail.free}
               <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
-                <span>stays free: safety stock, level or lot size</span><span
-                  >{quantity(detail.data.free)}</span
-                >
+                <span>stays free: safety stock, level or lot size</span><span>{quantity(detail.free)}</span>
               </li>
             {/if}
           </ul>
           <h3 class="section mt-3">Needs</h3>
           <ul data-testid="needs">
-            {#each detail.data.needs as need, i (i)}
+            {#each detail.needs as need, i (i)}
               <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
                 <a class="truncate hover:underline" href={pointHref(need.item, need.site)}
                   ><b>{need.item}</b> {need.itemName}</a
@@ -226,8 +229,8 @@
               </li>
             {:else}
               <li class="border-b border-line-2 py-1">
-                {#if detail.data.order.partner}
-                  {detail.data.order.partner}, {p.leadTimeDays}
+                {#if detail.order.partner}
+                  {detail.order.partner}, {p.leadTimeDays}
                   {p.leadTimeDays === 1 ? 'working day' : 'working days'}
                 {:else}
                   nothing: it has no components
@@ -235,9 +238,6 @@
               </li>
             {/each}
           </ul>
-          {#if (detail.data.order.daysLate ?? 1) > 0 || detail.data.order.obstacle}
-            <Offers {order} {today} {currency} ontake={take} />
-          {/if}
         </div>
       {:else if order === undefined && p.plannedOrders.length > 0}
         <div class="min-w-0">
@@ -255,8 +255,8 @@
         </div>
       {/if}
     </div>
-    {#if detail.isError && order !== undefined}
-      <p class="mt-3 text-ink-2" role="alert">{detail.error.message}.</p>
+    {#if (inView.isError || inView.data?.gone) && order !== undefined}
+      <p class="mt-3 text-ink-2" role="alert">{inView.data?.gone ?? inView.error?.message}</p>
     {/if}
   </article>
 {:else}

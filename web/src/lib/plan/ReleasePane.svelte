@@ -267,7 +267,7 @@
     {/each}
     {#if documents.length > 0}
       <label class="mt-4 grid gap-1">
-        <span class="text-sm text-ink-2">Note on all that have none of their own (optional)</span>
+        <span class="text-sm text-ink-2">Note on the orders that have none of their own (optional)</span>
         <textarea
           class="rounded border border-line bg-sheet px-2 py-1"
           rows="2"

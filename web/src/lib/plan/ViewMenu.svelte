@@ -4,18 +4,20 @@
   import { toAddress } from '$lib/address';
   import { COLUMNS, columnsText, type Column } from './columns';
   import { GROUPING_NAMES, GROUPS, type Filters } from './filters';
+  import Field from './Field.svelte';
   import type { View } from './views.svelte';
 
   interface Props {
     filters: Filters;
     columns: Column[];
+    today: string;
     choices?: Schemas['Choices'];
     views: View[];
     onsave: (name: string) => void;
     onforget: (name: string) => void;
     onopen: (view: View) => void;
   }
-  let { filters, columns, choices, views, onsave, onforget, onopen }: Props = $props();
+  let { filters, columns, today, choices, views, onsave, onforget, onopen }: Props = $props();
   let name = $state('');
   const more = $derived(
     [filters.group, filters.from, filters.to, filters.due, filters.worth, filters.late, filters.held].filter(
@@ -111,14 +113,12 @@
             onchange={(e) => toAddress({ to: e.currentTarget.value.trim().toUpperCase() || undefined })}
           /></label
         >
-        <label
-          >Due to<input
-            type="date"
-            class="field w-full"
-            value={filters.due ?? ''}
-            onchange={(e) => toAddress({ due: e.currentTarget.value || undefined })}
-          /></label
-        >
+        <Field
+          name="Due to"
+          {today}
+          value={filters.due ?? ''}
+          onchange={(v) => toAddress({ due: v || undefined })}
+        />
         <label
           >Value at least<input
             class="field w-full"

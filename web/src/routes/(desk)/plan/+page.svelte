@@ -217,14 +217,20 @@
     );
   }
 
-  function onkept(decision: Schemas['Decision'], done: Deciding) {
-    kept = decision;
-    const next = list.after(done.orders);
-    const first = decision.orders[0];
+  /** The cursor goes to what came out, or to the next row; only then is the pane of what is gone closed. */
+  async function onkept(decision: Schemas['Decision'], done: Deciding) {
+    const next = decision.orders[0] ?? list.after(done.orders);
     const stays = done.kind === 'HOLD' || done.kind === 'RESUME' || done.kind === 'PLANNING';
     for (const key of done.orders) list.selected.delete(key);
+    if (!stays && next) {
+      list.cursor = next;
+      await toAddress({ order: next, item: undefined, site: undefined, signals: undefined });
+    }
     close();
-    if (!stays && (first || next)) open(first ?? next ?? '');
+    kept = decision;
+    void client.invalidateQueries({ queryKey: ['plan'] });
+    void client.invalidateQueries({ queryKey: ['orders'] });
+    void client.invalidateQueries({ queryKey: ['items'] });
   }
 
   const undoing = createMutation(() => ({
@@ -446,6 +452,7 @@
     <ViewMenu
       {filters}
       {columns}
+      {today}
       choices={rows.data?.choices}
       views={views.named}
       onsave={(name) => views.save(name, viewOf(page.url.searchParams))}
@@ -526,7 +533,7 @@
           {today}
           {currency}
           onclose={close}
-          {onkept}
+          onkept={(decision, done) => void onkept(decision, done)}
           onagain={(again) => (deciding = again)}
         />
       {/key}

@@ -105,6 +105,7 @@ abstract class DeskTest {
 
     @BeforeEach
     void freshCompany() {
+        jdbc.update("delete from preferences");
         store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
         live.knowing(jdbc.queryForObject("select revision from company", Long.class));
     }
@@ -189,7 +190,7 @@ abstract class DeskTest {
     static Locator plannedOrder(Page page, String item) {
         return page.getByRole(AriaRole.LISTBOX)
                 .getByRole(AriaRole.OPTION)
-                .filter(new Locator.FilterOptions().setHasText(item))
+                .filter(new Locator.FilterOptions().setHasText(item).setHas(page.locator(".amount")))
                 .first();
     }
 

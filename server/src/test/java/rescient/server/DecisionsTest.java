@@ -171,6 +171,40 @@ class DecisionsTest extends ServerTest {
     }
 
     @Test
+    void aHoldOutlivesAChangedForecast() throws Exception {
+        // a planned order whose first peg is a forecast of the workshop's goods
+        JsonNode order = null;
+        for (JsonNode o : get("ida", "/api/plan/orders").body().get("orders")) {
+            var point = live.current()
+                    .plan()
+                    .point(o.get("item").asText(), o.get("site").asText());
+            if (order == null && !o.hasNonNull("number") && point.isPresent()) {
+                var first = point.get().plannedOrders().get(0);
+                var pegs = point.get().serves(first.sequence());
+                boolean forecast = !pegs.isEmpty()
+                        && pegs.get(0).demand().kind() == rescient.core.DemandKind.FORECAST
+                        && o.get("due")
+                                .asText()
+                                .equals(java.time.LocalDate.ofEpochDay(first.dueDay())
+                                        .toString());
+                order = forecast ? o : null;
+            }
+        }
+        assertThat(order).isNotNull();
+        String item = order.get("item").asText();
+        decide("ida", "{'kind':'HOLD','orders':['" + order.get("key").asText() + "'],'until':'2027-01-15'}");
+        transaction.executeWithoutResult(s -> {
+            jdbc.update("update forecasts set quantity = quantity + 3 where item = ?", item);
+            companies.changed();
+        });
+        assertThat(rows(item))
+                .extracting(o -> o.path("hold").path("until").asText())
+                .containsOnlyOnce("2027-01-15");
+        String key = order.get("key").asText();
+        assertThat(rows(item)).extracting(o -> o.get("key").asText()).doesNotContain(key);
+    }
+
+    @Test
     void aSupplierIsAskedAndTheOrderStays() throws Exception {
         JsonNode seen = consequence("{'kind':'CHANGE','orders':['PO-2038~1'],'due':'2026-11-24'}");
         assertThat(seen.get("orders").get(0).get("asked").asBoolean()).isTrue();

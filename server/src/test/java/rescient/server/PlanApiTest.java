@@ -85,7 +85,8 @@ class PlanApiTest extends ServerTest {
     @Test
     void aPlannedOrderExplainsItselfUpAndDown() throws Exception {
         JsonNode bearing = get("ida", "/api/plan/order?key=BRG-6202~LARKMOOR~2026-11-27~50~0")
-                .body();
+                .body()
+                .get("detail");
         JsonNode lines = bearing.get("quantity").get("lines");
         assertThat(lines.get(0).get("text").asText()).isEqualTo("On hand today");
         assertThat(lines.get(0).get("quantity").asInt()).isEqualTo(12);
@@ -101,8 +102,9 @@ class PlanApiTest extends ServerTest {
         assertThat(left).isEqualTo(sum);
         assertThat(lines.get(lines.size() - 1).get("quantity").asInt()).isEqualTo(50);
         assertThat(bearing.get("serves").findValuesAsText("text")).contains("SO-790 Aldery Bees");
-        JsonNode drum =
-                get("ida", "/api/plan/order?key=" + keys("DRM-380").get(0)).body();
+        JsonNode drum = get("ida", "/api/plan/order?key=" + keys("DRM-380").get(0))
+                .body()
+                .get("detail");
         assertThat(drum.get("needs").findValuesAsText("item")).contains("SHEET-08", "WELD-1");
     }
 

@@ -73,7 +73,7 @@ final class Proposing {
         String what = chosen.size() == 1 ? chosen.get(0).label() : chosen.size() + " orders";
         return switch (wish.kind()) {
             case FIRM -> "Firmed " + what;
-            case CHANGE -> (asksOnly() ? "Asked for " + what + " otherwise" : "Changed " + what) + otherwise();
+            case CHANGE -> (asksOnly() ? "Asked for " + what + " otherwise" : "Changed " + what) + otherwise(chosen);
             case MERGE -> "Merged " + what;
             case SPLIT -> "Split " + what;
             case HOLD ->
@@ -88,9 +88,10 @@ final class Proposing {
         return !proposal.lines.isEmpty() && proposal.lines.stream().allMatch(Proposal.Line::asked);
     }
 
-    private String otherwise() {
+    private String otherwise(List<Target> chosen) {
+        Target one = chosen.size() == 1 ? chosen.get(0) : null;
         List<String> words = new ArrayList<>();
-        if (wish.quantity() != null) {
+        if (wish.quantity() != null && (one == null || one.quantity().compareTo(wish.quantity()) != 0)) {
             words.add(wish.quantity().toPlainString());
         }
         if (wish.start() != null) {
@@ -102,7 +103,8 @@ final class Proposing {
         if (wish.days() != null) {
             words.add((wish.days() > 0 ? "+" : "−") + Math.abs(wish.days()) + " days");
         }
-        if (wish.source() != null) {
+        if (wish.source() != null
+                && (one == null || Drafter.source(wish.source()) != one.as().source())) {
             words.add(wish.source());
         }
         if (wish.supplier() != null) {

@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Signal;
 import rescient.dataset.Row;
@@ -135,15 +134,24 @@ class PlanController {
                 .toList();
     }
 
+    /**
+     * A planned order that is looked at; it may go while one looks.
+     *
+     * @param gone that the plan no longer asks for it, in a sentence; null while it does
+     */
+    record PlannedOrderInView(
+            @Nullable PlannedOrderDetail detail, @Nullable String gone) {}
+
     @GetMapping("/order")
-    PlannedOrderDetail order(@RequestParam String key) {
+    PlannedOrderInView order(@RequestParam String key) {
         PlanVersion version = versions.inView();
         OrderKey wanted = OrderKey.parse(key);
-        PlannedOrder order = wanted.in(version.plan())
-                .orElseThrow(() -> JobProblem.notFound("The plan no longer asks for " + wanted.quantity() + " "
-                        + wanted.item() + " on "
-                        + Words.day((int) wanted.due().toEpochDay())));
-        return PlannedOrderDetail.of(version, wanted, order);
+        return wanted.in(version.plan())
+                .map(order -> new PlannedOrderInView(PlannedOrderDetail.of(version, wanted, order), null))
+                .orElseGet(() -> new PlannedOrderInView(
+                        null,
+                        "The plan no longer asks for " + wanted.quantity() + " " + wanted.item() + " on "
+                                + Words.day((int) wanted.due().toEpochDay()) + "."));
     }
 
     @GetMapping("/stock-point")
