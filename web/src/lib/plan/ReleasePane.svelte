@@ -219,19 +219,22 @@
           <details class="mt-1" open={Boolean(document.minimum)} data-testid="more">
             <summary class="cursor-default text-ink-2">
               {others.length === 0 ? 'Nothing more' : `${others.length} more`} from {document.partner} due within
-              <select
-                class="border-b border-line bg-transparent font-semibold text-ink"
-                aria-label="Weeks to look ahead"
-                bind:value={weeks}
+              {weeks}
+              weeks
+            </summary>
+            <p class="flex gap-3 text-ink-2">
+              <label
+                >look ahead
+                <select class="border-b border-line bg-transparent font-semibold text-ink" bind:value={weeks}>
+                  {#each [2, 4, 8, 13, 26] as w (w)}<option value={w}>{w} weeks</option>{/each}
+                </select></label
               >
-                {#each [2, 4, 8, 13, 26] as w (w)}<option value={w}>{w} weeks</option>{/each}
-              </select>
               {#if others.length > 1}<button
                   type="button"
-                  class="link ml-2"
-                  onclick={() => onmore(others.map((o) => o.key))}>add all</button
+                  class="link"
+                  onclick={() => onmore(others.map((o) => o.key))}>add all {others.length}</button
                 >{/if}
-            </summary>
+            </p>
             <ul>
               {#each others as o (o.key)}
                 <li

@@ -295,8 +295,6 @@
       'item',
       'name',
       'site',
-      'stage',
-      'number',
       'source',
       'supplier',
       'quantity',
@@ -305,6 +303,8 @@
       'due',
       'possible',
       'value',
+      'stage',
+      'number',
       'held until',
       'serves'
     ];
@@ -316,8 +316,6 @@
           o.item,
           o.itemName,
           o.site,
-          o.number ? 'firmed' : 'planned',
-          o.number,
           o.source,
           o.supplier,
           o.quantity,
@@ -326,6 +324,8 @@
           o.due,
           o.possible,
           o.value,
+          o.number ? 'firmed' : 'planned',
+          o.number,
           o.hold?.until,
           o.end?.number
         ])

@@ -54,6 +54,18 @@ class AccessibilityTest extends DeskTest {
         preview(page);
         assertThat(pressable(page)).isEnabled();
         check(page, "release");
+        page.keyboard().press("Escape");
+        page.keyboard().press("e");
+        page.getByTestId("decide").getByLabel("Quantity").fill("70");
+        assertThat(page.getByTestId("consequence")).isVisible();
+        check(page, "change");
+        page.keyboard().press("Escape");
+        page.keyboard().press("d");
+        assertThat(page.getByText("Nothing has been decided yet")).isVisible();
+        check(page, "decisions");
+        page.getByLabel("View: groups").click();
+        assertThat(page.getByText("Save this view")).isVisible();
+        check(page, "view");
         page.navigate("/orders?number=PO-2032");
         assertThat(page.getByLabel("Line 1")).isVisible();
         check(page, "orders");

@@ -186,7 +186,15 @@ abstract class DeskTest {
         return page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
     }
 
-    /** The row of a planned order in the list. */
+    /** The first row of a list with a text. */
+    static Locator listed(Page page, String text) {
+        return page.getByRole(AriaRole.LISTBOX)
+                .getByRole(AriaRole.OPTION)
+                .filter(new Locator.FilterOptions().setHasText(text))
+                .first();
+    }
+
+    /** The row of a planned or firmed order; signals have no quantity of their own. */
     static Locator plannedOrder(Page page, String item) {
         return page.getByRole(AriaRole.LISTBOX)
                 .getByRole(AriaRole.OPTION)

@@ -79,7 +79,8 @@ class PlacesTest extends DeskTest {
         page.reload();
         assertThat(filter(page, "Supplier")).hasValue("HOLLIN");
         page.getByPlaceholder("filter").fill("no such thing");
-        assertThat(page.getByText("No planned order and no signal fits these filters.")).isVisible();
+        assertThat(page.getByText("No planned order and no signal fits these filters."))
+                .isVisible();
     }
 
     @Test
@@ -103,7 +104,7 @@ class PlacesTest extends DeskTest {
                 .hasCount(0);
         filter(page, "Stage").selectOption("");
         filter(page, "Kind").selectOption("buy");
-        plannedOrder(page, "PO-2032").click();
+        listed(page, "PO-2032").click();
         assertThat(page.getByLabel("Line 1")).containsText("DRM-380 planned");
         page.goBack();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
@@ -118,7 +119,7 @@ class PlacesTest extends DeskTest {
                 .click();
         assertThat(page).hasURL(Pattern.compile("/items"));
         page.getByPlaceholder("filter").fill("four-frame");
-        plannedOrder(page, "EXTR-4").click();
+        listed(page, "EXTR-4").click();
         Locator tree = page.getByTestId("bom");
         assertThat(tree).not().containsText("BRG-6202");
         page.getByText("open all").click();
