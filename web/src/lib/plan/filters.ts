@@ -41,6 +41,26 @@ export interface Filters {
   by?: Grouping;
 }
 
+/** The filters that stand in an address. */
+export function filtersFrom(said: (name: string) => string | undefined): Filters {
+  return {
+    site: said('for'),
+    planner: said('planner'),
+    supplier: said('supplier'),
+    group: said('group'),
+    source: said('source'),
+    from: said('from'),
+    to: said('to'),
+    until: said('until'),
+    due: said('due'),
+    worth: said('worth'),
+    late: said('late') !== undefined,
+    held: said('held'),
+    sort: said('sort'),
+    by: GROUPS.find((g) => g === said('by'))
+  };
+}
+
 /** In the order in which they are worked off; what starts later comes last, for there is most of it. */
 const ASKS: [string, string][] = [
   ['START_OVERDUE', 'Start overdue'],
@@ -58,6 +78,10 @@ export function keyOf(row: Row): string {
 
 export function byKey(rows: Row[]): Map<string, Row> {
   return new Map(rows.map((row) => [keyOf(row), row]));
+}
+
+export function ordersOf(rows: Row[]): PlannedOrder[] {
+  return rows.flatMap((row) => ('order' in row ? [row.order] : []));
 }
 
 export function itemOf(row: Row): string {

@@ -5,13 +5,17 @@
   import { fromAddress, toAddress } from '$lib/address';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
-  import { count, dayNumber, isoDay, date, money } from '$lib/format';
+  import { count, dayNumber, isoDay, date } from '$lib/format';
   import { viewOf } from '$lib/links';
   import { people } from '$lib/people.svelte';
   import { COLUMNS, columnsOf, gridOf } from '$lib/plan/columns';
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
-  import { GROUPS, keyOf, type Entry, type Filters } from '$lib/plan/filters';
+  import type { Action } from '$lib/plan/actions';
+  import { filtersFrom, keyOf, ordersOf, type Entry } from '$lib/plan/filters';
+  import { csvOf } from '$lib/plan/orders-csv';
+  import PlanActions from '$lib/plan/PlanActions.svelte';
+  import PlanFilters from '$lib/plan/PlanFilters.svelte';
   import { placeOf } from '$lib/plan/place';
   import { PlanList } from '$lib/plan/plan.svelte';
   import PlannedRow from '$lib/plan/PlannedRow.svelte';
@@ -20,12 +24,10 @@
   import { repairsOf } from '$lib/plan/repairs';
   import SignalRow from '$lib/plan/SignalRow.svelte';
   import SignalsPane from '$lib/plan/SignalsPane.svelte';
-  import ViewMenu from '$lib/plan/ViewMenu.svelte';
-  import { Views, type View } from '$lib/plan/views.svelte';
+  import { Views } from '$lib/plan/views.svelte';
   import type { Deciding, Form, Kind } from '$lib/plan/wish';
   import { trial } from '$lib/trial.svelte';
-  import Chooser from '$lib/ui/Chooser.svelte';
-  import { csv, download } from '$lib/ui/export';
+  import { download } from '$lib/ui/export';
   import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
 
@@ -46,22 +48,7 @@
 
   const list = new PlanList();
   const views = new Views();
-  const filters = $derived<Filters>({
-    site: fromAddress('for'),
-    planner: fromAddress('planner'),
-    supplier: fromAddress('supplier'),
-    group: fromAddress('group'),
-    source: fromAddress('source'),
-    from: fromAddress('from'),
-    to: fromAddress('to'),
-    until: fromAddress('until'),
-    due: fromAddress('due'),
-    worth: fromAddress('worth'),
-    late: fromAddress('late') !== undefined,
-    held: fromAddress('held'),
-    sort: fromAddress('sort'),
-    by: GROUPS.find((g) => g === fromAddress('by'))
-  });
+  const filters = $derived(filtersFrom(fromAddress));
   const columns = $derived(columnsOf(fromAddress('columns')));
   $effect(() => {
     list.filters = filters;
@@ -116,24 +103,7 @@
   const currency = $derived(plan.data?.currency ?? 'EUR');
   const signals = $derived(fromAddress('signals') !== undefined);
   const place = $derived(placeOf(fromAddress('order'), fromAddress('item'), fromAddress('site'), list.byKey));
-  const chosenOrders = $derived(list.chosen.flatMap((r) => ('order' in r ? [r.order] : [])));
-  const total = $derived(chosenOrders.reduce((sum, o) => sum + (o.value ?? 0), 0));
-  const shownOrders = $derived(list.shown.flatMap((r) => ('order' in r ? [r.order] : [])));
-  const shownTotal = $derived(shownOrders.reduce((sum, o) => sum + (o.value ?? 0), 0));
-  const bySupplier = $derived.by(() => {
-    const sums: Record<string, number> = {};
-    for (const o of chosenOrders)
-      if (o.supplier) sums[o.partner ?? o.supplier] = (sums[o.partner ?? o.supplier] ?? 0) + (o.value ?? 0);
-    return Object.entries(sums).sort((a, b) => b[1] - a[1]);
-  });
-  const untils = $derived(
-    today
-      ? [1, 2, 4, 8, 13]
-          .map((w) => isoDay(dayNumber(today) + w * 7))
-          .map((d) => ({ code: d, name: date(d, today) }))
-      : []
-  );
-  const SOURCES = ['make', 'assemble', 'buy', 'transfer', 'subcontract'].map((s) => ({ code: s, name: s }));
+  const shownOrders = $derived(ordersOf(list.shown));
 
   // who is working on what
   $effect(() => {
@@ -286,81 +256,53 @@
     void toAddress({ sort: now === column ? `-${column}` : now === `-${column}` ? undefined : column });
   }
 
-  function openView(view: View) {
-    void goto(`/plan?${view.address}`, { keepFocus: true });
+  function save() {
+    download('planned-orders.csv', csvOf(shownOrders));
   }
 
-  function save() {
-    const header = [
-      'item',
-      'name',
-      'site',
-      'source',
-      'supplier',
-      'quantity',
-      'unit',
-      'start',
-      'due',
-      'possible',
-      'value',
-      'stage',
-      'number',
-      'held until',
-      'serves'
-    ];
-    download(
-      'planned-orders.csv',
-      csv(
-        header,
-        shownOrders.map((o) => [
-          o.item,
-          o.itemName,
-          o.site,
-          o.source,
-          o.supplier,
-          o.quantity,
-          o.unit,
-          o.start,
-          o.due,
-          o.possible,
-          o.value,
-          o.number ? 'firmed' : 'planned',
-          o.number,
-          o.hold?.until,
-          o.end?.number
-        ])
-      )
-    );
-  }
+  const toggle: Action = { key: 'x', name: 'Select', run: () => list.toggle(list.cursor) };
+  const ask: Action = { key: 'w', name: 'Why', run: () => (why = why === 'quantity' ? 'dates' : 'quantity') };
+  const change: Action = { key: 'e', name: 'Change', run: () => about('CHANGE') };
+  const firm: Action = { key: 'f', name: 'Firm', run: () => about('FIRM') };
+  const merge: Action = { key: 'm', name: 'Merge', run: () => about('MERGE') };
+  const split: Action = { key: 'p', name: 'Split', run: () => about('SPLIT', { into: '2' }) };
+  const hold: Action = {
+    key: 'h',
+    name: 'Hold',
+    run: () =>
+      list.orders[0]?.hold
+        ? about('RESUME')
+        : about('HOLD', { until: today ? isoDay(dayNumber(today) + 7) : '' })
+  };
+  const obey: Action = { key: 'a', name: 'Do what it asks', run: accept };
+  const decisions: Action = { key: 'd', name: 'Decisions', run: showDecisions };
+  const ACTIONS = $derived([
+    toggle,
+    ask,
+    change,
+    firm,
+    hold,
+    list.signals.length > 0 ? obey : list.chosen.length > 1 ? merge : split,
+    decisions
+  ]);
 
   $effect(() =>
     shortcuts.register('plan', [
       { keys: 'j, ArrowDown', says: 'Next row', run: () => move(1) },
       { keys: 'k, ArrowUp', says: 'Row before', run: () => move(-1) },
-      { keys: 'x, \u0020', says: 'Select', run: () => list.toggle(list.cursor) },
+      { keys: 'x, \u0020', says: 'Select', run: toggle.run },
       { keys: 'X', says: 'Select all that is shown, or none', run: () => list.toggleAll() },
-      {
-        keys: 'w',
-        says: 'Why: quantity or dates',
-        run: () => (why = why === 'quantity' ? 'dates' : 'quantity')
-      },
-      { keys: 'e', says: 'Change', run: () => about('CHANGE') },
-      { keys: 'f', says: 'Firm', run: () => about('FIRM') },
-      { keys: 'm', says: 'Merge the selected ones', run: () => about('MERGE') },
-      { keys: 'p', says: 'Split', run: () => about('SPLIT', { into: '2' }) },
-      {
-        keys: 'h',
-        says: 'Hold, or let go',
-        run: () =>
-          list.orders[0]?.hold
-            ? about('RESUME')
-            : about('HOLD', { until: today ? isoDay(dayNumber(today) + 7) : '' })
-      },
-      { keys: 'a', says: 'Do what the signal asks', run: accept },
+      { keys: 'w', says: 'Why: quantity or dates', run: ask.run },
+      { keys: 'e', says: 'Change', run: change.run },
+      { keys: 'f', says: 'Firm', run: firm.run },
+      { keys: 'm', says: 'Merge the selected ones', run: merge.run },
+      { keys: 'p', says: 'Split', run: split.run },
+      { keys: 'h', says: 'Hold, or let go', run: hold.run },
+      { keys: 'a', says: 'Do what the signal asks', run: obey.run },
       { keys: 'c', says: 'Cancel an open order', run: () => about('CANCEL') },
       { keys: 'Enter', says: 'Keep it', run: () => decidePane?.keep() },
       { keys: 'u', says: 'Take back the last decision', run: () => void undo() },
-      { keys: 'd', says: 'Decisions', run: showDecisions },
+      { keys: 'd', says: 'Decisions', run: decisions.run },
       { keys: 's', says: 'Signals', run: showSignals },
       { keys: 'r', says: 'Release', run: release },
       { keys: '/', says: 'Filter the list', run: () => frame?.focusFilter() },
@@ -418,47 +360,7 @@
   row={entry}
 >
   {#snippet chips()}
-    <Chooser
-      name="Site"
-      value={filters.site}
-      choices={rows.data?.choices.sites ?? []}
-      onchoose={(v) => toAddress({ for: v })}
-    />
-    <Chooser
-      name="Planner"
-      value={filters.planner}
-      choices={rows.data?.choices.planners ?? []}
-      onchoose={(v) => toAddress({ planner: v })}
-    />
-    <Chooser
-      name="Supplier"
-      value={filters.supplier}
-      choices={rows.data?.choices.suppliers ?? []}
-      onchoose={(v) => toAddress({ supplier: v })}
-    />
-    <Chooser
-      name="Source"
-      value={filters.source}
-      choices={SOURCES}
-      onchoose={(v) => toAddress({ source: v })}
-    />
-    <Chooser
-      name="Start to"
-      value={filters.until}
-      choices={untils}
-      all="any day"
-      onchoose={(v) => toAddress({ until: v })}
-    />
-    <ViewMenu
-      {filters}
-      {columns}
-      {today}
-      choices={rows.data?.choices}
-      views={views.named}
-      onsave={(name) => views.save(name, viewOf(page.url.searchParams))}
-      onforget={(name) => views.forget(name)}
-      onopen={openView}
-    />
+    <PlanFilters {filters} {columns} {today} choices={rows.data?.choices} {views} />
   {/snippet}
   {#snippet aside()}
     {#if trial.on}
@@ -553,66 +455,18 @@
     {/if}
   {/snippet}
   {#snippet actions()}
-    <span data-testid="selection" title={bySupplier.map(([s, v]) => `${s} ${money(v, currency)}`).join('\n')}>
-      {#if list.chosen.length > 0}
-        <b>{list.chosen.length} selected</b>{#if bySupplier.length > 0}, {count(
-            bySupplier.length,
-            'supplier'
-          )}{/if}, {money(total, currency)}
-      {:else}
-        {count(shownOrders.length, 'order')}, {money(shownTotal, currency)}
-      {/if}
-    </span>
-    {#if refused}
-      <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={refused}>{refused}</span>
-    {:else if kept}
-      <span class="min-w-0 flex-1 truncate" role="status" title={kept.sentence}>
-        {kept.sentence}
-        <button type="button" class="ml-2 underline" onclick={() => kept && undoing.mutate(kept.id)}
-          >Take back</button
-        >
-        <Key name="u" dark />
-      </span>
-    {:else}
-      {#each [{ k: 'x', n: 'Select', run: () => list.toggle(list.cursor) }, { k: 'w', n: 'Why', run: () => (why = why === 'quantity' ? 'dates' : 'quantity') }, { k: 'e', n: 'Change', run: () => about('CHANGE') }, { k: 'f', n: 'Firm', run: () => about('FIRM') }, { k: 'h', n: 'Hold', run: () => about( 'HOLD', { until: isoDay(dayNumber(today) + 7) } ) }] as action (action.k)}
-        <button
-          type="button"
-          class="flex items-center gap-1.5"
-          onclick={action.run}
-          disabled={list.concerned.length === 0}><Key name={action.k} dark /> {action.n}</button
-        >
-      {/each}
-      {#if list.signals.length > 0}
-        <button type="button" class="flex items-center gap-1.5" onclick={accept}
-          ><Key name="a" dark /> Do what it asks</button
-        >
-      {:else if list.chosen.length > 1}
-        <button type="button" class="flex items-center gap-1.5" onclick={() => about('MERGE')}
-          ><Key name="m" dark /> Merge</button
-        >
-      {:else}
-        <button
-          type="button"
-          class="flex items-center gap-1.5"
-          onclick={() => about('SPLIT', { into: '2' })}
-          disabled={list.orders.length === 0}><Key name="p" dark /> Split</button
-        >
-      {/if}
-      <button type="button" class="flex items-center gap-1.5" onclick={showDecisions}
-        ><Key name="d" dark /> Decisions</button
-      >
-    {/if}
-    <button type="button" class="ml-auto" onclick={save}>Save as CSV</button>
-    <button
-      type="button"
-      class="main-action"
-      onclick={release}
-      disabled={releasing ? released : list.orders.length === 0}
-      title="Shows what will be created before anything is released"
-    >
-      Release {releasing ? '' : list.orders.length || ''}
-      <Key name="r" />
-    </button>
+    <PlanActions
+      {list}
+      {currency}
+      {kept}
+      {refused}
+      releasing={releasing !== undefined}
+      mayRelease={releasing ? !released : list.orders.length > 0}
+      actions={ACTIONS}
+      onundo={(id) => undoing.mutate(id)}
+      onsave={save}
+      onrelease={release}
+    />
   {/snippet}
 </Place>
 

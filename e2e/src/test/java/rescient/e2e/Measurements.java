@@ -24,6 +24,8 @@ class Measurements extends DeskTest {
     private static final int WARM_UP = 200;
     private static final int RUNS = 200;
     private static final int BROWSER_RUNS = 7;
+    private static final int KEYS = 100;
+    private static final int PREVIEWS = 12;
     private static final List<String> RELEASED =
             List.of("NAIL-20", "EYELET-3", "ROD-12", "SMOKER-L", "TOOL-J", "QEX-10", "TAP-40");
 
@@ -97,5 +99,36 @@ class Measurements extends DeskTest {
             millis.add((System.nanoTime() - begun) / 1e6);
         }
         print("cold load of the Plan until its list stands there", millis);
+    }
+
+    @Test
+    void fromAKeyToItsAnswerAndFromAWishToItsConsequence() {
+        Page page = signedIn("ida");
+        List<Double> keys = new ArrayList<>();
+        List<Double> previews = new ArrayList<>();
+        for (int run = 0; run < KEYS; run++) {
+            keys.add(((Number) page.evaluate("""
+                    async () => {
+                      const here = () => document.querySelector('.plan-row.here')?.id;
+                      const before = here();
+                      const begun = performance.now();
+                      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'j', bubbles: true }));
+                      while (here() === before) await new Promise(requestAnimationFrame);
+                      return performance.now() - begun;
+                    }""")).doubleValue());
+        }
+        for (int run = 0; run < PREVIEWS; run++) {
+            page.keyboard().press("j");
+            page.evaluate("() => performance.clearResourceTimings()");
+            page.keyboard().press("f");
+            assertThat(page.getByTestId("consequence")).isVisible();
+            previews.add(((Number) page.evaluate("""
+                    () => Math.max(...performance.getEntriesByType('resource')
+                      .filter(e => e.name.endsWith('/api/decisions/preview')).map(e => e.duration))""")).doubleValue());
+            page.keyboard().press("Escape");
+            assertThat(page.getByTestId("decide")).hasCount(0);
+        }
+        print("from the key j to the next row under the cursor", keys);
+        print("from a wish to its consequence (the request)", previews);
     }
 }

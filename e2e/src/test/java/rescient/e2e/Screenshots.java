@@ -45,6 +45,11 @@ class Screenshots extends DeskTest {
         plannedOrder(dark, "BRG-6202").click();
         assertThat(dark.getByTestId("serves")).containsText("SO-790");
         shoot(dark, "plan-dark");
+        Page deciding = signedIn("ida");
+        plannedOrder(deciding, "BRG-6202").click();
+        deciding.getByTestId("offers").getByText("For this order").first().click();
+        assertThat(deciding.getByTestId("consequence")).containsText("SO-790");
+        shoot(deciding, "change");
         Page late = signedIn("ida");
         late.keyboard().press("s");
         assertThat(late.getByLabel("All signals")).containsText("demand late");

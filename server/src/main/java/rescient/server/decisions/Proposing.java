@@ -64,56 +64,9 @@ final class Proposing {
             case PLANNING -> planning();
         }
         if (proposal.sentence.isEmpty()) {
-            proposal.sentence = sentence(chosen);
+            proposal.sentence = new Sentence(wish, proposal, chosen).text();
         }
         return proposal;
-    }
-
-    private String sentence(List<Target> chosen) {
-        String what = chosen.size() == 1 ? chosen.get(0).label() : chosen.size() + " orders";
-        return switch (wish.kind()) {
-            case FIRM -> "Firmed " + what;
-            case CHANGE -> (asksOnly() ? "Asked for " + what + " otherwise" : "Changed " + what) + otherwise(chosen);
-            case MERGE -> "Merged " + what;
-            case SPLIT -> "Split " + what;
-            case HOLD ->
-                "Held " + what + " until " + Words.day((int) wish.until().toEpochDay());
-            case RESUME -> "Let go " + what;
-            case CANCEL -> (asksOnly() ? "Asked to cancel " : "Cancelled ") + what;
-            case ADD, PLANNING -> "";
-        };
-    }
-
-    private boolean asksOnly() {
-        return !proposal.lines.isEmpty() && proposal.lines.stream().allMatch(Proposal.Line::asked);
-    }
-
-    private String otherwise(List<Target> chosen) {
-        Target one = chosen.size() == 1 ? chosen.get(0) : null;
-        List<String> words = new ArrayList<>();
-        if (wish.quantity() != null && (one == null || one.quantity().compareTo(wish.quantity()) != 0)) {
-            words.add(wish.quantity().toPlainString());
-        }
-        if (wish.start() != null) {
-            words.add("start " + Words.day((int) wish.start().toEpochDay()));
-        }
-        if (wish.due() != null) {
-            words.add("due " + Words.day((int) wish.due().toEpochDay()));
-        }
-        if (wish.days() != null) {
-            words.add((wish.days() > 0 ? "+" : "−") + Math.abs(wish.days()) + " days");
-        }
-        if (wish.source() != null
-                && (one == null || Drafter.source(wish.source()) != one.as().source())) {
-            words.add(wish.source());
-        }
-        if (wish.supplier() != null) {
-            words.add("from " + version.directory().supplierName(wish.supplier()));
-        }
-        if (wish.site() != null) {
-            words.add("at " + version.directory().siteName(wish.site()));
-        }
-        return words.isEmpty() ? "" : ": " + String.join(", ", words);
     }
 
     // ---- firm and change

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import type { Schemas } from '$lib/api/client';
+  import { count, money } from '$lib/format';
+  import Key from '$lib/ui/Key.svelte';
+  import type { Action } from './actions';
+  import { ordersOf } from './filters';
+  import type { PlanList } from './plan.svelte';
+
+  interface Props {
+    list: PlanList;
+    currency: string;
+    actions: Action[];
+    /** The last decision kept here, offered to be taken back. */
+    kept?: Schemas['Decision'];
+    refused?: string;
+    releasing: boolean;
+    mayRelease: boolean;
+    onundo: (id: number) => void;
+    onsave: () => void;
+    onrelease: () => void;
+  }
+  let { list, currency, actions, kept, refused, releasing, mayRelease, onundo, onsave, onrelease }: Props =
+    $props();
+  const orders = $derived(ordersOf(list.chosen.length > 0 ? list.chosen : list.shown));
+  const total = $derived(orders.reduce((sum, o) => sum + (o.value ?? 0), 0));
+  const bySupplier = $derived.by(() => {
+    const sums: Record<string, number> = {};
+    for (const o of orders)
+      if (o.supplier) sums[o.partner ?? o.supplier] = (sums[o.partner ?? o.supplier] ?? 0) + (o.value ?? 0);
+    return Object.entries(sums).sort((a, b) => b[1] - a[1]);
+  });
+</script>
+
+<span
+  class="whitespace-nowrap"
+  data-testid="selection"
+  title={bySupplier.map(([s, v]) => `${s} ${money(v, currency)}`).join('\n')}
+>
+  {#if list.chosen.length > 0}
+    <b>{list.chosen.length} selected</b>{#if bySupplier.length > 0}, {count(
+        bySupplier.length,
+        'supplier'
+      )}{/if}, {money(total, currency)}
+  {:else}
+    {count(orders.length, 'order')}, {money(total, currency)}
+  {/if}
+</span>
+{#if refused}
+  <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={refused}>{refused}</span>
+{:else if kept}
+  <span class="min-w-0 flex-1 truncate" role="status" title={kept.sentence}>
+    {kept.sentence}
+    <button type="button" class="ml-2 underline" onclick={() => kept && onundo(kept.id)}>Take back</button>
+    <Key name="u" dark />
+  </span>
+{:else}
+  {#each actions as action (action.key)}
+    <button
+      type="button"
+      class="flex items-center gap-1.5 whitespace-nowrap"
+      onclick={action.run}
+      disabled={list.concerned.length === 0 && action.key !== 'd'}
+      ><Key name={action.key} dark /> {action.name}</button
+    >
+  {/each}
+{/if}
+<button type="button" class="ml-auto whitespace-nowrap" onclick={onsave}>Save as CSV</button>
+<button
+  type="button"
+  class="main-action"
+  onclick={onrelease}
+  disabled={!mayRelease}
+  title="Shows what will be created before anything is released"
+>
+  Release {releasing ? '' : list.orders.length || ''}
+  <Key name="r" />
+</button>

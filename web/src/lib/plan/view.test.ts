@@ -1,0 +1,98 @@
+import { describe, expect, it, vi } from 'vitest';
+
+vi.mock('$app/state', () => ({ page: { url: new URL('http://x/plan') } }));
+
+import { viewOf } from '$lib/links';
+import { columnsOf, columnsText, gridOf } from './columns';
+import { filtersFrom } from './filters';
+import { csvOf } from './orders-csv';
+import { placeOf } from './place';
+import { repairsOf } from './repairs';
+
+describe('columns', () => {
+  it('are the ordinary ones unless the address says otherwise', () => {
+    expect(columnsOf(undefined)).toEqual(['start', 'due', 'possible']);
+    expect(columnsOf('due.value')).toEqual(['due', 'value']);
+    expect(columnsOf('nonsense')).toEqual(['start', 'due', 'possible']);
+  });
+
+  it('stand in the address in their order, the ordinary ones not at all', () => {
+    expect(columnsText(['possible', 'start', 'due'])).toBeUndefined();
+    expect(columnsText(['value', 'start'])).toBe('start.value');
+  });
+
+  it('have a width each', () => {
+    expect(gridOf(['start', 'value'])).toMatch(/76px 62px 82px$/);
+  });
+});
+
+describe('a view', () => {
+  it('is what the address says of the list, without what is opened', () => {
+    const address = new URLSearchParams('by=supplier&order=A~B&late=yes&without=SO-1~1');
+    expect(viewOf(address)).toBe('late=yes&by=supplier');
+  });
+
+  it('takes only groupings there are', () => {
+    const said = (text: string) => {
+      const params = new URLSearchParams(text);
+      return filtersFrom((name) => params.get(name) ?? undefined);
+    };
+    expect(said('by=customer').by).toBe('customer');
+    expect(said('by=moon').by).toBeUndefined();
+    expect(said('late=yes').late).toBe(true);
+  });
+});
+
+describe('the stock point of a row', () => {
+  it('stands in the key of a planned order and of a signal', () => {
+    expect(placeOf('A%2F1~W+1~2026-01-01~5~0', undefined, undefined, new Map())).toEqual({
+      item: 'A/1',
+      site: 'W 1',
+      order: 'A%2F1~W+1~2026-01-01~5~0'
+    });
+    expect(placeOf('!cancel~A~W~PO-1~1', undefined, undefined, new Map())).toEqual({ item: 'A', site: 'W' });
+  });
+
+  it('is unknown for a firmed order that is not in the list', () => {
+    expect(placeOf('FO-1~1', undefined, undefined, new Map())).toBeUndefined();
+  });
+});
+
+describe('repairs', () => {
+  const signal = { item: 'A', site: 'W', bad: true, sentence: '', order: 'PO-1~1' };
+  it('move an open order to the proposed day', () => {
+    const [repair] = repairsOf({ ...signal, kind: 'push_back', newDate: '2026-12-09' }, (d) => d);
+    expect(repair?.deciding).toEqual({ kind: 'CHANGE', orders: ['PO-1~1'], form: { due: '2026-12-09' } });
+  });
+
+  it('choose a supplier where none is known', () => {
+    expect(repairsOf({ ...signal, kind: 'no_supplier' }, (d) => d)[0]?.deciding.fields).toContain('supplier');
+  });
+
+  it('are none for what only the plan can cure', () => {
+    expect(repairsOf({ ...signal, kind: 'demand_late' }, (d) => d)).toEqual([]);
+  });
+});
+
+describe('the list as CSV', () => {
+  it('has a line for each order, what is not known left empty', () => {
+    const order = {
+      key: 'k',
+      group: 'START_TODAY' as const,
+      item: 'A',
+      itemName: 'Name, long',
+      site: 'W',
+      siteName: 'Works',
+      source: 'make',
+      quantity: 2,
+      unit: 'pcs',
+      start: '2026-11-23',
+      due: '2026-11-30',
+      ends: 0,
+      forLate: false
+    };
+    expect(csvOf([order]).split('\r\n')[1]).toBe(
+      'A,"Name, long",W,make,,2,pcs,2026-11-23,2026-11-30,,,planned,,,'
+    );
+  });
+});
