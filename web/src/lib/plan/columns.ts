@@ -24,3 +24,14 @@ export function columnsText(columns: Column[]): string | undefined {
 export function gridOf(columns: Column[]): string {
   return `14px 19px minmax(0, 1fr) 76px ${columns.map((c) => `${COLUMNS[c].width}px`).join(' ')}`;
 }
+
+const NAME = 190;
+const REST = 14 + 19 + 76;
+const GAP = 8;
+const PADDING = 24;
+
+/** How wide the list has to be, in pixels, so that names stay readable beside its columns. */
+export function listWidth(columns: Column[]): number {
+  const chosen = columns.reduce((sum, c) => sum + COLUMNS[c].width + GAP, 0);
+  return REST + NAME + 3 * GAP + PADDING + chosen;
+}

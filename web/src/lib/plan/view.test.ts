@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 vi.mock('$app/state', () => ({ page: { url: new URL('http://x/plan') } }));
 
 import { viewOf } from '$lib/links';
-import { columnsOf, columnsText, gridOf } from './columns';
+import { columnsOf, columnsText, gridOf, listWidth } from './columns';
 import { filtersFrom } from './filters';
 import { csvOf } from './orders-csv';
 import { placeOf } from './place';
@@ -23,6 +23,8 @@ describe('columns', () => {
 
   it('have a width each', () => {
     expect(gridOf(['start', 'value'])).toMatch(/76px 62px 82px$/);
+    // one column more, 104 and a gap of 8
+    expect(listWidth(['start', 'serves'])).toBe(listWidth(['start']) + 112);
   });
 });
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { fromAddress, toAddress } from '$lib/address';
@@ -8,7 +9,7 @@
   import { count, dayNumber, isoDay, date } from '$lib/format';
   import { viewOf } from '$lib/links';
   import { people } from '$lib/people.svelte';
-  import { COLUMNS, columnsOf, gridOf } from '$lib/plan/columns';
+  import { COLUMNS, columnsOf, gridOf, listWidth } from '$lib/plan/columns';
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
   import type { Action } from '$lib/plan/actions';
@@ -54,7 +55,9 @@
     list.filters = filters;
   });
   $effect(() => {
-    if (rows.data) list.take(rows.data.orders, rows.data.signals);
+    const data = rows.data;
+    // selecting is no reason to take them again
+    if (data) untrack(() => list.take(data.orders, data.signals));
   });
   $effect(() => {
     list.cursor = fromAddress('order');
@@ -356,7 +359,7 @@
   key={(e) => ('head' in e ? `head ${e.head}` : keyOf(e))}
   follow={list.at}
   active={list.at >= 0 ? `order-${list.cursor}` : undefined}
-  list="minmax(520px, 590px)"
+  list="minmax(520px, {listWidth(columns)}px)"
   row={entry}
 >
   {#snippet chips()}
