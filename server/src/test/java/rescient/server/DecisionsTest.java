@@ -283,6 +283,26 @@ class DecisionsTest extends ServerTest {
     }
 
     @Test
+    void aCommandKeyIsNotTakenForAnotherDecision() throws Exception {
+        UUID key = UUID.randomUUID();
+        decide("ida", key, "{'kind':'FIRM','orders':['" + ROD + "']}");
+        assertThat(decide("ida", key, "{'kind':'FIRM','orders':['" + BEARINGS + "']}")
+                        .status())
+                .isEqualTo(409);
+        assertThat(decide("tom", key, "{'kind':'FIRM','orders':['" + ROD + "']}")
+                        .status())
+                .isEqualTo(409);
+        assertThat(count("decisions")).isEqualTo(1);
+    }
+
+    @Test
+    void aHoldWithoutADayIsRefusedEvenIfItsOrderIsGone() throws Exception {
+        Reply refused = decide("ida", "{'kind':'HOLD','orders':['ROD-12~LARKMOOR~2026-12-07~1~0']}");
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().get("field").asText()).isEqualTo("until");
+    }
+
+    @Test
     void whoComesSecondIsToldWhatChangedAndWhatIsThereInstead() throws Exception {
         decide("ida", "{'kind':'CHANGE','orders':['" + ROD + "'],'quantity':60}");
         Reply late = decide("tom", "{'kind':'CHANGE','orders':['" + ROD + "'],'quantity':90}");

@@ -88,7 +88,7 @@ class Decisions {
             long revision = companies.lock();
             List<Decision> before = find(user, "where command = ?", command);
             if (!before.isEmpty()) {
-                return before.get(0);
+                return repeated(before.get(0), wish);
             }
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
@@ -108,6 +108,14 @@ class Decisions {
                     write(done));
             return find(user, "where command = ?", command).get(0);
         });
+    }
+
+    private Decision repeated(Decision before, Wish wish) {
+        String request = database.queryForObject("select request from decisions where id = ?", String.class, before.id);
+        if (!before.mine || !write(wish).equals(request)) {
+            throw new JobProblem(HttpStatus.CONFLICT, "This command was carried out before, with another content");
+        }
+        return before;
     }
 
     private static List<String> keys(Proposal proposal) {

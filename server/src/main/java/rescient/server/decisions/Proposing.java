@@ -49,6 +49,10 @@ final class Proposing {
     }
 
     Proposal work() {
+        boolean holds = wish.kind() == Wish.Kind.HOLD;
+        if (holds && (wish.until() == null || !wish.until().isAfter(version.today()))) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A hold needs a day after today").field("until");
+        }
         List<Target> chosen = new ArrayList<>();
         for (String key : wish.targets()) {
             targets.find(key).ifPresentOrElse(chosen::add, () -> proposal.gone.add(key));
@@ -293,9 +297,6 @@ final class Proposing {
         if (!(target instanceof Target.Planned planned)) {
             refuse(target, "is firmed; only planned orders are held");
             return;
-        }
-        if (!resume && (wish.until() == null || !wish.until().isAfter(version.today()))) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A hold needs a day after today").field("until");
         }
         NeedName need = NeedName.of(planned.point()).get(planned.order().sequence());
         Map<String, String> key = new LinkedHashMap<>();
