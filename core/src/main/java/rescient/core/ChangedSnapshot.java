@@ -108,7 +108,7 @@ final class ChangedSnapshot {
         }
         Map<Integer, DocumentDemands> demands = new HashMap<>();
         if (instead != null) {
-            before.documents.add(instead, parts.numbers, parts.lines, p -> collected(demands, p));
+            before.documents.add(instead, parts.numbers.of(number), parts.lines.of(line), p -> collected(demands, p));
         }
         Set<Integer> points = new LinkedHashSet<>(demands.keySet());
         for (CustomerOrderLine order : Arrays.asList(gone, instead)) {
@@ -189,7 +189,7 @@ final class ChangedSnapshot {
         int position = 0;
         for (OpenOrderComponent row : sorted) {
             position = before.documents.add(
-                    instead, row, position, parts.numbers, parts.lines, p -> collected(demands, p));
+                    instead, row, position, parts.numbers.of(number), parts.lines.of(line), p -> collected(demands, p));
         }
         Set<Integer> points = new LinkedHashSet<>(demands.keySet());
         parts.openOrdersOf = parts.openOrdersOf.clone();

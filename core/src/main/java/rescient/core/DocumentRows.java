@@ -2,8 +2,7 @@ package rescient.core;
 
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
-import java.util.function.ToIntBiFunction;
+import java.util.function.IntBinaryOperator;
 
 /** From the rows of documents to what they demand of stock points (section 2), kits resolved into their parts. */
 final class DocumentRows {
@@ -14,15 +13,24 @@ final class DocumentRows {
 
     private final int today;
     private final int horizonEnd;
-    private final TreeMap<String, Item> items;
+    private final List<Item> items;
+    private final Map<String, Integer> itemIndex;
     private final Map<String, Integer> siteIndex;
     private final Kits kits;
-    private final ToIntBiFunction<String, String> pointOf;
+    private final IntBinaryOperator pointOf;
 
-    DocumentRows(Rows rows, Kits kits, Map<String, Integer> siteIndex, ToIntBiFunction<String, String> pointOf) {
+    /** @param pointOf the stock point of an item and a site, by their numbers */
+    DocumentRows(
+            Rows rows,
+            List<Item> items,
+            Map<String, Integer> itemIndex,
+            Map<String, Integer> siteIndex,
+            Kits kits,
+            IntBinaryOperator pointOf) {
         this.today = rows.today;
         this.horizonEnd = rows.horizonEnd;
-        this.items = rows.items;
+        this.items = items;
+        this.itemIndex = itemIndex;
         this.siteIndex = siteIndex;
         this.kits = kits;
         this.pointOf = pointOf;
@@ -35,54 +43,48 @@ final class DocumentRows {
     }
 
     List<Kits.Part> parts(String item) {
-        return kits.resolve(item(item).code());
+        return kits.resolve(number(item));
     }
 
     Item item(String code) {
-        Item item = items.get(code);
-        if (item == null) {
-            throw new PlanningException("There is no item " + code);
-        }
-        return item;
+        return items.get(number(code));
     }
 
-    void add(CustomerOrderLine order, Ranks numbers, Ranks lines, Collector into) {
-        add(
-                order,
-                parts(order.item()),
-                order.site(),
-                order.dueDay(),
-                order.quantity(),
-                order.priority(),
-                numbers.of(order.number()),
-                lines.of(order.line()),
-                -1,
-                0,
-                into);
+    private int number(String item) {
+        return Places.number(itemIndex, item, "item");
+    }
+
+    void add(CustomerOrderLine order, int numberRank, int lineRank, Collector into) {
+        add(order, number(order.item()), siteIndex.get(order.site()), numberRank, lineRank, into);
+    }
+
+    /** The same for a line whose item and site are known by number. */
+    void add(CustomerOrderLine order, int item, int site, int numberRank, int lineRank, Collector into) {
+        add(order, item, site, order.dueDay(), order.quantity(), order.priority(), numberRank, lineRank, -1, 0, into);
     }
 
     /** @param first how many parts the order's components before this one have */
-    int add(OpenOrder order, OpenOrderComponent row, int first, Ranks numbers, Ranks lines, Collector into) {
-        List<Kits.Part> parts = parts(row.component());
+    int add(OpenOrder order, OpenOrderComponent row, int first, int numberRank, int lineRank, Collector into) {
+        int item = number(row.component());
         add(
                 order,
-                parts,
-                issuingSite(order),
+                item,
+                siteIndex.get(issuingSite(order)),
                 row.neededDay(),
                 row.quantity(),
                 CustomerOrderLine.DEFAULT_PRIORITY,
-                numbers.of(row.number()),
-                lines.of(row.line()),
+                numberRank,
+                lineRank,
                 siteIndex.get(order.site()),
                 first,
                 into);
-        return first + parts.size();
+        return first + (kits.isPassedThrough(item) ? kits.resolve(item).size() : 1);
     }
 
     private void add(
             Object document,
-            List<Kits.Part> parts,
-            String site,
+            int item,
+            int site,
             int day,
             long quantity,
             int priority,
@@ -94,14 +96,24 @@ final class DocumentRows {
         if (day > horizonEnd || quantity <= 0) {
             return;
         }
+        if (!kits.isPassedThrough(item)) {
+            long needed = Quantity.roundUp(quantity, step(item));
+            into.of(pointOf.applyAsInt(item, site))
+                    .add(document, day, needed, priority, number, line, parentSite, first);
+            return;
+        }
+        List<Kits.Part> parts = kits.resolve(item);
         for (int i = 0; i < parts.size(); i++) {
             Kits.Part part = parts.get(i);
-            long needed =
-                    part.needed(quantity, Quantity.step(item(part.component()).decimals()));
+            long needed = part.needed(quantity, step(part.item()));
             if (needed > 0 && part.validOn(Math.max(day, today))) {
-                into.of(pointOf.applyAsInt(part.component(), site))
+                into.of(pointOf.applyAsInt(part.item(), site))
                         .add(document, day, needed, priority, number, line, parentSite, first + i);
             }
         }
+    }
+
+    private long step(int item) {
+        return Quantity.step(items.get(item).decimals());
     }
 }

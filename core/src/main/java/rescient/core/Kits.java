@@ -1,11 +1,12 @@
 package rescient.core;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Resolves kits into their parts, kits within kits too, exactly: quantities are rounded once, at the part. A kit that
@@ -15,11 +16,12 @@ final class Kits {
     /**
      * One part of an item that is passed through.
      *
+     * @param item the number of the component
      * @param quantity units of the component for one unit, or for the whole when {@code once}
      * @param once fixed for the order, whatever its quantity
      * @param step the operation that needs it, or null
      */
-    record Part(String component, Ratio quantity, boolean once, int validFrom, int validTo, String step) {
+    record Part(String component, int item, Ratio quantity, boolean once, int validFrom, int validTo, String step) {
         boolean validOn(int day) {
             return validFrom <= day && day <= validTo;
         }
@@ -30,28 +32,38 @@ final class Kits {
         }
     }
 
-    private final Map<String, Item> items;
+    private final List<Item> items;
+    private final Map<String, Integer> itemIndex;
     private final Map<String, List<BomLine>> bomLines;
-    private final Map<String, List<Part>> resolved = new HashMap<>();
-    private final Set<String> looping = new HashSet<>();
+    /** The parts of items that documents named, by number of the item. */
+    private final Map<Integer, List<Part>> resolved = new ConcurrentHashMap<>();
 
-    Kits(Map<String, Item> items, Map<String, List<BomLine>> bomLines) {
+    private final BitSet passedThrough = new BitSet();
+
+    Kits(List<Item> items, Map<String, Integer> itemIndex, Map<String, List<BomLine>> bomLines) {
         this.items = items;
+        this.itemIndex = itemIndex;
         this.bomLines = bomLines;
-        items.values().stream()
-                .filter(i -> i.kind() == ItemKind.KIT && reaches(i.code(), i.code(), new HashSet<>()))
-                .forEach(i -> looping.add(i.code()));
+        for (int i = 0; i < items.size(); i++) {
+            String code = items.get(i).code();
+            boolean kit = items.get(i).kind() == ItemKind.KIT;
+            passedThrough.set(i, kit && !reaches(code, code, new HashSet<>()));
+        }
     }
 
-    /** The item itself, or its parts if it is a kit. */
-    List<Part> resolve(String item) {
-        List<Part> known = resolved.get(item);
-        if (known == null) {
-            known = new ArrayList<>();
-            collect(new Part(item, Ratio.ONE, false, Integer.MIN_VALUE, Integer.MAX_VALUE, null), known);
-            resolved.put(item, List.copyOf(known));
-        }
-        return known;
+    /** Whether the item of this number is resolved into others. */
+    boolean isPassedThrough(int item) {
+        return passedThrough.get(item);
+    }
+
+    /** The item of this number itself, or its parts if it is a kit. */
+    List<Part> resolve(int item) {
+        return resolved.computeIfAbsent(item, i -> {
+            List<Part> parts = new ArrayList<>();
+            String code = items.get(i).code();
+            collect(new Part(code, i, Ratio.ONE, false, Integer.MIN_VALUE, Integer.MAX_VALUE, null), parts);
+            return List.copyOf(parts);
+        });
     }
 
     /** The lines of a bill of materials in their order, kits among them passed through. */
@@ -61,6 +73,7 @@ final class Kits {
             collect(
                     new Part(
                             line.component(),
+                            number(line.component()),
                             line.quantity(),
                             line.perOrder(),
                             line.validFrom(),
@@ -72,7 +85,7 @@ final class Kits {
     }
 
     private void collect(Part part, List<Part> into) {
-        if (!passedThrough(part.component())) {
+        if (!passedThrough.get(part.item())) {
             into.add(part);
             return;
         }
@@ -81,6 +94,7 @@ final class Kits {
             collect(
                     new Part(
                             line.component(),
+                            number(line.component()),
                             quantity,
                             part.once() || line.perOrder(),
                             Math.max(part.validFrom(), line.validFrom()),
@@ -90,18 +104,14 @@ final class Kits {
         }
     }
 
-    private boolean passedThrough(String item) {
-        Item known = items.get(item);
-        if (known == null) {
-            throw new PlanningException("There is no item " + item);
-        }
-        return known.kind() == ItemKind.KIT && !looping.contains(item);
+    private int number(String item) {
+        return Places.number(itemIndex, item, "item");
     }
 
     private boolean reaches(String from, String target, Set<String> seen) {
         for (BomLine line : bomLines.getOrDefault(from, List.of())) {
-            Item component = items.get(line.component());
-            if (component != null && component.kind() == ItemKind.KIT) {
+            Integer component = itemIndex.get(line.component());
+            if (component != null && items.get(component).kind() == ItemKind.KIT) {
                 if (line.component().equals(target)) {
                     return true;
                 }

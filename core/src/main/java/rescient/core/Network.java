@@ -2,11 +2,7 @@ package rescient.core;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import java.util.function.LongFunction;
 
 /**
@@ -33,21 +29,27 @@ final class Network {
     /** The place of each edge among those that end at its lower point. */
     int[] edgeSlot;
 
-    private final Map<Long, Integer> numbers = new HashMap<>();
+    private Keys numbers;
 
     private Network() {}
 
     /** A transfer's one edge: what arrives is what leaves. */
-    private static Kits.Part transferOf(String item) {
-        return new Kits.Part(item, Ratio.ONE, false, Integer.MIN_VALUE, Integer.MAX_VALUE, null);
+    private static Kits.Part transferOf(StockPoint point) {
+        return new Kits.Part(point.itemCode, point.item, Ratio.ONE, false, Integer.MIN_VALUE, Integer.MAX_VALUE, null);
     }
 
-    private record Draft(StockPoint point, long key, List<Kits.Part> parts, List<Integer> below) {}
+    private record Draft(StockPoint point, long key, List<Kits.Part> parts, int[] below) {
+        private static final int[] NOTHING = {};
 
-    static Network of(
-            Set<Long> seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits, Map<String, Integer> itemIndex) {
-        Map<Long, Integer> found = new HashMap<>();
-        List<Draft> drafts = new ArrayList<>();
+        Draft(StockPoint point, long key) {
+            this(point, key, List.of(), NOTHING);
+        }
+    }
+
+    /** @param seeds the keys of points that exist whatever the bills of materials say, each once */
+    static Network of(long[] seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits) {
+        Keys found = new Keys(seeds.length);
+        List<Draft> drafts = new ArrayList<>(seeds.length);
         for (long seed : seeds) {
             draft(seed, found, drafts, pointFor);
         }
@@ -61,92 +63,107 @@ final class Network {
             if (site < 0 || (!transfer && !point.phantom && !point.source.fromComponents())) {
                 continue;
             }
-            List<Kits.Part> parts = transfer ? List.of(transferOf(point.itemCode)) : kits.components(point.itemCode);
-            for (Kits.Part part : parts) {
-                long key = (long) itemIndex.get(part.component()) * sites + site;
-                draft.parts.add(part);
-                draft.below.add(draft(key, found, drafts, pointFor));
+            List<Kits.Part> parts = transfer ? List.of(transferOf(point)) : kits.components(point.itemCode);
+            int[] below = new int[parts.size()];
+            for (int k = 0; k < below.length; k++) {
+                long key = (long) parts.get(k).item() * sites + site;
+                below[k] = draft(key, found, drafts, pointFor);
             }
+            drafts.set(i, new Draft(point, draft.key, parts, below));
         }
         Network network = new Network();
-        network.number(drafts);
+        network.number(drafts, found);
         return network;
     }
 
-    private static int draft(
-            long key, Map<Long, Integer> found, List<Draft> drafts, LongFunction<StockPoint> pointFor) {
-        Integer known = found.get(key);
-        if (known != null) {
+    private static int draft(long key, Keys found, List<Draft> drafts, LongFunction<StockPoint> pointFor) {
+        int known = found.get(key);
+        if (known >= 0) {
             return known;
         }
         found.put(key, drafts.size());
-        drafts.add(new Draft(pointFor.apply(key), key, new ArrayList<>(), new ArrayList<>()));
+        drafts.add(new Draft(pointFor.apply(key), key));
         return drafts.size() - 1;
     }
 
-    /** Low-level codes by taking away, level by level, the points that nothing above can send demand to any more. */
-    private void number(List<Draft> drafts) {
+    /**
+     * Low-level codes by taking away, level by level, the points that nothing above can send demand to any more; within a
+     * level by item and site, which is the order of the keys.
+     */
+    private void number(List<Draft> drafts, Keys found) {
         int n = drafts.size();
         int[] waiting = new int[n];
-        drafts.forEach(d -> d.below.forEach(b -> waiting[b]++));
-        Comparator<Integer> byItemAndSite = Comparator.<Integer>comparingInt(i -> drafts.get(i).point.item)
-                .thenComparingInt(i -> drafts.get(i).point.site);
-        List<Integer> order = new ArrayList<>(n);
-        List<Integer> starts = new ArrayList<>(List.of(0));
-        List<Integer> level = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
-            if (waiting[i] == 0) {
-                level.add(i);
+        for (Draft draft : drafts) {
+            for (int b : draft.below) {
+                waiting[b]++;
             }
         }
-        while (!level.isEmpty()) {
-            level.sort(byItemAndSite);
-            order.addAll(level);
-            starts.add(order.size());
-            List<Integer> next = new ArrayList<>();
-            for (int i : level) {
-                for (int b : drafts.get(i).below) {
+        int[] order = new int[n];
+        int[] starts = new int[n + 1];
+        int levels = 0;
+        int done = 0;
+        int reached = 0;
+        for (int i = 0; i < n; i++) {
+            if (waiting[i] == 0) {
+                order[reached++] = i;
+            }
+        }
+        while (done < reached) {
+            int end = reached;
+            byKey(order, done, end, drafts, found);
+            starts[++levels] = end;
+            for (; done < end; done++) {
+                for (int b : drafts.get(order[done]).below) {
                     if (--waiting[b] == 0) {
-                        next.add(b);
+                        order[reached++] = b;
                     }
                 }
             }
-            level = next;
         }
-        levelStart = starts.stream().mapToInt(Integer::intValue).toArray();
-        List<Integer> left = new ArrayList<>();
+        levelStart = Arrays.copyOf(starts, levels + 1);
         for (int i = 0; i < n; i++) {
             if (waiting[i] > 0) {
-                left.add(i);
+                order[reached++] = i;
             }
         }
-        left.sort(byItemAndSite);
-        order.addAll(left);
+        byKey(order, done, n, drafts, found);
         int[] newNumber = new int[n];
         for (int i = 0; i < n; i++) {
-            newNumber[order.get(i)] = i;
+            newNumber[order[i]] = i;
         }
         layOut(drafts, order, newNumber);
         loops = Loops.on(this, planned());
     }
 
-    private void layOut(List<Draft> drafts, List<Integer> order, int[] newNumber) {
-        int n = order.size();
+    private static void byKey(int[] order, int from, int to, List<Draft> drafts, Keys found) {
+        long[] keys = new long[to - from];
+        for (int i = from; i < to; i++) {
+            keys[i - from] = drafts.get(order[i]).key;
+        }
+        Arrays.sort(keys);
+        for (int i = from; i < to; i++) {
+            order[i] = found.get(keys[i - from]);
+        }
+    }
+
+    private void layOut(List<Draft> drafts, int[] order, int[] newNumber) {
+        int n = order.length;
         points = new StockPoint[n];
+        numbers = new Keys(n);
         edgeStart = new int[n + 1];
         incomingStart = new int[n + 1];
-        int edges = drafts.stream().mapToInt(d -> d.below.size()).sum();
+        int edges = drafts.stream().mapToInt(d -> d.below.length).sum();
         edgeTo = new int[edges];
         edgeFrom = new int[edges];
         edgePart = new Kits.Part[edges];
         int e = 0;
         for (int p = 0; p < n; p++) {
-            Draft draft = drafts.get(order.get(p));
+            Draft draft = drafts.get(order[p]);
             points[p] = draft.point;
             numbers.put(draft.key, p);
             edgeStart[p] = e;
-            for (int k = 0; k < draft.below.size(); k++) {
-                edgeTo[e] = newNumber[draft.below.get(k)];
+            for (int k = 0; k < draft.below.length; k++) {
+                edgeTo[e] = newNumber[draft.below[k]];
                 edgeFrom[e] = p;
                 edgePart[e++] = draft.parts.get(k);
             }
@@ -239,7 +256,6 @@ final class Network {
     }
 
     int pointOf(long key) {
-        Integer number = numbers.get(key);
-        return number == null ? -1 : number;
+        return numbers.get(key);
     }
 }

@@ -9,8 +9,6 @@ import java.util.function.ToIntBiFunction;
 
 /** Puts each item's forecast at a site together with what consumes it, for a snapshot. */
 final class Outlooks {
-    private record Key(String item, String site) {}
-
     private static final class Draft {
         final List<ForecastBucket> buckets = new ArrayList<>();
         final List<Shipment> shipments = new ArrayList<>();
@@ -28,12 +26,12 @@ final class Outlooks {
     }
 
     /** Fills {@link SnapshotParts#outlooks} and {@link SnapshotParts#outlooksOf}. */
-    void all() {
-        Map<Key, Draft> drafts = new LinkedHashMap<>();
-        for (ForecastBucket bucket : rows.forecasts) {
-            drafts.computeIfAbsent(new Key(bucket.item(), bucket.site()), k -> new Draft())
+    void all(Places forecasts, Places orders) {
+        Map<Long, Draft> drafts = new LinkedHashMap<>();
+        for (int i = 0; i < rows.forecasts.length; i++) {
+            drafts.computeIfAbsent(key(forecasts.item[i], forecasts.site[i]), k -> new Draft())
                     .buckets
-                    .add(bucket);
+                    .add(rows.forecasts[i]);
         }
         parts.outlooksOf = new int[parts.network.points.length][];
         parts.outlooks = new ForecastConsumption.Outlook[drafts.size()];
@@ -41,20 +39,22 @@ final class Outlooks {
             return;
         }
         for (Shipment shipment : rows.shipments) {
-            Draft draft = drafts.get(new Key(shipment.item(), shipment.site()));
+            Draft draft = drafts.get(key(
+                    Places.number(parts.itemIndex, shipment.item(), "item"),
+                    Places.number(parts.siteIndex, shipment.site(), "site")));
             if (draft != null) {
                 draft.shipments.add(shipment);
             }
         }
-        for (CustomerOrderLine order : rows.customerOrders) {
-            Draft draft = drafts.get(new Key(order.item(), order.site()));
+        for (int i = 0; i < rows.customerOrders.length; i++) {
+            Draft draft = drafts.get(key(orders.item[i], orders.site[i]));
             if (draft != null) {
-                draft.orders.add(order);
+                draft.orders.add(rows.customerOrders[i]);
             }
         }
         int o = 0;
-        for (Map.Entry<Key, Draft> entry : drafts.entrySet()) {
-            ForecastConsumption.Outlook outlook = outlook(entry.getKey(), entry.getValue());
+        for (Draft draft : drafts.values()) {
+            ForecastConsumption.Outlook outlook = outlook(draft);
             for (int p : outlook.points()) {
                 int[] known = parts.outlooksOf[p];
                 if (known == null) {
@@ -69,13 +69,19 @@ final class Outlooks {
         }
     }
 
-    private ForecastConsumption.Outlook outlook(Key key, Draft draft) {
-        PlanningData data = rows.planning(key.item, key.site);
-        List<Kits.Part> kitParts = parts.documents.parts(key.item);
+    private long key(int item, int site) {
+        return (long) item * parts.siteIndex.size() + site;
+    }
+
+    private ForecastConsumption.Outlook outlook(Draft draft) {
+        String item = draft.buckets.get(0).item();
+        String site = draft.buckets.get(0).site();
+        PlanningData data = rows.planning(item, site);
+        List<Kits.Part> kitParts = parts.documents.parts(item);
         return new ForecastConsumption.Outlook(
-                key.item,
-                key.site,
-                rows.sites.get(key.site),
+                item,
+                site,
+                rows.sites.get(site),
                 data.consumeBackDays,
                 data.consumeForwardDays,
                 data.demandFenceDays,
@@ -85,7 +91,7 @@ final class Outlooks {
                 SnapshotAssembly.byDueDate(draft.orders),
                 kitParts,
                 kitParts.stream()
-                        .mapToInt(p -> pointOf.applyAsInt(p.component(), key.site))
+                        .mapToInt(p -> pointOf.applyAsInt(p.component(), site))
                         .toArray());
     }
 }

@@ -15,6 +15,8 @@ public final class Quantity {
     public static final long NOT_SET = Long.MIN_VALUE;
 
     private static final int DECIMALS = 6;
+    /** So many digits cannot overflow as millionths. */
+    private static final int PLAIN_LENGTH = 12;
 
     private Quantity() {}
 
@@ -34,7 +36,32 @@ public final class Quantity {
 
     /** The exact millionths of a decimal text such as {@code "12.5"}; see {@link #of(BigDecimal)}. */
     public static long of(String text) {
-        return of(new BigDecimal(text));
+        long plain = text.length() > PLAIN_LENGTH ? NOT_SET : plain(text);
+        return plain == NOT_SET ? of(new BigDecimal(text)) : plain;
+    }
+
+    /** The millionths of at most twelve characters, digits and perhaps a point among them; else {@link #NOT_SET}. */
+    private static long plain(String text) {
+        long value = 0;
+        int decimals = -1;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c >= '0' && c <= '9') {
+                value = value * 10 + c - '0';
+                decimals += decimals < 0 ? 0 : 1;
+            } else if (c == '.' && decimals < 0 && i > 0) {
+                decimals = 0;
+            } else {
+                return NOT_SET;
+            }
+        }
+        if (text.isEmpty() || decimals > DECIMALS) {
+            return NOT_SET;
+        }
+        for (int d = Math.max(decimals, 0); d < DECIMALS; d++) {
+            value *= 10;
+        }
+        return value;
     }
 
     /** Whole units. */

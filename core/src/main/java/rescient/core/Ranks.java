@@ -26,9 +26,17 @@ final class Ranks {
         this.added = added;
     }
 
-    static Ranks of(Collection<String> distinct) {
-        String[] sorted = distinct.toArray(String[]::new);
+    /** @param texts in any order, some perhaps more than once */
+    static Ranks of(Collection<String> texts) {
+        String[] sorted = texts.toArray(String[]::new);
         Arrays.parallelSort(sorted, DocumentOrder.INSTANCE);
+        int distinct = 0;
+        for (String text : sorted) {
+            if (distinct == 0 || !text.equals(sorted[distinct - 1])) {
+                sorted[distinct++] = text;
+            }
+        }
+        sorted = Arrays.copyOf(sorted, distinct);
         int gap = Math.min(WIDEST_GAP, LIMIT / (sorted.length + 1));
         if (gap == 0) {
             throw new PlanningException("More than " + LIMIT + " different numbers cannot be planned");

@@ -20,6 +20,9 @@ public record Ratio(long numerator, long denominator) {
      */
     public static Ratio of(BigDecimal value) {
         BigInteger unscaled = value.unscaledValue();
+        if (value.scale() == 0 && unscaled.signum() >= 0 && unscaled.bitLength() < Long.SIZE) {
+            return new Ratio(unscaled.longValue(), 1);
+        }
         return value.scale() >= 0
                 ? reduced(unscaled, BigInteger.TEN.pow(value.scale()))
                 : reduced(unscaled.multiply(BigInteger.TEN.pow(-value.scale())), BigInteger.ONE);
@@ -27,9 +30,16 @@ public record Ratio(long numerator, long denominator) {
 
     /** The product of both, reduced. */
     public Ratio times(Ratio other) {
+        if (isOne() || other.isOne()) {
+            return isOne() ? other : this;
+        }
         return reduced(
                 BigInteger.valueOf(numerator).multiply(BigInteger.valueOf(other.numerator)),
                 BigInteger.valueOf(denominator).multiply(BigInteger.valueOf(other.denominator)));
+    }
+
+    private boolean isOne() {
+        return numerator == 1 && denominator == 1;
     }
 
     /** One divided by this; this must not be 0. */

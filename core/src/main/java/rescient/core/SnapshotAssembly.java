@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.LongStream;
 
 /** One making of a snapshot: numbers the points, resolves kits and sorts rows to their points. */
 final class SnapshotAssembly {
@@ -21,6 +23,12 @@ final class SnapshotAssembly {
     private final SnapshotParts parts = new SnapshotParts();
     private final Kits kits;
     private final StockPoints stockPoints;
+    private final Places orderPlaces;
+    private final Places supplyPlaces;
+    private final Places stockPlaces;
+    private final Places forecastPlaces;
+    /** See {@link #firstComponents()}. */
+    private int[] firstComponent;
 
     SnapshotAssembly(Rows rows) {
         this(rows, Ranks.of(List.of()), Ranks.of(List.of()));
@@ -35,8 +43,12 @@ final class SnapshotAssembly {
         this.siteList = List.copyOf(rows.sites.keySet());
         parts.itemIndex = positions(rows.items.keySet());
         parts.siteIndex = positions(siteList);
-        this.kits = new Kits(rows.items, rows.bomLines);
-        parts.documents = new DocumentRows(rows, kits, parts.siteIndex, (item, site) -> pointOf(item, site));
+        this.kits = new Kits(itemList, parts.itemIndex, rows.bomLines);
+        parts.documents = new DocumentRows(rows, itemList, parts.itemIndex, parts.siteIndex, kits, this::pointAt);
+        this.orderPlaces = places(rows.customerOrders, CustomerOrderLine::item, CustomerOrderLine::site);
+        this.supplyPlaces = places(rows.openOrders, OpenOrder::item, OpenOrder::site);
+        this.stockPlaces = places(rows.stock, StockLot::item, StockLot::site);
+        this.forecastPlaces = places(rows.forecasts, ForecastBucket::item, ForecastBucket::site);
         this.stockPoints = new StockPoints(rows, parts.siteIndex);
     }
 
@@ -46,17 +58,16 @@ final class SnapshotAssembly {
         parts.itemRank =
                 itemList.stream().mapToInt(i -> parts.numbers.of(i.code())).toArray();
         parts.siteRank = siteList.stream().mapToInt(parts.numbers::of).toArray();
-        parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits, parts.itemIndex);
+        firstComponent = firstComponents();
+        parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits);
         int n = parts.network.points.length;
         stock(n);
         parts.demands = new DocumentDemands[n];
         Arrays.fill(parts.demands, DocumentDemands.NONE);
         kitOrders();
-        for (CustomerOrderLine order : rows.customerOrders) {
-            parts.documents.add(order, parts.numbers, parts.lines, this::demandsOf);
-        }
+        customerOrders();
         openOrders(n);
-        new Outlooks(rows, parts, this::pointOf).all();
+        new Outlooks(rows, parts, this::pointOf).all(forecastPlaces, orderPlaces);
         pack();
         return new Snapshot(rows, parts);
     }
@@ -86,61 +97,98 @@ final class SnapshotAssembly {
         return parts.demands[point];
     }
 
-    /** Points that exist whatever the bills of materials say. */
-    private Set<Long> seeds() {
-        Set<Long> seeds = new LinkedHashSet<>();
+    /** Points that exist whatever the bills of materials say, each once, in order. */
+    private long[] seeds() {
+        LongStream.Builder seeds = LongStream.builder();
         rows.planning.values().forEach(bySite -> bySite.values().forEach(p -> seeds.add(key(p.item, p.site))));
-        for (StockLot lot : rows.stock) {
-            seeds.add(key(lot.item(), lot.site()));
+        for (int i = 0; i < rows.stock.length; i++) {
+            seeds.add(key(stockPlaces.item[i], stockPlaces.site[i]));
         }
-        for (CustomerOrderLine order : rows.customerOrders) {
-            seedParts(order.item(), order.site(), seeds);
-        }
-        for (ForecastBucket bucket : rows.forecasts) {
-            seedParts(bucket.item(), bucket.site(), seeds);
-        }
-        Map<OpenOrder, List<OpenOrderComponent>> waiting = components();
-        for (OpenOrder order : rows.openOrders) {
-            seeds.add(key(order.item(), order.site()));
-            for (OpenOrderComponent row : waiting.getOrDefault(order, List.of())) {
-                seedParts(row.component(), DocumentRows.issuingSite(order), seeds);
+        seedParts(orderPlaces, seeds);
+        seedParts(forecastPlaces, seeds);
+        for (int o = 0; o < rows.openOrders.length; o++) {
+            OpenOrder order = rows.openOrders[o];
+            seeds.add(key(supplyPlaces.item[o], supplyPlaces.site[o]));
+            for (int c = firstComponent[o]; c < firstComponent[o + 1]; c++) {
+                String component = rows.components[c].component();
+                seedParts(itemNumber(component), siteNumber(DocumentRows.issuingSite(order)), seeds);
             }
         }
-        return seeds;
+        return seeds.build().sorted().distinct().toArray();
     }
 
-    private void seedParts(String item, String site, Set<Long> seeds) {
-        for (Kits.Part part : parts.documents.parts(item)) {
-            seeds.add(key(part.component(), site));
+    private void seedParts(Places places, LongStream.Builder seeds) {
+        for (int i = 0; i < places.item.length; i++) {
+            seedParts(places.item[i], places.site[i], seeds);
         }
     }
 
-    /** What each open order still has to issue; both lie by number and line. */
-    private Map<OpenOrder, List<OpenOrderComponent>> components() {
-        Map<OpenOrder, List<OpenOrderComponent>> byOrder = new LinkedHashMap<>();
-        int o = 0;
-        for (OpenOrderComponent row : rows.components) {
-            while (o < rows.openOrders.length && compare(rows.openOrders[o], row) < 0) {
-                o++;
-            }
-            if (o == rows.openOrders.length || compare(rows.openOrders[o], row) != 0) {
-                throw new PlanningException("There is no open order " + row.number() + " line " + row.line());
-            }
-            byOrder.computeIfAbsent(rows.openOrders[o], k -> new ArrayList<>()).add(row);
+    private void seedParts(int item, int site, LongStream.Builder seeds) {
+        if (kits.isPassedThrough(item)) {
+            kits.resolve(item).forEach(part -> seeds.add(key(part.item(), site)));
+        } else {
+            seeds.add(key(item, site));
         }
-        return byOrder;
+    }
+
+    private <T> Places places(T[] list, Function<T, String> item, Function<T, String> site) {
+        return Places.of(list, parts.itemIndex, item, parts.siteIndex, site);
+    }
+
+    /**
+     * Where the rows of what each open order still has to issue begin, and behind the last where they end; both lie by
+     * number and line.
+     */
+    private int[] firstComponents() {
+        int[] first = new int[rows.openOrders.length + 1];
+        int c = 0;
+        for (int o = 0; o < rows.openOrders.length; o++) {
+            first[o] = c;
+            while (c < rows.components.length && compare(rows.openOrders[o], rows.components[c]) == 0) {
+                c++;
+            }
+        }
+        first[rows.openOrders.length] = c;
+        if (c < rows.components.length) {
+            OpenOrderComponent row = rows.components[c];
+            throw new PlanningException("There is no open order " + row.number() + " line " + row.line());
+        }
+        return first;
     }
 
     private static int compare(OpenOrder order, OpenOrderComponent row) {
+        if (order.number().equals(row.number()) && order.line().equals(row.line())) {
+            return 0;
+        }
         return DocumentOrder.compare(order.number(), order.line(), row.number(), row.line());
     }
 
     private void stock(int n) {
         parts.stockOf = new StockLot[n][];
         Arrays.fill(parts.stockOf, NO_LOTS);
-        for (StockLot lot : rows.stock) {
-            int p = pointOf(lot.item(), lot.site());
-            parts.stockOf[p] = appended(parts.stockOf[p], lot);
+        for (int i = 0; i < rows.stock.length; i++) {
+            int p = pointAt(stockPlaces.item[i], stockPlaces.site[i]);
+            parts.stockOf[p] = appended(parts.stockOf[p], rows.stock[i]);
+        }
+    }
+
+    private void customerOrders() {
+        String number = null;
+        int rank = 0;
+        for (int i = 0; i < rows.customerOrders.length; i++) {
+            CustomerOrderLine order = rows.customerOrders[i];
+            // the lines of an order lie side by side
+            if (!order.number().equals(number)) {
+                number = order.number();
+                rank = parts.numbers.of(number);
+            }
+            parts.documents.add(
+                    order,
+                    orderPlaces.item[i],
+                    orderPlaces.site[i],
+                    rank,
+                    parts.lines.of(order.line()),
+                    this::demandsOf);
         }
     }
 
@@ -148,28 +196,29 @@ final class SnapshotAssembly {
         parts.openOrdersOf = new OpenSupply[n][];
         Arrays.fill(parts.openOrdersOf, NO_ORDERS);
         int[] levels = parts.network.levelOfPoints();
-        Map<OpenOrder, List<OpenOrderComponent>> waiting = components();
-        for (OpenOrder order : rows.openOrders) {
-            int[] waitsAt = waitsAt(order, waiting.getOrDefault(order, List.of()));
-            int p = pointOf(order.item(), order.site());
+        for (int o = 0; o < rows.openOrders.length; o++) {
+            OpenOrder order = rows.openOrders[o];
+            int number = parts.numbers.of(order.number());
+            int line = parts.lines.of(order.line());
+            int[] waitsAt = waitsAt(order, number, line, firstComponent[o], firstComponent[o + 1]);
+            int p = pointAt(supplyPlaces.item[o], supplyPlaces.site[o]);
             for (int below : waitsAt) {
                 parts.ordersWaitBelow &= levels[below] > levels[p];
             }
-            OpenSupply supply =
-                    new OpenSupply(order, parts.numbers.of(order.number()), parts.lines.of(order.line()), waitsAt);
+            OpenSupply supply = new OpenSupply(order, number, line, waitsAt);
             parts.openOrdersOf[p] = appended(parts.openOrdersOf[p], supply);
         }
     }
 
     /** Adds the demands of an open order, and says at which points they are. */
-    private int[] waitsAt(OpenOrder order, List<OpenOrderComponent> components) {
-        if (components.isEmpty()) {
+    private int[] waitsAt(OpenOrder order, int number, int line, int from, int to) {
+        if (from == to) {
             return OpenSupply.NOWHERE;
         }
         Set<Integer> points = new LinkedHashSet<>();
         int position = 0;
-        for (OpenOrderComponent row : components) {
-            position = parts.documents.add(order, row, position, parts.numbers, parts.lines, p -> {
+        for (int c = from; c < to; c++) {
+            position = parts.documents.add(order, rows.components[c], position, number, line, p -> {
                 points.add(p);
                 return demandsOf(p);
             });
@@ -179,10 +228,12 @@ final class SnapshotAssembly {
 
     private void kitOrders() {
         parts.kitOrders = new ArrayList<>();
-        for (CustomerOrderLine order : rows.customerOrders) {
-            if (parts.documents.item(order.item()).kind() == ItemKind.KIT) {
-                int[] points = parts.documents.parts(order.item()).stream()
-                        .mapToInt(p -> pointOf(p.component(), order.site()))
+        for (int i = 0; i < rows.customerOrders.length; i++) {
+            CustomerOrderLine order = rows.customerOrders[i];
+            int site = orderPlaces.site[i];
+            if (itemList.get(orderPlaces.item[i]).kind() == ItemKind.KIT) {
+                int[] points = kits.resolve(orderPlaces.item[i]).stream()
+                        .mapToInt(p -> pointAt(p.item(), site))
                         .distinct()
                         .toArray();
                 parts.kitOrders.add(new Snapshot.KitOrder(order, points));
@@ -196,39 +247,53 @@ final class SnapshotAssembly {
         return stockPoints.of(item, itemList.get(item), site, siteList.get(site));
     }
 
-    private long key(String itemCode, String siteCode) {
-        Integer item = parts.itemIndex.get(itemCode);
-        if (item == null) {
-            throw new PlanningException("There is no item " + itemCode);
-        }
-        Integer site = parts.siteIndex.get(siteCode);
-        if (site == null) {
-            throw new PlanningException("There is no site " + siteCode);
-        }
+    private long key(String item, String site) {
+        return key(itemNumber(item), siteNumber(site));
+    }
+
+    private long key(int item, int site) {
         return (long) item * siteList.size() + site;
     }
 
-    private int pointOf(String itemCode, String siteCode) {
-        return parts.network.pointOf(key(itemCode, siteCode));
+    private int itemNumber(String code) {
+        return Places.number(parts.itemIndex, code, "item");
     }
 
-    private Set<String> numbers() {
-        Set<String> numbers = new LinkedHashSet<>(rows.items.keySet());
+    private int siteNumber(String code) {
+        return Places.number(parts.siteIndex, code, "site");
+    }
+
+    private int pointOf(String item, String site) {
+        return parts.network.pointOf(key(item, site));
+    }
+
+    private int pointAt(int item, int site) {
+        return parts.network.pointOf(key(item, site));
+    }
+
+    private List<String> numbers() {
+        List<String> numbers = new ArrayList<>(rows.items.keySet());
         numbers.addAll(rows.sites.keySet());
-        for (CustomerOrderLine order : rows.customerOrders) {
-            numbers.add(order.number());
-        }
-        for (OpenOrder order : rows.openOrders) {
-            numbers.add(order.number());
-        }
-        for (ForecastBucket bucket : rows.forecasts) {
-            numbers.add(bucket.set());
-        }
+        addNew(numbers, rows.customerOrders, CustomerOrderLine::number);
+        addNew(numbers, rows.openOrders, OpenOrder::number);
+        addNew(numbers, rows.forecasts, ForecastBucket::set);
         return numbers;
     }
 
+    /** Adds the texts of rows that are not those of the row before. */
+    private static <T> void addNew(List<String> texts, T[] ofRows, Function<T, String> text) {
+        String before = null;
+        for (T row : ofRows) {
+            String here = text.apply(row);
+            if (!here.equals(before)) {
+                texts.add(here);
+            }
+            before = here;
+        }
+    }
+
     private Set<String> lines() {
-        Set<String> lines = new LinkedHashSet<>();
+        Set<String> lines = new HashSet<>();
         for (CustomerOrderLine order : rows.customerOrders) {
             lines.add(order.line());
         }

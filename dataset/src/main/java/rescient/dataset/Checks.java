@@ -126,7 +126,7 @@ final class Checks {
                 "min_quantity",
                 "max_quantity",
                 "multiple")) {
-            decimals("planning", row, column, planning.decimal(column), item.text("unit"));
+            decimals("planning", row, column, planning.text(column), item.text("unit"));
         }
     }
 
@@ -169,7 +169,7 @@ final class Checks {
                     "cannot be converted to " + own,
                     "a unit with a row in unit_conversions.csv");
         }
-        decimals("bom_lines", row, "quantity", row.decimal("quantity"), unit);
+        decimals("bom_lines", row, "quantity", row.text("quantity"), unit);
     }
 
     /** A line of a bill of materials names a step of its parent's routing. */
@@ -203,7 +203,7 @@ final class Checks {
                     "a unit with a row in unit_conversions.csv");
         }
         for (String column : List.of("from_quantity", "min_quantity", "multiple", "max_quantity")) {
-            decimals("supplier_items", row, column, row.decimal(column), unit);
+            decimals("supplier_items", row, column, row.text(column), unit);
         }
         BigDecimal most = row.decimal("max_quantity");
         for (String column : List.of("min_quantity", "multiple")) {
@@ -269,19 +269,19 @@ final class Checks {
                     table,
                     row,
                     column,
-                    row.decimal(column),
+                    row.text(column),
                     items.get(row.text(itemColumn)).text("unit"));
         }
     }
 
-    private void decimals(String table, Row row, String column, BigDecimal value, String unit) {
+    private void decimals(String table, Row row, String column, String value, String unit) {
         int allowed = units.decimals(unit);
-        if (value != null && value.stripTrailingZeros().scale() > allowed) {
+        if (value != null && Texts.decimals(value) > allowed) {
             fault(
                     table,
                     row,
                     column,
-                    value.toPlainString(),
+                    value,
                     "has more decimals than the unit " + unit,
                     "at most " + allowed + (allowed == 1 ? " decimal" : " decimals"));
         }

@@ -1,8 +1,7 @@
 package rescient.dataset;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
+import java.time.DateTimeException;
 import java.util.List;
 import java.util.Map;
 
@@ -92,9 +91,9 @@ public sealed interface ColumnType {
         @Override
         public Fault.Finding check(String text) {
             try {
-                LocalDate.parse(text);
+                Texts.day(text);
                 return null;
-            } catch (DateTimeParseException e) {
+            } catch (DateTimeException e) {
                 return new Fault.Finding("is not a date", "a date such as 2026-03-20");
             }
         }
@@ -145,7 +144,7 @@ public sealed interface ColumnType {
 
         @Override
         public Fault.Finding check(String text) {
-            if (!text.matches("-?\\d{1,18}(\\.\\d{1,12})?")) {
+            if (!Texts.decimal(text)) {
                 return new Fault.Finding("is not a decimal number", "a number such as 12.5, with a point");
             }
             BigDecimal value = new BigDecimal(text);

@@ -6,6 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import rescient.core.BomLine;
 import rescient.core.CustomerOrderLine;
 import rescient.core.ForecastBucket;
@@ -74,22 +77,25 @@ public final class Company {
         workCenters(calendars);
         dataset.rows("operations").forEach(this::operation);
         Planning.of(dataset).forEach(this::planning);
-        dataset.rows("bom_lines").forEach(this::bomLine);
+        all("bom_lines", this::bomLine).forEach(builder::bomLine);
         dataset.rows("supplier_items").forEach(this::supplierItem);
-        dataset.rows("stock").forEach(this::stock);
-        dataset.rows("customer_orders").forEach(this::customerOrder);
+        all("stock", Company::stock).filter(Objects::nonNull).forEach(builder::stock);
+        all("customer_orders", Company::customerOrder).forEach(builder::customerOrder);
         forecasts();
-        dataset.rows("open_orders").forEach(this::openOrder);
-        dataset.rows("open_order_components").forEach(this::component);
+        all("open_orders", Company::openOrder).forEach(builder::openOrder);
+        all("open_order_components", Company::component).forEach(builder::openOrderComponent);
         return builder.build();
+    }
+
+    /** The facts of a table's rows, in their order, worked out on all cores. */
+    private <T> Stream<T> all(String table, Function<Row, T> fact) {
+        return dataset.rows(table).parallelStream().map(fact).toList().stream();
     }
 
     private void item(Row row) {
         items.put(row.text("code"), row);
         builder.item(new Item(
-                row.text("code"),
-                units.decimals(row.text("unit")),
-                ItemKind.valueOf(row.text("kind", "stocked").toUpperCase(Locale.ROOT))));
+                row.text("code"), units.decimals(row.text("unit")), word(ItemKind.class, row.text("kind", "stocked"))));
     }
 
     private Map<String, WorkCalendar> calendars() {
@@ -118,17 +124,17 @@ public final class Company {
     }
 
     private void planning(Planning row) {
-        Source source = Source.valueOf(row.text("source").toUpperCase(Locale.ROOT));
+        Source source = word(Source.class, row.text("source"));
         PlanningData data = new PlanningData(row.item(), row.site(), source)
                 .supplier(row.text("supplier"))
                 .fromSite(row.text("from_site"))
-                .safetyStock(amount(row.decimal("safety_stock"), 0))
-                .reorderPoint(amount(row.decimal("reorder_point"), Quantity.NOT_SET))
-                .orderUpTo(amount(row.decimal("order_up_to"), Quantity.NOT_SET))
-                .fixedQuantity(amount(row.decimal("fixed_quantity"), Quantity.NOT_SET))
-                .minQuantity(amount(row.decimal("min_quantity"), Quantity.NOT_SET))
-                .maxQuantity(amount(row.decimal("max_quantity"), Quantity.NOT_SET))
-                .multiple(positive(row.decimal("multiple")))
+                .safetyStock(row.quantity("safety_stock", 0))
+                .reorderPoint(row.quantity("reorder_point", Quantity.NOT_SET))
+                .orderUpTo(row.quantity("order_up_to", Quantity.NOT_SET))
+                .fixedQuantity(row.quantity("fixed_quantity", Quantity.NOT_SET))
+                .minQuantity(row.quantity("min_quantity", Quantity.NOT_SET))
+                .maxQuantity(row.quantity("max_quantity", Quantity.NOT_SET))
+                .multiple(positive(row.quantity("multiple", 0)))
                 .leadTimeDays(row.whole("lead_time_days", 0))
                 .safetyTimeDays(row.whole("safety_time_days", 0))
                 .frozenDays(row.whole("frozen_days", 0))
@@ -137,12 +143,10 @@ public final class Company {
                 .demandFenceDays(row.whole("demand_fence_days", 0))
                 .consume(row.whole("consume_back_days", 0), row.whole("consume_forward_days", 0));
         if (row.text("rule") != null) {
-            data.rule(PlanningRule.valueOf(row.text("rule").toUpperCase(Locale.ROOT)));
+            data.rule(word(PlanningRule.class, row.text("rule")));
         }
         if (row.text("period_unit") != null) {
-            data.period(
-                    row.whole("period_count", 1),
-                    PeriodUnit.valueOf(row.text("period_unit").toUpperCase(Locale.ROOT)));
+            data.period(row.whole("period_count", 1), word(PeriodUnit.class, row.text("period_unit")));
         }
         if (row.decimal("yield") != null) {
             data.yield(Ratio.of(row.decimal("yield")));
@@ -180,13 +184,13 @@ public final class Company {
         return value == null ? otherwise : Ratio.of(value);
     }
 
-    private void bomLine(Row row) {
+    private BomLine bomLine(Row row) {
         String component = row.text("component");
         String unit = items.get(component).text("unit");
         Ratio quantity = Ratio.of(row.decimal("quantity"))
                 .times(units.factor(component, row.text("unit", unit), unit))
                 .times(row.decimal("scrap") == null ? Ratio.ONE : Ratio.of(BigDecimal.ONE.add(row.decimal("scrap"))));
-        builder.bomLine(new BomLine(
+        return new BomLine(
                 row.text("parent"),
                 row.text("line"),
                 component,
@@ -194,7 +198,7 @@ public final class Company {
                 "order".equals(row.text("per")),
                 row.day("valid_from", Integer.MIN_VALUE),
                 row.day("valid_to", Integer.MAX_VALUE),
-                row.text("step")));
+                row.text("step"));
     }
 
     private void supplierItem(Row row) {
@@ -211,50 +215,49 @@ public final class Company {
                 other ? units.factor(item, unit, own) : null,
                 Quantity.step(units.decimals(unit)),
                 row.whole("lead_time_days", -1),
-                amount(row.decimal("min_quantity"), Quantity.NOT_SET),
-                positive(row.decimal("multiple")),
-                amount(row.decimal("max_quantity"), Quantity.NOT_SET),
+                row.quantity("min_quantity", Quantity.NOT_SET),
+                positive(row.quantity("multiple", 0)),
+                row.quantity("max_quantity", Quantity.NOT_SET),
                 row.whole("preference", Integer.MAX_VALUE)));
     }
 
-    private void stock(Row row) {
-        if (!row.flag("quarantined", false)) {
-            builder.stock(new StockLot(
-                    row.text("item"),
-                    row.text("site"),
-                    row.text("lot"),
-                    row.text("serial"),
-                    Quantity.of(row.decimal("quantity")),
-                    row.day("expiry", Integer.MAX_VALUE)));
-        }
+    /** A lot, or null if it is in quarantine. */
+    private static StockLot stock(Row row) {
+        return row.flag("quarantined", false)
+                ? null
+                : new StockLot(
+                        row.text("item"),
+                        row.text("site"),
+                        row.text("lot"),
+                        row.text("serial"),
+                        row.quantity("quantity", 0),
+                        row.day("expiry", Integer.MAX_VALUE));
     }
 
-    private void customerOrder(Row row) {
-        builder.customerOrder(new CustomerOrderLine(
+    private static CustomerOrderLine customerOrder(Row row) {
+        return new CustomerOrderLine(
                 row.text("number"),
                 row.text("line"),
                 row.text("item"),
                 row.text("site"),
-                Quantity.of(row.decimal("quantity")),
+                row.quantity("quantity", 0),
                 row.day("due_date", 0),
-                row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY)));
+                row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY));
     }
 
     /** The rows of the one forecast set that the settings choose, and what was shipped. */
     private void forecasts() {
         builder.forecastConsumption(!"false".equals(dataset.setting("forecast_consumption")));
-        for (Row row : dataset.rows("forecasts")) {
-            if (row.text("set").equals(forecastSet)) {
-                builder.forecast(bucket(row));
-            }
-        }
+        all("forecasts", row -> row.text("set").equals(forecastSet) ? bucket(row) : null)
+                .filter(Objects::nonNull)
+                .forEach(builder::forecast);
         for (Row row : dataset.rows("shipments")) {
             builder.shipment(new Shipment(
                     row.text("item"),
                     row.text("site"),
                     row.day("date", 0),
                     row.text("number"),
-                    Quantity.of(row.decimal("quantity"))));
+                    row.quantity("quantity", 0)));
         }
     }
 
@@ -264,41 +267,42 @@ public final class Company {
                 row.text("item"),
                 row.text("site"),
                 row.day("from_date", 0),
-                PeriodUnit.valueOf(row.text("bucket").toUpperCase(Locale.ROOT)),
-                Quantity.of(row.decimal("quantity")));
+                word(PeriodUnit.class, row.text("bucket")),
+                row.quantity("quantity", 0));
     }
 
-    private void openOrder(Row row) {
-        builder.openOrder(new OpenOrder(
+    private static OpenOrder openOrder(Row row) {
+        return new OpenOrder(
                 row.text("number"),
                 row.text("line"),
-                Source.valueOf(row.text("kind").toUpperCase(Locale.ROOT)),
-                Stage.valueOf(row.text("stage").toUpperCase(Locale.ROOT)),
+                word(Source.class, row.text("kind")),
+                word(Stage.class, row.text("stage")),
                 row.text("item"),
                 row.text("site"),
                 row.text("from_site"),
                 row.text("supplier"),
-                Quantity.of(row.decimal("quantity")),
+                row.quantity("quantity", 0),
                 row.day("due_date", 0),
                 row.day("start_date", OpenOrder.NO_DAY),
-                row.flag("locked", false)));
+                row.flag("locked", false));
     }
 
-    private void component(Row row) {
-        builder.openOrderComponent(new OpenOrderComponent(
+    private static OpenOrderComponent component(Row row) {
+        return new OpenOrderComponent(
                 row.text("number"),
                 row.text("line"),
                 row.text("component"),
-                Quantity.of(row.decimal("quantity")),
-                row.day("needed_date", 0)));
+                row.quantity("quantity", 0),
+                row.day("needed_date", 0));
     }
 
-    private static long amount(BigDecimal value, long otherwise) {
-        return value == null ? otherwise : Quantity.of(value);
+    /** The value that one of the dataset's words names. */
+    private static <E extends Enum<E>> E word(Class<E> values, String text) {
+        return Enum.valueOf(values, text.toUpperCase(Locale.ROOT));
     }
 
     /** A multiple of 0 is none. */
-    private static long positive(BigDecimal value) {
-        return value == null || value.signum() == 0 ? Quantity.NOT_SET : Quantity.of(value);
+    private static long positive(long value) {
+        return value == 0 ? Quantity.NOT_SET : value;
     }
 }

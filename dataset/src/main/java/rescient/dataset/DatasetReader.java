@@ -24,6 +24,7 @@ import java.util.function.LongConsumer;
  */
 public final class DatasetReader {
     private static final int TOLD_EVERY = 100_000;
+    private static final char BETWEEN = '\0';
     private static final char BYTE_ORDER_MARK = '\uFEFF';
 
     private final Faults faults = new Faults();
@@ -74,16 +75,44 @@ public final class DatasetReader {
         return dataset;
     }
 
-    /** Rows of one table from text that is known to be right, such as the database's own. */
+    /**
+     * Rows of one table as the database copies them out with a header, which are known to be right: flags as {@code t} and
+     * {@code f}, decimals with zeros at their end.
+     */
     public static List<Row> trusted(Table table, Reader csv) {
-        DatasetReader reader = new DatasetReader();
-        try (TableRows rows = new CsvRows(csv)) {
-            reader.readTable(table, rows);
+        List<Row> read = new ArrayList<>();
+        try (TableRows source = new CsvRows(csv)) {
+            String[] names = source.hasNext() ? source.next().values() : new String[0];
+            int[] places = Arrays.stream(names).mapToInt(table::indexOf).toArray();
+            String[] before = new String[table.columns().size()];
+            Arrays.fill(before, "");
+            while (source.hasNext()) {
+                TableRows.Raw raw = source.next();
+                String[] values = new String[before.length];
+                Arrays.fill(values, "");
+                for (int i = 0; i < places.length; i++) {
+                    values[places[i]] =
+                            stored(table.columns().get(places[i]).type(), raw.values()[i], before[places[i]]);
+                }
+                read.add(new Row(table, raw.line(), values));
+                before = values;
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        reader.faults.refuse();
-        return reader.rows.get(table.name());
+        return read;
+    }
+
+    /** @param before the value in the row before, which often is the same and then shared */
+    private static String stored(ColumnType type, String text, String before) {
+        String value = type == ColumnType.FLAG
+                ? switch (text) {
+                    case "t" -> "true";
+                    case "f" -> "false";
+                    default -> text;
+                }
+                : type instanceof ColumnType.Decimal ? Texts.withoutZeros(text) : text;
+        return value.equals(before) ? before : value;
     }
 
     private void readAll(DatasetSource source) throws IOException {
@@ -105,7 +134,7 @@ public final class DatasetReader {
     private void readTable(Table table, TableRows source) throws IOException {
         List<Row> read = new ArrayList<>();
         rows.put(table.name(), read);
-        Set<List<String>> keys = new HashSet<>();
+        Set<String> keys = new HashSet<>();
         int[] places = null;
         try {
             while (source.hasNext()) {
@@ -175,7 +204,7 @@ public final class DatasetReader {
         return good ? places : null;
     }
 
-    private void readRow(Table table, TableRows.Raw raw, int[] places, List<Row> read, Set<List<String>> keys) {
+    private void readRow(Table table, TableRows.Raw raw, int[] places, List<Row> read, Set<String> keys) {
         long line = raw.line();
         if (raw.blank()) {
             return;
@@ -195,11 +224,11 @@ public final class DatasetReader {
         for (int i = 0; i < places.length; i++) {
             values[places[i]] = raw.values()[i];
         }
-        List<String> key = new ArrayList<>();
+        StringBuilder key = new StringBuilder();
         for (int c = 0; c < values.length; c++) {
             Column column = table.columns().get(c);
             if (column.key()) {
-                key.add(values[c]);
+                key.append(values[c]).append(BETWEEN);
             }
             if (values[c].isEmpty()) {
                 if (column.required()) {
@@ -212,8 +241,9 @@ public final class DatasetReader {
                 }
             }
         }
-        if (!keys.add(key)) {
-            faults.add(table, line, "", "", "stands there twice: " + String.join(", ", key), "one row for each key");
+        if (!keys.add(key.toString())) {
+            String twice = key.substring(0, key.length() - 1).replace(String.valueOf(BETWEEN), ", ");
+            faults.add(table, line, "", "", "stands there twice: " + twice, "one row for each key");
         }
         read.add(new Row(table, line, values));
     }

@@ -2,7 +2,9 @@ package rescient.dataset;
 
 import java.math.BigDecimal;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import rescient.core.Quantity;
 
 /** A planning row with the defaults of its item's group behind it. */
 public final class Planning {
@@ -15,7 +17,7 @@ public final class Planning {
     }
 
     /** All planning rows of a dataset, in its order. */
-    public static java.util.List<Planning> of(Dataset dataset) {
+    public static List<Planning> of(Dataset dataset) {
         Map<String, Row> groups = new HashMap<>();
         dataset.rows("item_groups").forEach(g -> groups.put(g.text("code"), g));
         Map<String, Row> groupOfItem = new HashMap<>();
@@ -46,6 +48,12 @@ public final class Planning {
     public BigDecimal decimal(String column) {
         String value = text(column);
         return value == null ? null : new BigDecimal(value);
+    }
+
+    /** The quantity in millionths, or the default if it is not set. */
+    long quantity(String column, long otherwise) {
+        String value = text(column);
+        return value == null ? otherwise : Quantity.of(value);
     }
 
     public int whole(String column, int otherwise) {

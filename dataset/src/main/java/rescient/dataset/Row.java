@@ -2,6 +2,8 @@ package rescient.dataset;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
+import rescient.core.Quantity;
 
 /** A row of a table; the values were checked against their columns before. */
 public final class Row {
@@ -42,6 +44,12 @@ public final class Row {
         return value == null ? null : new BigDecimal(value);
     }
 
+    /** The quantity in millionths, or the default if the column is empty. */
+    long quantity(String column, long otherwise) {
+        String value = values[table.indexOf(column)];
+        return value.isEmpty() ? otherwise : Quantity.of(value);
+    }
+
     public int whole(String column, int otherwise) {
         String value = text(column);
         return value == null ? otherwise : Integer.parseInt(value);
@@ -54,8 +62,8 @@ public final class Row {
 
     /** The epoch day, or the default if the column is empty. */
     public int day(String column, int otherwise) {
-        LocalDate date = date(column);
-        return date == null ? otherwise : Math.toIntExact(date.toEpochDay());
+        String value = values[table.indexOf(column)];
+        return value.isEmpty() ? otherwise : Texts.day(value);
     }
 
     public boolean flag(String column, boolean otherwise) {
@@ -77,7 +85,7 @@ public final class Row {
     }
 
     /** The texts by column of the table, empty where not set. */
-    public java.util.List<String> values() {
-        return java.util.List.of(values);
+    public List<String> values() {
+        return List.of(values);
     }
 }

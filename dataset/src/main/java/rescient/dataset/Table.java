@@ -2,14 +2,13 @@ package rescient.dataset;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
-/**
- * A table of the dataset: the one definition from which reading, checking, loading, writing and documentation follow.
- *
- * @param name file name without its ending
- */
-public record Table(String name, List<Column> columns) {
+/** A table of the dataset: the one definition from which reading, checking, loading, writing and documentation follow. */
+public final class Table {
     private static final ColumnType TEXT = ColumnType.TEXT;
     private static final ColumnType AMOUNT = ColumnType.AMOUNT;
     private static final ColumnType DAYS = ColumnType.DAYS;
@@ -210,19 +209,44 @@ public record Table(String name, List<Column> columns) {
                     Column.required("quantity", AMOUNT),
                     Column.required("needed_date", ColumnType.DAY)));
 
+    private static final Map<String, Table> BY_NAME =
+            ALL.stream().collect(Collectors.toUnmodifiableMap(Table::name, t -> t));
+
+    private final String name;
+    private final List<Column> columns;
+    private final Map<String, Integer> places = new HashMap<>();
+
+    private Table(String name, List<Column> columns) {
+        this.name = name;
+        this.columns = List.copyOf(columns);
+        for (Column column : columns) {
+            places.put(column.name(), places.size());
+        }
+    }
+
     /** The table of this name, or null. */
     public static Table named(String name) {
-        return ALL.stream().filter(t -> t.name.equals(name)).findFirst().orElse(null);
+        return BY_NAME.get(name);
+    }
+
+    /** The name of its file without the ending. */
+    public String name() {
+        return name;
+    }
+
+    /** Its columns, in the order in which they are written. */
+    public List<Column> columns() {
+        return columns;
     }
 
     /** The place of a column, or -1. */
     public int indexOf(String column) {
-        for (int i = 0; i < columns.size(); i++) {
-            if (columns.get(i).name().equals(column)) {
-                return i;
-            }
-        }
-        return -1;
+        return places.getOrDefault(column, -1);
+    }
+
+    @Override
+    public String toString() {
+        return name;
     }
 
     private static Table table(String name, Column... columns) {

@@ -4,14 +4,14 @@ import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.QuoteStrategies;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
-import java.io.StringReader;
-import java.io.StringWriter;
+import java.io.InputStreamReader;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,12 +19,11 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.postgresql.PGConnection;
-import org.postgresql.copy.CopyManager;
+import org.postgresql.copy.PGCopyInputStream;
+import org.postgresql.copy.PGCopyOutputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.dataset.Column;
-import rescient.dataset.ColumnType;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.dataset.Row;
@@ -72,27 +71,19 @@ public class CompanyStore {
                 new Dataset(rows), ((Number) company[0]).longValue(), (String) company[1], (Boolean) company[2]);
     }
 
+    /** The database writes while the rows are read. */
     private static List<Row> copyOut(Connection connection, Table table) throws SQLException {
-        String columns = table.columns().stream().map(CompanyStore::read).collect(Collectors.joining(", "));
-        StringWriter text = new StringWriter();
-        try {
-            copy(connection)
-                    .copyOut(
-                            "copy (select " + columns + " from " + table.name() + ") to stdout (format csv, header)",
-                            text);
+        String query =
+                "copy (select %s from %s) to stdout (format csv, header)".formatted(columns(table), table.name());
+        try (PGCopyInputStream rows = new PGCopyInputStream(connection.unwrap(PGConnection.class), query)) {
+            return DatasetReader.trusted(table, new InputStreamReader(rows, StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new SQLException(e);
         }
-        return DatasetReader.trusted(table, new StringReader(text.toString()));
     }
 
-    /** As it stands in a dataset: true and false in words, decimals without the zeros behind them. */
-    private static String read(Column column) {
-        String name = '"' + column.name() + '"';
-        if (column.type() == ColumnType.FLAG) {
-            return name + "::text as " + name;
-        }
-        return column.type() instanceof ColumnType.Decimal ? "trim_scale(" + name + ") as " + name : name;
+    private static String columns(Table table) {
+        return table.columns().stream().map(c -> '"' + c.name() + '"').collect(Collectors.joining(", "));
     }
 
     /** Replaces the company by a dataset, all or nothing. */
@@ -170,26 +161,18 @@ public class CompanyStore {
     }
 
     private static void copyIn(Connection connection, Table table, String into, List<Row> rows) throws SQLException {
-        List<String> names = table.columns().stream().map(Column::name).toList();
-        StringWriter text = new StringWriter();
-        try (CsvWriter csv =
-                CsvWriter.builder().quoteStrategy(QuoteStrategies.NON_EMPTY).build(text)) {
+        String command = "copy %s (%s) from stdin (format csv)".formatted(into, columns(table));
+        try (CsvWriter csv = CsvWriter.builder()
+                .quoteStrategy(QuoteStrategies.NON_EMPTY)
+                .build(new OutputStreamWriter(
+                        new PGCopyOutputStream(connection.unwrap(PGConnection.class), command),
+                        StandardCharsets.UTF_8))) {
             for (Row row : rows) {
-                csv.writeRecord(new ArrayList<>(row.values()));
+                csv.writeRecord(row.values());
             }
-            csv.flush();
-            String columns = names.stream().map(n -> '"' + n + '"').collect(Collectors.joining(", "));
-            copy(connection)
-                    .copyIn(
-                            "copy " + into + " (" + columns + ") from stdin (format csv)",
-                            new StringReader(text.toString()));
         } catch (IOException e) {
             throw new SQLException(e);
         }
-    }
-
-    private static CopyManager copy(Connection connection) throws SQLException {
-        return connection.unwrap(PGConnection.class).getCopyAPI();
     }
 
     private static final String OPEN_ORDERS = """

@@ -1,0 +1,41 @@
+package rescient.core;
+
+import java.util.Map;
+import java.util.function.Function;
+
+/** The numbers of the item and the site that each row of a list names. Codes are looked up once, on all cores. */
+final class Places {
+    final int[] item;
+    final int[] site;
+
+    private Places(int size) {
+        item = new int[size];
+        site = new int[size];
+    }
+
+    /** @throws PlanningException if an item or a site is not known */
+    static <T> Places of(
+            T[] rows,
+            Map<String, Integer> items,
+            Function<T, String> itemOf,
+            Map<String, Integer> sites,
+            Function<T, String> siteOf) {
+        Places places = new Places(rows.length);
+        Spans.each(0, rows.length, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                places.item[i] = number(items, itemOf.apply(rows[i]), "item");
+                places.site[i] = number(sites, siteOf.apply(rows[i]), "site");
+            }
+        });
+        return places;
+    }
+
+    /** @throws PlanningException if the code has no number */
+    static int number(Map<String, Integer> numbers, String code, String what) {
+        Integer number = numbers.get(code);
+        if (number == null) {
+            throw new PlanningException("There is no " + what + " " + code);
+        }
+        return number;
+    }
+}
