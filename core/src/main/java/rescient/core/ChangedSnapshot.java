@@ -10,8 +10,9 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * The snapshot that changes make of another, and the stock points they touch. What documents, stock, forecasts and
- * planning rows change is put in its place; whatever changes who can ask whom makes the snapshot anew and compares.
+ * The snapshot that changes make of another, and the stock points they touch. What documents, stock, forecasts, planning
+ * rows and suppliers' terms change is put in its place; whatever may change who can ask whom makes the snapshot anew and
+ * compares.
  */
 final class ChangedSnapshot {
     private final Snapshot before;
@@ -70,15 +71,82 @@ final class ChangedSnapshot {
             stock(c.lot().item(), c.lot().site());
         } else if (!anew && change instanceof Change.NoStock c) {
             stock(c.item(), c.site());
+        } else if (!anew && change instanceof Change.Forecast c) {
+            anew |= !ranked(c.bucket().set());
         } else {
-            anew = true;
+            anew |= !(change instanceof Change.Planning
+                    || change instanceof Change.Terms
+                    || change instanceof Change.NoForecast
+                    || change instanceof Change.Shipped);
         }
         rows = ChangedRows.of(rows, change);
-        if (!anew && change instanceof Change.Stock c) {
-            lots(c.lot().item(), c.lot().site());
-        } else if (!anew && change instanceof Change.NoStock c) {
-            lots(c.item(), c.site());
+        if (!anew) {
+            follow(change);
         }
+    }
+
+    /** Puts what the rows say now in its place. */
+    private void follow(Change change) {
+        if (change instanceof Change.Stock c) {
+            lots(c.lot().item(), c.lot().site());
+        } else if (change instanceof Change.NoStock c) {
+            lots(c.item(), c.site());
+        } else if (change instanceof Change.Planning c) {
+            point(c.data().item, c.data().site);
+        } else if (change instanceof Change.Terms c) {
+            Set<String> sites = rows.planning.getOrDefault(c.item(), Map.of()).keySet();
+            sites.forEach(site -> point(c.item(), site));
+        } else if (change instanceof Change.Forecast c) {
+            anew |= !outlook(c.bucket().item(), c.bucket().site());
+        } else if (change instanceof Change.NoForecast c) {
+            anew |= !outlook(c.item(), c.site());
+        } else if (change instanceof Change.Shipped c) {
+            outlook(c.shipment().item(), c.shipment().site());
+        }
+    }
+
+    private void point(String item, String site) {
+        int p = before.pointOf(item, site);
+        if (p < 0) {
+            anew = true;
+            return;
+        }
+        StockPoint was = parts.network.points[p];
+        StockPoint is =
+                new StockPoints(rows, before.siteIndex).of(was.item, before.documents.item(item), was.site, site);
+        if (!is.asksLike(was)) {
+            anew = true;
+            return;
+        }
+        parts.network = parts.network.with(p, is);
+        touched.set(p);
+        outlook(item, site);
+    }
+
+    /** @return false if there is no forecast, or none any more */
+    private boolean outlook(String item, String site) {
+        for (int o = 0; o < parts.outlooks.length; o++) {
+            if (parts.outlooks[o].isFor(item, site)) {
+                ForecastConsumption.Outlook now = parts.outlooks[o].as(rows);
+                if (now == null) {
+                    return false;
+                }
+                parts.outlooks = parts.outlooks.clone();
+                parts.outlooks[o] = now;
+                for (int p : now.points()) {
+                    touched.set(p);
+                }
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether a number has a rank, giving it one if there is room. */
+    private boolean ranked(String number) {
+        Ranks numbers = parts.numbers.with(number);
+        parts.numbers = numbers == null ? parts.numbers : numbers;
+        return numbers != null;
     }
 
     /** Whether number and line have a rank, giving them one if there is room. */

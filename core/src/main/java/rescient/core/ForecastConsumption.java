@@ -2,6 +2,7 @@ package rescient.core;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Section 3 of the planning rules: what is left of the forecast when shipments and customer orders have taken their part.
@@ -35,6 +36,7 @@ final class ForecastConsumption {
             return item.equals(whose) && site.equals(where);
         }
 
+        /** The same with other customer orders that consume it. */
         Outlook with(List<CustomerOrderLine> others) {
             return new Outlook(
                     item,
@@ -49,6 +51,31 @@ final class ForecastConsumption {
                     others,
                     parts,
                     points);
+        }
+
+        /** The same forecast, planned and shipped as rows say; null if they hold none. */
+        Outlook as(Rows rows) {
+            ForecastBucket[] now = Stream.of(rows.forecasts)
+                    .filter(f -> isFor(f.item(), f.site()))
+                    .toArray(ForecastBucket[]::new);
+            PlanningData data = rows.planning(item, site);
+            return now.length == 0
+                    ? null
+                    : new Outlook(
+                            item,
+                            site,
+                            calendar,
+                            data.consumeBackDays,
+                            data.consumeForwardDays,
+                            data.demandFenceDays,
+                            now,
+                            Stream.of(now).mapToInt(ForecastBucket::lastDay).toArray(),
+                            Stream.of(rows.shipments)
+                                    .filter(s -> isFor(s.item(), s.site()))
+                                    .toList(),
+                            orders,
+                            parts,
+                            points);
         }
     }
 

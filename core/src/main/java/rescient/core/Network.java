@@ -11,7 +11,7 @@ import java.util.function.LongFunction;
  * <p>Edges lie in columns, sorted by the upper point and in the order of its bill of materials: those of point
  * {@code p} are {@code edgeStart[p]} to {@code edgeStart[p + 1]}.
  */
-final class Network {
+final class Network implements Cloneable {
     StockPoint[] points;
     /** The first point of each level, and one past the last planned point. */
     int[] levelStart;
@@ -181,6 +181,18 @@ final class Network {
         for (int i = 0; i < edges; i++) {
             edgeSlot[i] = at[edgeTo[i]] - incomingStart[edgeTo[i]];
             incoming[at[edgeTo[i]]++] = i;
+        }
+    }
+
+    /** This network with one point planned otherwise, which sends demand where it did before. */
+    Network with(int p, StockPoint point) {
+        try {
+            Network other = (Network) clone();
+            other.points = points.clone();
+            other.points[p] = point;
+            return other;
+        } catch (CloneNotSupportedException e) {
+            throw new AssertionError(e);
         }
     }
 

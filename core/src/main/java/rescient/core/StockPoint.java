@@ -134,6 +134,17 @@ final class StockPoint implements Cloneable {
                 && Objects.equals(routing, other.routing);
     }
 
+    /** Whether the other, of the same item and site, sends demand to the same points. */
+    boolean asksLike(StockPoint other) {
+        boolean nobody = !asks() && !other.asks();
+        return phantom == other.phantom
+                && (phantom || nobody || (source == other.source && fromSite == other.fromSite));
+    }
+
+    private boolean asks() {
+        return source.fromComponents() || source == Source.TRANSFER;
+    }
+
     /** Fixed quantity and min-max with a reorder point. */
     boolean byReorderPoint() {
         return reorderPoint != Quantity.NOT_SET

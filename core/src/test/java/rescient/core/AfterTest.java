@@ -26,6 +26,7 @@ class AfterTest {
         final TreeMap<String, Change.Order> open = new TreeMap<>();
         final TreeMap<String, ForecastBucket> forecasts = new TreeMap<>();
         final TreeMap<String, Shipment> shipments = new TreeMap<>();
+        final TreeMap<String, List<SupplierTerms>> terms = new TreeMap<>();
         boolean consumption = true;
 
         /** No lot sizes, no forecasts and no open orders: nobody gets what was made for somebody else. */
@@ -215,7 +216,7 @@ class AfterTest {
         }
 
         private Change other() {
-            switch (random.nextInt(4)) {
+            switch (random.nextInt(5)) {
                 case 0 -> {
                     Shipment shipment =
                             new Shipment("I0", "W", Example.TODAY - random.nextInt(3), "S1", Quantity.of(3));
@@ -234,11 +235,33 @@ class AfterTest {
                     int day = gone == null ? 0 : gone.fromDay();
                     return new Change.NoForecast("BASE", "I0", "W", day);
                 }
+                case 3 -> {
+                    String item = "I" + (ITEMS - 1 - random.nextInt(3));
+                    List<SupplierTerms> offered = new ArrayList<>();
+                    for (int n = random.nextInt(3); n > 0; n--) {
+                        offered.add(terms("S" + n, item));
+                    }
+                    terms.put(item, offered);
+                    return new Change.Terms(item, offered);
+                }
                 default -> {
                     consumption = !consumption;
                     return new Change.Settings(consumption, 0);
                 }
             }
+        }
+
+        private SupplierTerms terms(String supplier, String item) {
+            return new SupplierTerms(
+                    supplier,
+                    item,
+                    null,
+                    Quantity.ONE,
+                    random.nextInt(9) - 1,
+                    Quantity.NOT_SET,
+                    Quantity.of(1 + random.nextInt(5)),
+                    Quantity.NOT_SET,
+                    random.nextInt(3));
         }
 
         Snapshot snapshot() {
@@ -247,6 +270,7 @@ class AfterTest {
             sites.forEach(builder::site);
             planning.values().forEach(builder::planning);
             bom.values().forEach(lines -> lines.forEach(builder::bomLine));
+            terms.values().forEach(offered -> offered.forEach(builder::supplierTerms));
             stock.values().forEach(builder::stock);
             orders.values().forEach(builder::customerOrder);
             open.values().forEach(o -> {
@@ -274,7 +298,7 @@ class AfterTest {
         }
     }
 
-    @Property(tries = 400)
+    @Property(tries = 800)
     void aPlanAfterChangesIsTheFullPlan(@ForAll long seed) {
         Model model = new Model(seed);
         Plan plan = new Planner().plan(model.snapshot(), PlanOptions.ALL);
@@ -287,6 +311,27 @@ class AfterTest {
             plan = plan.after(changes);
             assertSame(plan, new Planner().plan(model.snapshot(), PlanOptions.ALL));
         }
+    }
+
+    /** What cannot change who asks whom leaves the network as it lies in memory. */
+    @Test
+    void planningTermsAndForecastsArePutInPlace() {
+        Model model = new Model(7);
+        Plan plan = new Planner().plan(model.snapshot(), PlanOptions.ALL);
+        int[] edges = plan.snapshot.network.edgeTo;
+        PlanningData slower = new PlanningData("I8", "W", Source.BUY).leadTimeDays(30);
+        plan = plan.after(List.of(
+                new Change.Planning(slower),
+                new Change.Terms("I7", List.of(model.terms("S1", "I7"))),
+                new Change.Shipped(new Shipment("I0", "W", Example.TODAY, "S9", Quantity.ONE))));
+
+        assertThat(plan.snapshot.network.edgeTo).isSameAs(edges);
+        assertThat(plan.snapshot.points[plan.snapshot.pointOf("I8", "W")].leadTimeDays)
+                .isEqualTo(30);
+
+        PlanningData made = new PlanningData("I8", "W", Source.TRANSFER).fromSite("D");
+        assertThat(plan.after(List.of(new Change.Planning(made))).snapshot.network.edgeTo)
+                .isNotEqualTo(edges);
     }
 
     @Property(tries = 200)
