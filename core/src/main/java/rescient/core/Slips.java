@@ -38,10 +38,14 @@ final class Slips {
         causeItem[i] = NONE;
     }
 
-    /** A component of this item that is needed on one day and possible on another, which {@code point} decides. */
-    void waitFor(int i, int item, int needed, int possible, int point) {
+    /**
+     * A component of this item that is needed on one day and possible on another, which {@code point} decides.
+     *
+     * @return whether it slips most of all so far
+     */
+    boolean waitFor(int i, int item, int needed, int possible, int point) {
         if (possible <= needed) {
-            return;
+            return false;
         }
         int slip = possible == PossibleDates.NEVER ? PossibleDates.NEVER : between(needed, possible);
         boolean tie = slip == largest[i] && slip > 0 && causeItem[i] != NONE && item < causeItem[i];
@@ -49,7 +53,9 @@ final class Slips {
             largest[i] = slip;
             cause[i] = point;
             causeItem[i] = item;
+            return true;
         }
+        return false;
     }
 
     /** The due date moved on by the slip, or {@link PossibleDates#NEVER}. */

@@ -1,0 +1,337 @@
+package rescient.core;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Follows the pegs of a plan down from what a {@link PlanThread} is asked for. */
+final class Threading {
+    /** A demand that an order waits for. */
+    private record Wait(int point, int demand, int needed) {}
+
+    private final Plan plan;
+    private final Snapshot snapshot;
+    private final PossibleDates possible;
+    private final ThreadBars bars = new ThreadBars();
+    /** Where each order stands, by its point and its place among the supplies there. */
+    private final Map<List<Object>, Integer> shown = new HashMap<>();
+
+    Threading(Plan plan) {
+        this.plan = plan;
+        this.snapshot = plan.snapshot;
+        this.possible = plan.possible;
+    }
+
+    // ---- what it is asked for
+
+    void customerOrder(CustomerOrderLine line) {
+        List<Wait> parts = new ArrayList<>();
+        for (Kits.Part part : snapshot.documents.parts(line.item())) {
+            int p = snapshot.pointOf(part.component(), line.site());
+            addOf(line, p, parts, OpenOrder.NO_DAY);
+        }
+        if (parts.isEmpty()) {
+            return;
+        }
+        Wait decides = latest(parts);
+        ThreadBars.Bar bar = new ThreadBars.Bar();
+        bar.kind = PlanThread.Kind.CUSTOMER_ORDER;
+        bar.point = snapshot.points[decides.point];
+        bar.number = line.number();
+        bar.line = line.line();
+        bar.quantity = line.quantity();
+        bar.pegged = line.quantity();
+        bar.due = line.dueDay();
+        bar.needed = line.dueDay();
+        bar.possible = possible.ofDemand(decides.point, decides.demand);
+        bar.lateness = lateness(bar.possible, bar.needed);
+        int at = bars.add(bar);
+        follow(parts, decides, at, 1, true);
+    }
+
+    void point(int p) {
+        PointPlan here = p < 0 ? null : plan.plans[p];
+        if (here == null) {
+            return;
+        }
+        record Order(Pegging.SupplyKind kind, int index, int due) {}
+        List<Order> orders = new ArrayList<>();
+        for (int i = 0; i < here.known.open.length; i++) {
+            orders.add(new Order(Pegging.SupplyKind.OPEN, i, here.known.openDay[i]));
+        }
+        for (int o = 0; o < here.planned.size; o++) {
+            orders.add(new Order(Pegging.SupplyKind.PLANNED, o, here.planned.due[o]));
+        }
+        orders.sort(Comparator.comparingInt(Order::due));
+        orders.forEach(order -> first(p, order.kind, order.index));
+    }
+
+    void planned(int p, int sequence) {
+        first(p, Pegging.SupplyKind.PLANNED, sequence);
+    }
+
+    void open(OpenOrder order) {
+        int p = snapshot.pointOf(order.item(), order.site());
+        PointPlan here = plan.plans[p];
+        for (int i = 0; here != null && i < here.known.open.length; i++) {
+            if (here.known.open[i].order() == order) {
+                first(p, Pegging.SupplyKind.OPEN, i);
+            }
+        }
+    }
+
+    private void first(int p, Pegging.SupplyKind kind, int index) {
+        int due = kind == Pegging.SupplyKind.OPEN
+                ? plan.plans[p].known.open[index].order().dueDay()
+                : plan.plans[p].planned.due[index];
+        long quantity = kind == Pegging.SupplyKind.OPEN
+                ? plan.plans[p].known.openQuantity[index]
+                : plan.plans[p].planned.good[index];
+        int day = kind == Pegging.SupplyKind.OPEN ? possible.ofOpen(p, index) : possible.ofPlanned(p, index);
+        order(p, kind, index, quantity, due, lateness(day, due), -1, 0, false);
+    }
+
+    // ---- down the pegs
+
+    /** @param decides what they wait for decides when the bar above can be, if it decides when they can be */
+    private void follow(List<Wait> waits, Wait largest, int above, int depth, boolean decides) {
+        if (largest != null) {
+            demand(largest, above, depth, decides);
+        }
+        for (Wait wait : waits) {
+            if (wait != largest) {
+                demand(wait, above, depth, false);
+            }
+        }
+    }
+
+    private void demand(Wait wait, int above, int depth, boolean decides) {
+        if (bars.full()) {
+            return;
+        }
+        int p = wait.point;
+        Pegging pegs = plan.plans[p].pegging;
+        int lateness = lateness(possible.ofDemand(p, wait.demand), wait.needed);
+        int last = -1;
+        int latest = Integer.MIN_VALUE;
+        long stock = 0;
+        long served = 0;
+        for (int i = pegs.start[wait.demand]; i < pegs.start[wait.demand + 1]; i++) {
+            int day = day(p, pegs.kind(i), pegs.supply(i));
+            if (day > latest) {
+                latest = day;
+                last = i;
+            }
+            served += pegs.quantity[i];
+            stock += pegs.kind(i) == Pegging.SupplyKind.STOCK ? pegs.quantity[i] : 0;
+        }
+        long missing = plan.plans[p].demands.quantity[wait.demand] - served;
+        if (missing > 0) {
+            rest(PlanThread.Kind.MISSING, wait, missing, above, depth, decides, lateness);
+        }
+        boolean lastDecides = decides && missing == 0;
+        if (last >= 0 && pegs.kind(last) != Pegging.SupplyKind.STOCK) {
+            peg(wait, last, lateness, above, depth, lastDecides);
+        }
+        for (int i = pegs.start[wait.demand]; i < pegs.start[wait.demand + 1]; i++) {
+            if (i != last && pegs.kind(i) != Pegging.SupplyKind.STOCK) {
+                peg(wait, i, lateness, above, depth, false);
+            }
+        }
+        if (stock > 0) {
+            boolean stockDecides = lastDecides && last >= 0 && pegs.kind(last) == Pegging.SupplyKind.STOCK;
+            rest(PlanThread.Kind.STOCK, wait, stock, above, depth, stockDecides, lateness);
+        }
+    }
+
+    private void peg(Wait wait, int peg, int lateness, int above, int depth, boolean decides) {
+        Pegging pegs = plan.plans[wait.point].pegging;
+        order(
+                wait.point,
+                pegs.kind(peg),
+                pegs.supply(peg),
+                pegs.quantity[peg],
+                wait.needed,
+                lateness,
+                above,
+                depth,
+                decides);
+    }
+
+    private int day(int p, Pegging.SupplyKind kind, int index) {
+        return switch (kind) {
+            case STOCK -> snapshot.today;
+            case OPEN -> possible.ofOpen(p, index);
+            case PLANNED -> possible.ofPlanned(p, index);
+        };
+    }
+
+    /** What is used of stock, or has no supply at all. */
+    private void rest(
+            PlanThread.Kind kind, Wait wait, long quantity, int above, int depth, boolean decides, int lateness) {
+        ThreadBars.Bar bar = new ThreadBars.Bar();
+        bar.kind = kind;
+        bar.point = snapshot.points[wait.point];
+        bar.quantity = quantity;
+        bar.pegged = quantity;
+        bar.due = kind == PlanThread.Kind.STOCK ? snapshot.today : wait.needed;
+        bar.possible = kind == PlanThread.Kind.STOCK ? snapshot.today : PossibleDates.NEVER;
+        bar.needed = wait.needed;
+        bar.depth = depth;
+        bar.above = above;
+        if (decides) {
+            bar.decides.put(above, lateness);
+        }
+        bars.add(bar);
+    }
+
+    private void order(
+            int p,
+            Pegging.SupplyKind kind,
+            int index,
+            long pegged,
+            int needed,
+            int lateness,
+            int above,
+            int depth,
+            boolean decides) {
+        List<Wait> waits = new ArrayList<>();
+        boolean planned = kind == Pegging.SupplyKind.PLANNED;
+        Wait largest = planned ? waitsOfPlanned(p, index, waits) : waitsOfOpen(p, index, waits);
+        if (planned && snapshot.points[p].phantom) {
+            // passed through: its components are those of what stands above
+            follow(waits, largest, above, depth, decides);
+            return;
+        }
+        Integer known = shown.get(List.of(p, kind, index));
+        if (known != null) {
+            bars.get(known).alsoFor.add(above);
+            // open orders may wait for each other in a circle: met again, it decides nothing
+            if (decides && !bars.standsAbove(known, above)) {
+                bars.get(known).decides.put(above, lateness);
+            }
+            return;
+        }
+        ThreadBars.Bar bar = planned ? plannedBar(p, index) : openBar(p, index);
+        bar.pegged = pegged;
+        bar.needed = needed;
+        bar.lateness = lateness;
+        bar.above = above;
+        bar.depth = depth;
+        if (decides) {
+            bar.decides.put(above, lateness);
+        }
+        int at = bars.add(bar);
+        if (at >= 0) {
+            shown.put(List.of(p, kind, index), at);
+            follow(waits, largest, at, depth + 1, true);
+        }
+    }
+
+    private ThreadBars.Bar plannedBar(int p, int o) {
+        PlannedOrders planned = plan.plans[p].planned;
+        ThreadBars.Bar bar = new ThreadBars.Bar();
+        bar.kind = PlanThread.Kind.PLANNED;
+        bar.point = snapshot.points[p];
+        bar.source = bar.point.source;
+        bar.sequence = o;
+        bar.quantity = planned.good[o];
+        bar.start = planned.start[o];
+        bar.due = planned.due[o];
+        bar.possible = possible.ofPlanned(p, o);
+        return bar;
+    }
+
+    private ThreadBars.Bar openBar(int p, int i) {
+        OpenOrder order = plan.plans[p].known.open[i].order();
+        ThreadBars.Bar bar = new ThreadBars.Bar();
+        bar.kind = PlanThread.Kind.OPEN;
+        bar.point = snapshot.points[p];
+        bar.source = order.kind();
+        bar.number = order.number();
+        bar.line = order.line();
+        bar.quantity = order.quantity();
+        bar.start = order.startDay();
+        bar.due = order.dueDay();
+        bar.possible = possible.ofOpen(p, i);
+        return bar;
+    }
+
+    /** Collects what a planned order waits for; returns what of it decides, or null if its own start does. */
+    private Wait waitsOfPlanned(int p, int o, List<Wait> into) {
+        Network network = snapshot.network;
+        for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+            int below = network.edgeTo[e];
+            int d = plan.plans[below] == null
+                    ? DemandList.ABSENT
+                    : plan.plans[below].demands.raisedBy(network.edgeSlot[e], o);
+            if (d != DemandList.ABSENT) {
+                into.add(new Wait(below, d, plan.plans[below].demands.ownDay[d]));
+            }
+        }
+        PlannedOrders planned = plan.plans[p].planned;
+        return largest(p, planned.start[o], planned.due[o], into);
+    }
+
+    private Wait waitsOfOpen(int p, int i, List<Wait> into) {
+        OpenSupply supply = plan.plans[p].known.open[i];
+        OpenOrder order = supply.order();
+        boolean released = order.stage() == Stage.RELEASED;
+        for (int below : supply.waitsAt()) {
+            addOf(order, below, into, released ? snapshot.today : OpenOrder.NO_DAY);
+        }
+        boolean started = released || order.startDay() == OpenOrder.NO_DAY;
+        return largest(p, started ? snapshot.today : order.startDay(), order.dueDay(), into);
+    }
+
+    /** The demands of a document at a point. */
+    private void addOf(Object document, int p, List<Wait> into, int notBefore) {
+        if (p < 0 || plan.plans[p] == null) {
+            return;
+        }
+        DocumentDemands documents = snapshot.demands[p];
+        DemandList demands = plan.plans[p].demands;
+        for (int k = 0; k < documents.size; k++) {
+            int d = documents.document[k] == document ? demands.documentAt[k] : DemandList.ABSENT;
+            if (d != DemandList.ABSENT) {
+                into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore)));
+            }
+        }
+    }
+
+    private Wait largest(int p, int start, int due, List<Wait> waits) {
+        Slips slips = new Slips();
+        slips.of(snapshot.points[p], snapshot.today, 1);
+        slips.begin(0, p, start, due);
+        Wait largest = null;
+        for (Wait wait : waits) {
+            int day = possible.ofDemand(wait.point, wait.demand);
+            int cause = possible.causeOfDemand(wait.point, wait.demand);
+            if (slips.waitFor(0, snapshot.points[wait.point].item, wait.needed, day, cause)) {
+                largest = wait;
+            }
+        }
+        return largest;
+    }
+
+    /** Of the parts of a customer order's line, the first of those that are possible last. */
+    private Wait latest(List<Wait> parts) {
+        Wait latest = parts.get(0);
+        for (Wait part : parts) {
+            if (possible.ofDemand(part.point, part.demand) > possible.ofDemand(latest.point, latest.demand)) {
+                latest = part;
+            }
+        }
+        return latest;
+    }
+
+    private static int lateness(int possibleDay, int needed) {
+        return possibleDay == PossibleDates.NEVER ? PossibleDates.NEVER : possibleDay - needed;
+    }
+
+    PlanThread thread() {
+        return bars.thread();
+    }
+}

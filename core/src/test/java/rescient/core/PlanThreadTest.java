@@ -1,0 +1,148 @@
+package rescient.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static rescient.core.Example.buy;
+import static rescient.core.Example.make;
+
+import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+/** Threads: today is Monday 2 March 2026, Monday to Friday work. */
+class PlanThreadTest {
+    /** Depth, kind, item, dates and what it adds: "1 PLANNED A 4 Mar > 6 Mar, possible 18 Mar, adds 0". */
+    private static List<String> lines(PlanThread thread) {
+        return thread.bars().stream()
+                .map(b -> b.depth() + " " + b.kind() + " " + b.item()
+                        + (b.startDay() == OpenOrder.NO_DAY ? " " : " " + Example.text(b.startDay()) + " > ")
+                        + Example.text(b.dueDay())
+                        + (b.possibleDay() == null ? ", never" : ", possible " + Example.text(b.possibleDay()))
+                        + (b.deciding() ? ", adds " + b.addsDays() : ""))
+                .toList();
+    }
+
+    private static Example chair() {
+        return new Example()
+                .planned(
+                        make("CHAIR").leadTimeDays(2),
+                        buy("SEAT").leadTimeDays(10),
+                        buy("LEG").leadTimeDays(1))
+                .bom("CHAIR", "SEAT", "1")
+                .bom("CHAIR", "LEG", "4");
+    }
+
+    /**
+     * The chair is wanted on Friday 6 March and starts on Wednesday the 4th. A seat ordered today comes 10 working days
+     * later, on Monday 16 March, 12 calendar days after the 4th; those are 8 working days, and 8 working days after the
+     * 6th is the 18th, 12 calendar days late. Three legs are on hand, 37 are bought the day before.
+     */
+    @Test
+    void theChainThatDecidesComesFirstAndAddsUpToTheLateness() {
+        Plan plan = chair().stock("LEG", 3).wanted("CHAIR", 10, "6 Mar").plan();
+
+        assertThat(lines(PlanThread.ofCustomerOrder(plan, "3")))
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 6 Mar, possible 18 Mar, adds 0",
+                        "1 PLANNED CHAIR 4 Mar > 6 Mar, possible 18 Mar, adds 0",
+                        "2 PLANNED SEAT 18 Feb > 4 Mar, possible 16 Mar, adds 12",
+                        "2 PLANNED LEG 3 Mar > 4 Mar, possible 4 Mar",
+                        "2 STOCK LEG 2 Mar, possible 2 Mar");
+    }
+
+    /**
+     * Wanted on Monday 9 March, the chair starts on Thursday the 5th. The seat of the 16th is 11 days late, 7 working
+     * days; 7 working days after the 9th is the 18th, 9 days late: the weekend between the 5th and the 9th is no longer
+     * in the way, so the chair adds -2.
+     */
+    @Test
+    void aWeekendThatIsNoLongerInTheWayIsTakenOff() {
+        Plan plan = chair().stock("LEG", 40).wanted("CHAIR", 10, "9 Mar").plan();
+
+        assertThat(lines(PlanThread.ofCustomerOrder(plan, "3")))
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 9 Mar, possible 18 Mar, adds 0",
+                        "1 PLANNED CHAIR 5 Mar > 9 Mar, possible 18 Mar, adds -2",
+                        "2 PLANNED SEAT 19 Feb > 5 Mar, possible 16 Mar, adds 11",
+                        "2 STOCK LEG 2 Mar, possible 2 Mar");
+    }
+
+    /** One purchase of 20 seats serves both chair orders of the 20th: it stands once, and for the second too. */
+    @Test
+    void anOrderStandsOnceAndSaysWhoElseWaitsForIt() {
+        Plan plan = chair().stock("LEG", 100)
+                .planned(buy("SEAT")
+                        .leadTimeDays(3)
+                        .rule(PlanningRule.FIXED_QUANTITY)
+                        .fixedQuantity(Quantity.of(20)))
+                .open("M1", Source.MAKE, Stage.FIRMED, "CHAIR", 10, "20 Mar", "18 Mar", false)
+                .stillToIssue("M1", "SEAT", 10, "18 Mar")
+                .wanted("CHAIR", 20, "20 Mar")
+                .plan();
+        PlanThread thread = PlanThread.ofCustomerOrder(plan, "3");
+
+        PlanThread.Bar seats = thread.bars().stream()
+                .filter(b -> b.item().equals("SEAT"))
+                .reduce((a, b) -> {
+                    throw new AssertionError("twice");
+                })
+                .orElseThrow();
+        assertThat(seats.quantity()).isEqualTo(Quantity.of(20));
+        assertThat(seats.alsoFor()).hasSize(1);
+        assertThat(thread.bars().get(seats.alsoFor().get(0)).item()).isEqualTo("CHAIR");
+    }
+
+    /** Nothing says how a varnish is replenished, so the chair can never be there. */
+    @Test
+    void whatHasNoSupplyIsMissing() {
+        Plan plan = new Example()
+                .planned(make("CHAIR").leadTimeDays(2))
+                .items("VARNISH")
+                .bom("CHAIR", "VARNISH", "1")
+                .wanted("CHAIR", 1, "20 Mar")
+                .plan();
+
+        assertThat(lines(PlanThread.ofCustomerOrder(plan, "2")))
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 20 Mar, never, adds 0",
+                        "1 PLANNED CHAIR 18 Mar > 20 Mar, never, adds 0",
+                        "2 MISSING VARNISH 18 Mar, never, adds null");
+    }
+
+    @Test
+    void ofAnOrderAndOfAStockPoint() {
+        Plan plan = chair().stock("LEG", 40)
+                .open("P7", Source.BUY, Stage.RELEASED, "SEAT", 10, "13 Mar")
+                .wanted("CHAIR", 10, "20 Mar")
+                .plan();
+
+        assertThat(lines(PlanThread.ofPlanned(plan, "CHAIR", "W", 0)))
+                .containsExactly(
+                        "0 PLANNED CHAIR 18 Mar > 20 Mar, possible 20 Mar, adds 0",
+                        "1 OPEN SEAT 13 Mar, possible 13 Mar",
+                        "1 STOCK LEG 2 Mar, possible 2 Mar");
+        assertThat(lines(PlanThread.ofOpen(plan, "P7", "1")))
+                .containsExactly("0 OPEN SEAT 13 Mar, possible 13 Mar, adds 0");
+        assertThat(lines(PlanThread.ofPoint(plan, "SEAT", "W")))
+                .containsExactly("0 OPEN SEAT 13 Mar, possible 13 Mar, adds 0");
+        assertThat(PlanThread.ofCustomerOrder(plan, "none").bars()).isEmpty();
+        assertThat(PlanThread.ofOpen(plan, "none", "1").bars()).isEmpty();
+    }
+
+    @Property(tries = 500)
+    void theDecidingChainAddsUpAndEndsAtTheCulprit(@ForAll long seed) {
+        Plan plan = new Planner().plan(new AfterTest.Model(seed).snapshot(), PlanOptions.ALL);
+        for (Signal late : plan.lateLines()) {
+            PlanThread thread = PlanThread.ofCustomerOrder(plan, late.orderNumber());
+            List<PlanThread.Bar> deciding =
+                    thread.bars().stream().filter(PlanThread.Bar::deciding).toList();
+            assertThat(deciding.stream().mapToInt(PlanThread.Bar::addsDays).sum())
+                    .isEqualTo(late.days());
+            PlanThread.Bar culprit = deciding.get(deciding.size() - 1);
+            // where orders wait for each other in a circle, one met again decides nothing
+            if (plan.snapshot.ordersWaitBelow) {
+                assertThat(culprit.item() + " " + culprit.site()).isEqualTo(late.causeItem() + " " + late.causeSite());
+            }
+        }
+    }
+}
