@@ -1,6 +1,17 @@
 import { page } from '$app/state';
 import type { Schemas } from './api/client';
 
+/** The views of the Plan. */
+export const PLAN_VIEWS = [
+  { href: '/plan', name: 'Decide', keys: 'g d', says: 'All that wants a decision' },
+  {
+    href: '/plan/threads',
+    name: 'Threads',
+    keys: 'g t',
+    says: 'Orders and all that they wait for, on the time axis'
+  }
+];
+
 /** What of the address says how the list looks; the rest says what is opened. */
 export const PLAN_VIEW = [
   'for',
@@ -65,6 +76,21 @@ export function orderHref(number: string): string {
 
 export function itemHref(code: string): string {
   return '/items?' + new URLSearchParams({ code }).toString();
+}
+
+/** The thread of a customer order. */
+export function threadHref(number: string): string {
+  return '/plan/threads?' + new URLSearchParams({ number }).toString();
+}
+
+/** The thread of a planned order or of a line of an order. */
+export function orderThreadHref(key: string): string {
+  return '/plan/threads?' + new URLSearchParams({ order: key }).toString();
+}
+
+/** The thread of all that is ordered at a stock point. */
+export function pointThreadHref(item: string, site: string): string {
+  return '/plan/threads?' + new URLSearchParams({ item, site }).toString();
 }
 
 export function pointHref(item: string, site: string): string {

@@ -3,9 +3,10 @@
   import { toAddress } from '$lib/address';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { date, longDate, money, quantity, words } from '$lib/format';
-  import { hrefOf, itemHref, plannedHref, pointHref } from '$lib/links';
+  import { hrefOf, itemHref, orderThreadHref, plannedHref, pointHref } from '$lib/links';
   import { people } from '$lib/people.svelte';
   import { trial } from '$lib/trial.svelte';
+  import Key from '$lib/ui/Key.svelte';
   import Slip from '$lib/ui/Slip.svelte';
   import Offers from './Offers.svelte';
   import { repairsOf } from './repairs';
@@ -208,7 +209,12 @@
               </li>
             {/if}
           </ul>
-          <h3 class="section mt-3">Needs</h3>
+          <h3 class="section mt-3 flex justify-between">
+            Needs
+            {#if order}<a class="link text-sm font-normal" href={orderThreadHref(order)}
+                >level by level <Key name="t" /></a
+              >{/if}
+          </h3>
           <ul data-testid="needs">
             {#each detail.needs as need, i (i)}
               <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">

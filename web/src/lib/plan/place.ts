@@ -1,3 +1,4 @@
+import { orderThreadHref, pointThreadHref, threadHref } from '$lib/links';
 import { itemOf, siteOf, type Row } from './filters';
 
 export interface PointInView {
@@ -24,4 +25,14 @@ export function placeOf(
   if (parts.length > 2) return { item: decoded(parts[0]), site: decoded(parts[1]), order: key };
   const row = rows.get(key);
   return row && { item: itemOf(row), site: siteOf(row) };
+}
+
+/** The address of the thread of what a row is about. */
+export function threadOf(row: Row): string {
+  if ('order' in row) return orderThreadHref(row.order.key);
+  const { signal } = row.signal;
+  if (signal.order) return orderThreadHref(signal.order);
+  return signal.kind === 'demand_late' && signal.orderNumber
+    ? threadHref(signal.orderNumber)
+    : pointThreadHref(signal.item, signal.site);
 }

@@ -21,6 +21,8 @@
     active?: string;
     /** Width of the list. */
     list: string;
+    /** The views of the place, in the place of its title. */
+    views?: Snippet;
     chips?: Snippet;
     aside?: Snippet;
     heads: Snippet;
@@ -41,6 +43,7 @@
     follow,
     active,
     list,
+    views,
     chips,
     aside,
     heads,
@@ -62,7 +65,12 @@
 
 <div class="grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
   <div class="no-print flex items-center gap-2 border-b border-line px-4">
-    <h1 class="mr-2 text-lg">{title}</h1>
+    {#if views}
+      <h1 class="sr-only">{title}</h1>
+      {@render views()}
+    {:else}
+      <h1 class="mr-2 text-lg">{title}</h1>
+    {/if}
     {@render chips?.()}
     <label class="chip">
       <span class="sr-only">Filter by {filters}</span>

@@ -17,8 +17,9 @@
   import { csvOf } from '$lib/plan/orders-csv';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
-  import { placeOf } from '$lib/plan/place';
+  import { placeOf, threadOf } from '$lib/plan/place';
   import { PlanList } from '$lib/plan/plan.svelte';
+  import PlanViews from '$lib/plan/PlanViews.svelte';
   import PlannedRow from '$lib/plan/PlannedRow.svelte';
   import PointPane from '$lib/plan/PointPane.svelte';
   import ReleasePane from '$lib/plan/ReleasePane.svelte';
@@ -48,7 +49,7 @@
   }));
 
   const list = new PlanList();
-  const views = new Views();
+  const saved = new Views();
   const filters = $derived(filtersFrom(fromAddress));
   const columns = $derived(columnsOf(fromAddress('columns')));
   $effect(() => {
@@ -66,27 +67,12 @@
   // the last view comes back when the place is entered without one
   let entered = false;
   $effect(() => {
-    if (views.last === undefined) return;
+    if (saved.last === undefined) return;
     const now = viewOf(page.url.searchParams);
-    if (!entered && now === '' && views.last !== '' && page.url.search === '')
-      void goto(`/plan?${views.last}`, { replaceState: true, keepFocus: true });
-    else views.remember(now);
+    if (!entered && now === '' && saved.last !== '' && page.url.search === '')
+      void goto(`/plan?${saved.last}`, { replaceState: true, keepFocus: true });
+    else saved.remember(now);
     entered = true;
-  });
-
-  // a trial stands in the address, so that it can be shared and outlives a reload
-  $effect(() => {
-    const without = fromAddress('without')?.split(' ').filter(Boolean) ?? [];
-    if (without.join(' ') !== trial.without.join(' ')) {
-      trial.without = without;
-      void client.invalidateQueries({ queryKey: ['plan'] });
-    }
-    return () => {
-      if (!page.url.pathname.startsWith('/plan') && trial.on) {
-        trial.without = [];
-        void client.invalidateQueries({ queryKey: ['plan'] });
-      }
-    };
   });
 
   let releasing = $state<string[] | undefined>();
@@ -254,6 +240,11 @@
     }
   }
 
+  function thread() {
+    const row = list.cursor === undefined ? undefined : list.byKey.get(list.cursor);
+    if (row) void goto(threadOf(row));
+  }
+
   function sortBy(column: string) {
     const now = filters.sort;
     void toAddress({ sort: now === column ? `-${column}` : now === `-${column}` ? undefined : column });
@@ -306,6 +297,7 @@
       { keys: 'Enter', says: 'Keep it', run: () => decidePane?.keep() },
       { keys: 'u', says: 'Take back the last decision', run: () => void undo() },
       { keys: 'd', says: 'Decisions', run: decisions.run },
+      { keys: 't', says: 'Thread: what it waits for', run: thread },
       { keys: 's', says: 'Signals', run: showSignals },
       { keys: 'r', says: 'Release', run: release },
       { keys: '/', says: 'Filter the list', run: () => frame?.focusFilter() },
@@ -362,23 +354,15 @@
   list="minmax(520px, {listWidth(columns)}px)"
   row={entry}
 >
+  {#snippet views()}<PlanViews />{/snippet}
   {#snippet chips()}
-    <PlanFilters {filters} {columns} {today} choices={rows.data?.choices} {views} />
+    <PlanFilters {filters} {columns} {today} choices={rows.data?.choices} views={saved} />
   {/snippet}
   {#snippet aside()}
-    {#if trial.on}
-      <p class="ml-auto flex items-center gap-2 bg-marigold px-2 py-0.5 text-on-marigold" role="status">
-        <b>Trial</b> without {trial.without.map((k) => k.split('~')[0]).join(', ')}
-        <button type="button" class="font-bold underline" onclick={() => toAddress({ without: undefined })}
-          >Put back</button
-        >
-      </p>
-    {/if}
     {#if plan.data}
       <button
         type="button"
-        class="flex items-center gap-2"
-        class:ml-auto={!trial.on}
+        class="ml-auto flex items-center gap-2"
         onclick={showSignals}
         aria-pressed={signals}
       >

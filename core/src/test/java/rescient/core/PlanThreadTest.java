@@ -129,6 +129,41 @@ class PlanThreadTest {
         assertThat(PlanThread.ofOpen(plan, "none", "1").bars()).isEmpty();
     }
 
+    /** Both chairs wait for the seats of the 16th; the leg is sold from stock. A kit of both is met with the chair. */
+    @Test
+    void everyCustomerOrderHasADayOnWhichItCanBeMet() {
+        Plan plan = chair().item("SET", ItemKind.KIT)
+                .bom("SET", "LEG", "1")
+                .bom("SET", "CHAIR", "1")
+                .stock("LEG", 60)
+                .wanted("LEG", 3, "4 Mar")
+                .wanted("CHAIR", 10, "6 Mar")
+                .wanted("SET", 1, "6 Mar")
+                .wanted("CHAIR", 1, "20 Mar")
+                .plan();
+
+        assertThat(Promise.of(plan).stream()
+                        .map(p -> p.line().item() + " " + Example.text(p.line().dueDay()) + " > "
+                                + Example.text(p.possibleDay()) + (p.late() ? ", " + p.causeItem() : "")))
+                .containsExactly(
+                        "LEG 4 Mar > 4 Mar",
+                        "CHAIR 6 Mar > 18 Mar, SEAT",
+                        "SET 6 Mar > 18 Mar, SEAT",
+                        "CHAIR 20 Mar > 20 Mar");
+    }
+
+    @Property(tries = 300)
+    void lateLinesAndPromisesSayTheSame(@ForAll long seed) {
+        Plan plan = new Planner().plan(new AfterTest.Model(seed).snapshot(), PlanOptions.ALL);
+        assertThat(Promise.of(plan).stream()
+                        .filter(p -> p.late() && p.possibleDay() != null)
+                        .map(p ->
+                                p.line().number() + " " + p.possibleDay() + " " + p.causeItem() + " " + p.causeSite()))
+                .containsExactlyInAnyOrderElementsOf(plan.lateLines().stream()
+                        .map(s -> s.orderNumber() + " " + s.newDay() + " " + s.causeItem() + " " + s.causeSite())
+                        .toList());
+    }
+
     @Property(tries = 500)
     void theDecidingChainAddsUpAndEndsAtTheCulprit(@ForAll long seed) {
         Plan plan = new Planner().plan(new AfterTest.Model(seed).snapshot(), PlanOptions.ALL);

@@ -1,0 +1,93 @@
+package rescient.server.planning;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import rescient.core.PlanThread;
+import rescient.core.Promise;
+import rescient.core.Quantity;
+import rescient.dataset.Row;
+import rescient.server.platform.Nullable;
+
+/**
+ * A line of a customer order with the day on which it can really be met.
+ *
+ * @param key of the line
+ * @param possible null if it can never be met
+ * @param days calendar days late, 0 on time, null if it can never be met
+ * @param culprit the item whose supply decides, where it is late
+ * @param levels how many levels below the order for the item itself the culprit's supply lies
+ */
+record PromiseRow(
+        String key,
+        String number,
+        String line,
+        @Nullable String customer,
+        String item,
+        String itemName,
+        String site,
+        BigDecimal quantity,
+        String unit,
+        LocalDate wanted,
+        @Nullable LocalDate possible,
+        @Nullable Integer days,
+        boolean late,
+        @Nullable String culprit,
+        @Nullable String culpritName,
+        @Nullable String culpritSite,
+        @Nullable Integer levels) {
+
+    static PromiseRow of(PlanVersion version, Promise promise) {
+        Directory directory = version.directory();
+        var line = promise.line();
+        Row row = directory.customerOrder(line.number(), line.line());
+        return new PromiseRow(
+                OrderKey.ofLine(line.number(), line.line()),
+                line.number(),
+                line.line(),
+                row == null ? null : directory.customerName(row.text("customer")),
+                line.item(),
+                directory.itemName(line.item()),
+                line.site(),
+                Quantity.decimal(line.quantity()),
+                directory.unit(line.item()),
+                Words.date(line.dueDay()),
+                Words.dateOrNull(promise.possibleDay()),
+                promise.possibleDay() == null ? null : promise.possibleDay() - line.dueDay(),
+                promise.late(),
+                promise.causeItem(),
+                promise.causeItem() == null ? null : directory.itemName(promise.causeItem()),
+                promise.causeSite(),
+                promise.late() ? levels(version, promise) : null);
+    }
+
+    /** Along the chain that decides, from the customer order's line to its end. */
+    private static int levels(PlanVersion version, Promise promise) {
+        List<PlanThread.Bar> bars = PlanThread.ofCustomerOrder(
+                        version.plan(), promise.line().number())
+                .bars();
+        int at = -1;
+        for (int i = 0; i < bars.size() && at < 0; i++) {
+            boolean first = bars.get(i).depth() == 0
+                    && bars.get(i).line().equals(promise.line().line());
+            at = first ? i : -1;
+        }
+        // the customer order and the order for its item are no levels below it
+        int levels = -2;
+        for (int next = at; next >= 0; levels++) {
+            next = deciding(bars, next);
+        }
+        return Math.max(0, levels);
+    }
+
+    /** The place of the bar that decides another, or -1. */
+    private static int deciding(List<PlanThread.Bar> bars, int above) {
+        for (int i = above + 1; i < bars.size(); i++) {
+            PlanThread.Bar bar = bars.get(i);
+            if (bar.deciding() && (bar.above() == above || bar.alsoFor().contains(above))) {
+                return i;
+            }
+        }
+        return -1;
+    }
+}

@@ -1,0 +1,87 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Threads, and the customer orders that one starts from. */
+class ThreadsTest extends ServerTest {
+    private JsonNode line(JsonNode all, String key) {
+        for (JsonNode row : all) {
+            if (row.get("key").asText().equals(key)) {
+                return row;
+            }
+        }
+        throw new AssertionError("no line " + key);
+    }
+
+    @Test
+    void everyOpenLineSaysWhenItCanBeMetAndWhoIsToBlame() throws Exception {
+        JsonNode all = get("ida", "/api/plan/threads/customer-orders").body();
+        JsonNode late = line(all, "SO-790~1");
+        assertThat(late.get("customer").asText()).isEqualTo("Aldery Bees");
+        assertThat(late.get("culprit").asText()).isEqualTo("BRG-6202");
+        // extractor, gearbox, shaft unit, bearing carrier, bearing: four levels below the extractor
+        assertThat(late.get("levels").asInt()).isEqualTo(4);
+        assertThat(all).filteredOn(r -> r.get("late").asBoolean()).hasSize(1);
+        assertThat(all).allSatisfy(r -> assertThat(r.get("days").asInt()).isNotNegative());
+    }
+
+    @Test
+    void theThreadOfALateOrderAddsUpToItsLateness() throws Exception {
+        JsonNode late = line(get("ida", "/api/plan/threads/customer-orders").body(), "SO-790~1");
+        JsonNode bars = get("ida", "/api/plan/threads/customer-order?number=SO-790")
+                .body()
+                .get("bars");
+        List<String> chain = new ArrayList<>();
+        int days = 0;
+        for (JsonNode bar : bars) {
+            if (bar.get("deciding").asBoolean()) {
+                chain.add(bar.get("item").asText());
+                days += bar.get("adds").asInt();
+            }
+        }
+        assertThat(chain).containsExactly("EXTR-4", "EXTR-4", "GBX-410", "SHF-410", "CARR-62", "BRG-6202");
+        assertThat(days).isEqualTo(late.get("days").asInt()).isPositive();
+    }
+
+    @Test
+    void plannedOrdersOpenOrdersAndStockPointsHaveThreads() throws Exception {
+        JsonNode first = get("ida", "/api/plan/orders").body().get("orders").get(0);
+        String key = first.get("key").asText();
+        JsonNode planned = get("ida", "/api/plan/threads/order?key=" + key).body();
+        assertThat(planned.get("bars").get(0).get("key").asText()).isEqualTo(key);
+        assertThat(planned.get("bars").get(0).get("stage").asText()).isEqualTo("planned");
+
+        JsonNode open = get("ida", "/api/plan/threads/order?key=MO-303~1").body();
+        assertThat(open.get("bars").get(0).get("stage").asText()).isEqualTo("firmed");
+        assertThat(open.get("bars").get(0).get("link").get("kind").asText()).isEqualTo("order");
+
+        JsonNode point = get("ida", "/api/plan/threads/stock-point?item=EXTR-4&site=FACT")
+                .body();
+        assertThat(point.get("title").asText()).startsWith("Honey extractor");
+    }
+
+    @Test
+    void whatIsGoneIsSaid() throws Exception {
+        assertThat(get("ida", "/api/plan/threads/customer-order?number=SO-1")
+                        .body()
+                        .get("gone")
+                        .asText())
+                .isEqualTo("The plan has no open line of the customer order SO-1.");
+        assertThat(get("ida", "/api/plan/threads/order?key=BRG-6202~FACT~2031-01-01~7~0")
+                        .body()
+                        .get("gone")
+                        .asText())
+                .isEqualTo("The plan no longer asks for 7 BRG-6202 on 1 Jan.");
+        assertThat(get("ida", "/api/plan/threads/order?key=PO-9~1")
+                        .body()
+                        .get("gone")
+                        .asText())
+                .contains("PO-9");
+        assertThat(get(null, "/api/plan/threads/customer-orders").status()).isEqualTo(401);
+    }
+}

@@ -1,0 +1,48 @@
+<script lang="ts">
+  import { longDate, quantity, shortDate } from '$lib/format';
+  import { lateness, type Promise } from './threads';
+
+  interface Props {
+    promise: Promise;
+    today: string;
+    here: boolean;
+    onopen: () => void;
+  }
+  let { promise, today, here, onopen }: Props = $props();
+</script>
+
+<!-- the keys of the list act from anywhere on the page -->
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<div
+  class="plan-row"
+  class:here
+  style:grid-template-columns="minmax(0, 1fr) 58px 94px"
+  role="option"
+  aria-selected={here}
+  tabindex="-1"
+  id="promise-{promise.key}"
+  onclick={onopen}
+>
+  <span class="what">
+    <span class="name"
+      ><b>{promise.number}</b>
+      {promise.customer ?? ''} <small>{quantity(promise.quantity)} {promise.itemName}</small></span
+    >
+    <span class="where" class:late={promise.late}>{lateness(promise)}</span>
+  </span>
+  <span class="num due" title={longDate(promise.wanted)}>{shortDate(promise.wanted, today)}</span>
+  <span class="num" class:short={promise.late}>
+    {#if !promise.late}<span class="none" title="can be met in time">·</span>
+    {:else if promise.possible}<span title={longDate(promise.possible)}
+        >{shortDate(promise.possible, today)}</span
+      >
+      <span class="badge" title="calendar days late">+{promise.days}</span>
+    {:else}<b>never</b>{/if}
+  </span>
+</div>
+
+<style>
+  .late {
+    color: var(--vermilion) !important;
+  }
+</style>

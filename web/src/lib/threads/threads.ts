@@ -1,0 +1,122 @@
+// Threads: which bars are shown, and where they lie on the time axis.
+import type { Schemas } from '$lib/api/client';
+import { date, dayNumber, isoDay } from '$lib/format';
+
+export type Bar = Schemas['Bar'];
+export type Promise = Schemas['PromiseRow'];
+
+/** A bar with its place among all of its thread. */
+export interface Placed {
+  bar: Bar;
+  at: number;
+  /** Whether others wait under it. */
+  opens: boolean;
+}
+
+/** How much of a thread is wanted. */
+export interface Look {
+  /** Only the chain that decides. */
+  deciding: boolean;
+  /** Nothing deeper than this many levels. */
+  levels: number;
+  /** Places of bars whose children are folded away. */
+  folded: ReadonlySet<number>;
+}
+
+/** The bars that are shown, in their order. */
+export function visible(bars: Bar[], look: Look): Placed[] {
+  const hidden = new Set<number>();
+  const shown: Placed[] = [];
+  bars.forEach((bar, at) => {
+    const away =
+      (bar.above >= 0 && (hidden.has(bar.above) || look.folded.has(bar.above))) ||
+      bar.depth > look.levels ||
+      (look.deciding && !bar.deciding);
+    if (away) hidden.add(at);
+    else shown.push({ bar, at, opens: bars[at + 1]?.above === at });
+  });
+  return shown;
+}
+
+/** The deepest level of a thread. */
+export function deepest(bars: Bar[]): number {
+  return bars.reduce((most, b) => Math.max(most, b.depth), 0);
+}
+
+export interface Axis {
+  from: number;
+  to: number;
+}
+
+/** From the first start to the last date of a thread, with some room on both sides. */
+export function axisOf(bars: Bar[], today: string): Axis {
+  const days = bars.flatMap((b) =>
+    [b.start, b.due, b.possible, b.needed].flatMap((d) => (d ? [dayNumber(d)] : []))
+  );
+  const from = Math.min(dayNumber(today), ...days);
+  const to = Math.max(dayNumber(today) + 14, ...days);
+  return { from: from - 2, to: to + 1 };
+}
+
+/** Where a day lies, as a part of the whole width. */
+export function part(axis: Axis, day: number): number {
+  return (day - axis.from) / (axis.to - axis.from);
+}
+
+const THURSDAY = 4; // 1970-01-01 was one
+const WEEK = 7;
+
+/** Today, and Mondays, so many that their labels have room. */
+export function mondays(axis: Axis, width: number, today: number): { day: number; text: string }[] {
+  const room = 54;
+  const perDay = width / (axis.to - axis.from);
+  let step = WEEK;
+  while (step * perDay < room) step *= 2;
+  const first = axis.from + ((WEEK + 1 - ((axis.from + THURSDAY) % WEEK)) % WEEK);
+  const marks = [{ day: today, text: 'today' }];
+  for (let day = first; day <= axis.to; day += step)
+    if (Math.abs(day - today) * perDay >= room) marks.push({ day, text: date(isoDay(day)) });
+  return marks;
+}
+
+/** `late by 5 days: Bearing 6202, 4 levels down`. */
+export function lateness(p: Promise): string {
+  if (!p.late) return 'on time';
+  const down = p.levels ? `, ${p.levels} ${p.levels === 1 ? 'level' : 'levels'} down` : '';
+  const culprit = p.culpritName ? `: ${p.culpritName}${down}` : '';
+  if (p.days === undefined || p.days === null) return `can never be met${culprit}`;
+  return `late by ${p.days} ${p.days === 1 ? 'day' : 'days'}${culprit}`;
+}
+
+/** A heading over the orders that one culprit makes late, or an order. */
+export type Line = { head: string; name: string; count: number } | { promise: Promise };
+
+export interface Wanted {
+  words: string;
+  late: boolean;
+  /** Gathered by what makes them late. */
+  gathered: boolean;
+}
+
+/** The list of customer orders as it is wanted; gathered, the culprit of most orders comes first. */
+export function linesOf(all: Promise[], wanted: Wanted): Line[] {
+  const words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
+  const fitting = all.filter((p) => {
+    const text = [p.number, p.customer, p.item, p.itemName, p.culprit, p.culpritName].join(' ').toLowerCase();
+    return (!(wanted.late || wanted.gathered) || p.late) && words.every((w) => text.includes(w));
+  });
+  if (!wanted.gathered) return fitting.map((promise) => ({ promise }));
+  const groups = new Map<string, Promise[]>();
+  for (const p of fitting) {
+    const key = `${p.culprit} ${p.culpritSite}`;
+    const group = groups.get(key);
+    if (group) group.push(p);
+    else groups.set(key, [p]);
+  }
+  return [...groups.entries()]
+    .sort((a, b) => b[1].length - a[1].length)
+    .flatMap(([head, group]) => [
+      { head, name: `${group[0]?.culprit} ${group[0]?.culpritName}`, count: group.length },
+      ...group.map((promise) => ({ promise }))
+    ]);
+}

@@ -1,0 +1,35 @@
+<script lang="ts">
+  import { useQueryClient } from '@tanstack/svelte-query';
+  import { goto } from '$app/navigation';
+  import { fromAddress } from '$lib/address';
+  import { shortcuts } from '$lib/desk.svelte';
+  import { PLAN_VIEWS } from '$lib/links';
+  import { trial } from '$lib/trial.svelte';
+
+  let { children } = $props();
+  const client = useQueryClient();
+
+  // a trial stands in the address, so that it can be shared and outlives a reload
+  $effect(() => {
+    const without = fromAddress('without')?.split(' ').filter(Boolean) ?? [];
+    if (without.join(' ') !== trial.without.join(' ')) {
+      trial.without = without;
+      void client.invalidateQueries({ queryKey: ['plan'] });
+    }
+  });
+  $effect(() => () => {
+    if (trial.on) {
+      trial.without = [];
+      void client.invalidateQueries({ queryKey: ['plan'] });
+    }
+  });
+
+  $effect(() =>
+    shortcuts.register(
+      'plan views',
+      PLAN_VIEWS.map((v) => ({ keys: v.keys, says: `Plan: ${v.name}`, run: () => void goto(v.href) }))
+    )
+  );
+</script>
+
+{@render children()}
