@@ -4,6 +4,7 @@ import type { Schemas } from './api/client';
 /** The views of the Plan. */
 export const PLAN_VIEWS = [
   { href: '/plan', name: 'Decide', keys: 'g d', says: 'All that wants a decision' },
+  { href: '/plan/periods', name: 'Periods', keys: 'g e', says: 'Balances in days, weeks and months' },
   {
     href: '/plan/threads',
     name: 'Threads',

@@ -10,7 +10,12 @@ export function csv(header: string[], rows: (string | number | null | undefined)
 
 /** Hands a text to the browser as a file. */
 export function download(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }));
+  save(name, new Blob([text], { type: 'text/csv;charset=utf-8' }));
+}
+
+/** Hands a file to the browser. */
+export function save(name: string, file: Blob): void {
+  const url = URL.createObjectURL(file);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -3,6 +3,8 @@ package rescient.core;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** One stock point of a finished plan, in the planner's terms. */
 public final class PointView {
@@ -80,6 +82,25 @@ public final class PointView {
     /** The same rows as if none of the planned orders were made. */
     public List<Balance> balancesWithoutPlanned() {
         return planned() ? Balances.withoutPlanned(snapshot, plan.plans[p]) : List.of();
+    }
+
+    /** The time-phased record; a point that was not planned has none. */
+    public Optional<PeriodRecord> record(Periods periods) {
+        return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans[p], periods)) : Optional.empty();
+    }
+
+    /** The low-level code: 0 for what nothing else needs. */
+    public int level() {
+        return snapshot.network.levelOf(p);
+    }
+
+    /** The stock points that this one sends demand to, each once, in the order of its bill of materials. */
+    public List<PointView> components() {
+        return IntStream.range(snapshot.network.edgeStart[p], snapshot.network.edgeStart[p + 1])
+                .map(e -> snapshot.network.edgeTo[e])
+                .distinct()
+                .mapToObj(below -> new PointView(plan, below))
+                .toList();
     }
 
     /** A started quantity in the unit it is bought in, in millionths of that unit. */

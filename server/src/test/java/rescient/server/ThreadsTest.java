@@ -60,9 +60,10 @@ class ThreadsTest extends ServerTest {
         assertThat(open.get("bars").get(0).get("stage").asText()).isEqualTo("firmed");
         assertThat(open.get("bars").get(0).get("link").get("kind").asText()).isEqualTo("order");
 
-        JsonNode point = get("ida", "/api/plan/threads/stock-point?item=EXTR-4&site=FACT")
+        JsonNode point = get("ida", "/api/plan/threads/stock-point?item=EXTR-4&site=LARKMOOR")
                 .body();
         assertThat(point.get("title").asText()).startsWith("Honey extractor");
+        assertThat(point.get("bars")).isNotEmpty();
     }
 
     @Test
@@ -72,7 +73,7 @@ class ThreadsTest extends ServerTest {
                         .get("gone")
                         .asText())
                 .isEqualTo("The plan has no open line of the customer order SO-1.");
-        assertThat(get("ida", "/api/plan/threads/order?key=BRG-6202~FACT~2031-01-01~7~0")
+        assertThat(get("ida", "/api/plan/threads/order?key=BRG-6202~LARKMOOR~2031-01-01~7~0")
                         .body()
                         .get("gone")
                         .asText())
