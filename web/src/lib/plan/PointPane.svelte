@@ -70,14 +70,41 @@
       answer(api.GET('/api/plan/balance', { params: { query: { item, site, date: asked ?? '' } } })),
     enabled: asked !== undefined
   }));
+  /** The signal whose slip is asked for. */
+  let doubted = $state.raw<Schemas['SignalView'] | undefined>();
+  const signalSlip = createQuery(() => ({
+    queryKey: ['plan', 'signal', doubted],
+    queryFn: () =>
+      answer(
+        api.GET('/api/plan/signal', {
+          params: {
+            query: {
+              kind: doubted?.kind ?? '',
+              item: doubted?.item ?? '',
+              site: doubted?.site ?? '',
+              number: doubted?.orderNumber ?? undefined,
+              date: doubted?.date ?? undefined
+            }
+          }
+        })
+      ),
+    enabled: doubted !== undefined
+  }));
   $effect(() => {
-    // another order or point: the question about a day is over
+    // another order or point: the question about a day or a signal is over
     void [item, site, order];
     asked = undefined;
+    doubted = undefined;
   });
   const today = $derived(point.data?.today ?? '');
   const slip = $derived(
-    asked !== undefined ? balance.data : why === 'dates' ? detail?.dates : detail?.quantity
+    doubted !== undefined
+      ? signalSlip.data
+      : asked !== undefined
+        ? balance.data
+        : why === 'dates'
+          ? detail?.dates
+          : detail?.quantity
   );
   const rule = $derived(
     point.data
@@ -116,14 +143,30 @@
       <p class="mt-1"><b class="text-slate">{person.name}</b> is looking at this, too.</p>
     {/each}
     {#if p.planned}
-      <div class="mt-2"><StockLine point={p} selected={order} onask={(day) => (asked = day)} /></div>
+      <div class="mt-2">
+        <StockLine
+          point={p}
+          selected={order}
+          onask={(day) => {
+            doubted = undefined;
+            asked = day;
+          }}
+          onmove={(key, due) => ondecide({ kind: 'CHANGE', orders: [key], form: { due } })}
+        />
+      </div>
     {/if}
     {#if p.signals.length > 0}
       <ul class="mt-1 mb-2" aria-label="Signals">
         {#each p.signals as signal, i (i)}
           <li class="flex gap-2 py-0.5">
             <b class="w-[104px] flex-none {signal.bad ? 'text-vermilion' : 'text-ink'}"
-              >{words(signal.kind)}</b
+              ><button
+                type="button"
+                class="link"
+                title="Why this signal"
+                onclick={() => (doubted = doubted === signal ? undefined : signal)}
+                >{words(signal.kind)}</button
+              ></b
             >
             <span
               >{signal.sentence}
@@ -144,7 +187,7 @@
     {/if}
     <div class="mt-2 grid grid-cols-[minmax(0,310px)_minmax(0,1fr)] items-start gap-5">
       <div>
-        {#if order !== undefined && asked === undefined}
+        {#if order !== undefined && asked === undefined && doubted === undefined}
           <div class="mb-1.5 flex gap-3 text-sm" role="group" aria-label="Which Why">
             <button
               type="button"
@@ -159,11 +202,12 @@
               onclick={() => onwhy('dates')}>Dates</button
             >
           </div>
-        {:else if asked !== undefined}
+        {:else if asked !== undefined || doubted !== undefined}
           <button
             type="button"
             class="mb-1.5 text-sm text-ink-2 underline"
-            onclick={() => (asked = undefined)}>{order === undefined ? 'Close' : 'Back to the order'}</button
+            onclick={() => (asked = doubted = undefined)}
+            >{order === undefined ? 'Close' : 'Back to the order'}</button
           >
         {/if}
         {#if slip}

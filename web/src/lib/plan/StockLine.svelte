@@ -22,8 +22,13 @@
     /** The planned order in view, to be marked. */
     selected?: string;
     onask: (date: string) => void;
+    /** An order was dragged along the line to another due date. */
+    onmove?: (key: string, due: string) => void;
   }
-  let { point, before, selected, onask }: Props = $props();
+  let { point, before, selected, onask, onmove }: Props = $props();
+  /** The order that is dragged, and by how many days. */
+  let drag = $state.raw<{ key: string; from: number; days: number } | undefined>();
+  let dragged = false;
 
   let width = $state(640);
   const height = 226;
@@ -92,6 +97,22 @@
     }
     return placeLabels(all, frame, note ? [note.box] : []);
   });
+
+  const perDay = $derived((frame.right - frame.left) / (to - from));
+
+  function grab(event: PointerEvent, key: string | null | undefined) {
+    if (!onmove || !key || event.button !== 0) return;
+    event.preventDefault();
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    drag = { key, from: event.clientX, days: 0 };
+  }
+
+  function drop(event: Schemas['Event']) {
+    const done = drag;
+    drag = undefined;
+    dragged = done !== undefined && done.days !== 0;
+    if (done && dragged) onmove?.(done.key, isoDay(Math.max(from, dayNumber(event.date) + done.days)));
+  }
 
   function ask(event: MouseEvent) {
     const box = (event.currentTarget as SVGElement).getBoundingClientRect();
@@ -171,12 +192,26 @@
       onclick={ask}
     />
     {#each events as event, i (i)}
-      {@const x = s.x(dayNumber(event.date))}
+      {@const moved = drag !== undefined && drag.key === event.link.key ? drag.days : 0}
+      {@const x = s.x(dayNumber(event.date) + moved)}
       {@const y = markY(event)}
+      {@const key = event.supply && event.stage === 'planned' ? event.link.key : undefined}
       <a
         href={hrefOf(event.link)}
+        draggable="false"
+        style:cursor={key && onmove ? 'ew-resize' : undefined}
+        style:touch-action={key && onmove ? 'none' : undefined}
+        onpointerdown={(e) => grab(e, key)}
+        onpointermove={(e) =>
+          drag && (drag = { ...drag, days: Math.round((e.clientX - drag.from) / perDay) })}
+        onpointerup={() => drop(event)}
+        onpointercancel={() => (drag = undefined)}
         onclick={(e) => {
           e.preventDefault();
+          if (dragged) {
+            dragged = false;
+            return;
+          }
           goto(hrefOf(event.link), { keepFocus: true, noScroll: true });
         }}
         aria-label="{event.text}, {quantity(event.quantity, false)} {point.unit}, {longDate(event.date)}"
@@ -203,6 +238,17 @@
         {/if}
       </a>
     {/each}
+    {#if drag && drag.days !== 0}
+      {@const event = events.find((e) => e.link.key === drag?.key)}
+      {#if event}
+        <text
+          x={s.x(dayNumber(event.date) + drag.days)}
+          y={frame.top + 10}
+          class="mark strong"
+          text-anchor="middle">{date(isoDay(dayNumber(event.date) + drag.days))}</text
+        >
+      {/if}
+    {/if}
     {#each labels as label, i (i)}
       <text
         x={label.anchor === 'start' ? label.x + 8 : label.x - 8}

@@ -56,6 +56,17 @@ export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => s
       return [
         planning('Plan it otherwise', ['safety_stock', 'reorder_point', 'order_up_to', 'lead_time_days'])
       ];
+    case 'loop':
+      return (signal.loop ?? []).map((line) => ({
+        says: `Take ${line.component} out of ${line.parent}`,
+        deciding: {
+          kind: 'BILL' as const,
+          orders: [],
+          item: line.parent,
+          site,
+          form: { fields: { line: line.line } }
+        }
+      }));
     default:
       return [];
   }

@@ -44,7 +44,8 @@ export const TITLES: Record<Kind, string> = {
   RESUME: 'Let go',
   CANCEL: 'Cancel',
   ADD: 'Add an order',
-  PLANNING: 'Plan otherwise'
+  PLANNING: 'Plan otherwise',
+  BILL: 'Take out of the bill of materials'
 };
 
 function text(value: string | undefined): string | undefined {
@@ -89,6 +90,8 @@ export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
       return wish.until ? wish : undefined;
     case 'ADD':
       return quantity && wish.due ? wish : undefined;
+    case 'BILL':
+      return { ...wish, fields: form.fields };
     case 'PLANNING':
       return form.fields && Object.keys(form.fields).length > 0
         ? { ...wish, fields: form.fields }

@@ -1,7 +1,10 @@
 package rescient.core;
 
 import java.time.LocalDate;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -101,6 +104,33 @@ public final class PointView {
                 .distinct()
                 .mapToObj(below -> new PointView(plan, below))
                 .toList();
+    }
+
+    /** The shortest way down from this point back to itself, without itself at its end; empty if it lies on no loop. */
+    public List<PointView> loop() {
+        Network network = snapshot.network;
+        int[] above = new int[network.points.length];
+        Arrays.fill(above, -1);
+        ArrayDeque<Integer> open = new ArrayDeque<>(List.of(p));
+        while (!open.isEmpty()) {
+            int at = open.poll();
+            for (int e = network.edgeStart[at]; e < network.edgeStart[at + 1]; e++) {
+                int below = network.edgeTo[e];
+                if (below == p) {
+                    LinkedList<PointView> way = new LinkedList<>();
+                    for (int step = at; step != p; step = above[step]) {
+                        way.addFirst(new PointView(plan, step));
+                    }
+                    way.addFirst(this);
+                    return way;
+                }
+                if (above[below] < 0) {
+                    above[below] = at;
+                    open.add(below);
+                }
+            }
+        }
+        return List.of();
     }
 
     /** A started quantity in the unit it is bought in, in millionths of that unit. */

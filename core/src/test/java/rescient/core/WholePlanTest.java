@@ -317,4 +317,20 @@ class WholePlanTest {
                         org.assertj.core.groups.Tuple.tuple(Signal.Kind.CANCEL, "P9"),
                         org.assertj.core.groups.Tuple.tuple(Signal.Kind.PUSH_BACK, "P1"));
     }
+
+    /** Syrup is cooked from sugar, sugar won from molasses, molasses is left of syrup; water lies on no loop. */
+    @Test
+    void aLoopKnowsTheWayBackToItself() {
+        Plan plan = new Example()
+                .planned(make("SYRUP"), make("SUGAR"), make("MOLASSES"), buy("WATER"))
+                .bom("SYRUP", "WATER", "1")
+                .bom("SYRUP", "SUGAR", "1")
+                .bom("SUGAR", "MOLASSES", "1")
+                .bom("MOLASSES", "SYRUP", "1")
+                .plan();
+        assertThat(plan.point("SUGAR", "W").orElseThrow().loop())
+                .extracting(PointView::item)
+                .containsExactly("SUGAR", "MOLASSES", "SYRUP");
+        assertThat(plan.point("WATER", "W").orElseThrow().loop()).isEmpty();
+    }
 }

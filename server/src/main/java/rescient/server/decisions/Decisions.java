@@ -143,7 +143,7 @@ class Decisions {
     }
 
     private void announce(List<Edit> done, boolean anew) {
-        if (anew || done.stream().anyMatch(e -> e.table().equals("planning"))) {
+        if (anew || done.stream().anyMatch(Edit::ofMasterData)) {
             companies.changed();
         } else {
             companies.changed(OrderImage.changes(done));
@@ -168,6 +168,7 @@ class Decisions {
         boolean planner = user.role() == Role.PLANNER;
         boolean buys = user.role() == Role.BUYER
                 && wish.kind() != Wish.Kind.PLANNING
+                && wish.kind() != Wish.Kind.BILL
                 && proposal.lines.stream()
                         .allMatch(l -> (l.before() == null || l.before().source() == rescient.core.Source.BUY)
                                 && (l.after() == null || l.after().source() == rescient.core.Source.BUY));

@@ -16,6 +16,8 @@ import rescient.core.OrderDraft;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.core.Stage;
+import rescient.dataset.Dataset;
+import rescient.dataset.Row;
 import rescient.server.planning.NeedName;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
@@ -66,6 +68,7 @@ final class Proposing {
             case CANCEL -> chosen.forEach(this::cancel);
             case ADD -> add();
             case PLANNING -> planning();
+            case BILL -> bill();
         }
         if (proposal.sentence.isEmpty()) {
             proposal.sentence = new Sentence(wish, proposal, chosen).text();
@@ -386,5 +389,31 @@ final class Proposing {
                 .forEach((name, value) -> words.add(
                         name.replace('_', ' ') + " " + (value == null || value.isBlank() ? "none" : value.strip())));
         proposal.sentence = "Planned " + wish.item() + " otherwise: " + String.join(", ", words);
+    }
+
+    private void bill() {
+        String line = wish.fields() == null ? null : wish.fields().get("line");
+        if (wish.item() == null || line == null) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
+        }
+        Dataset dataset = version.directory().dataset();
+        List<Row> others = new ArrayList<>(dataset.rows("bom_lines"));
+        Row gone = version.directory().bomLines(wish.item()).stream()
+                .filter(row -> line.equals(row.text("line")))
+                .findFirst()
+                .orElseThrow(() -> new JobProblem(
+                        HttpStatus.CONFLICT,
+                        "The bill of materials of " + wish.item() + " has no line " + line + " any more"));
+        others.remove(gone);
+        proposal.otherwise = dataset.with("bom_lines", others);
+        Map<String, String> key = new LinkedHashMap<>();
+        key.put("parent", wish.item());
+        key.put("line", line);
+        ArrayNode before = rows.read("bom_lines", key);
+        proposal.edits.add(new Edit("bom_lines", key, before, JsonNodeFactory.instance.arrayNode()));
+        if (wish.site() != null) {
+            proposal.point(wish.item(), wish.site());
+        }
+        proposal.sentence = "Took " + gone.text("component") + " out of the bill of materials of " + wish.item();
     }
 }

@@ -57,7 +57,9 @@ record Wish(
         /** An order the plan does not ask for. */
         ADD,
         /** How a stock point is planned. */
-        PLANNING
+        PLANNING,
+        /** A line goes out of a bill of materials: {@code item} is its parent, {@code fields} name the {@code line}. */
+        BILL
     }
 
     /** A part of a split order. */

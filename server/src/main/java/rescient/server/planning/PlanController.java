@@ -176,6 +176,30 @@ class PlanController {
         return version.signals().stream().map(s -> SignalView.of(version, s)).toList();
     }
 
+    /**
+     * Why a signal is raised.
+     *
+     * @param number of the order or lot it speaks of, if any; so is {@code date}
+     */
+    @GetMapping("/signal")
+    Slip whySignal(
+            @RequestParam String kind,
+            @RequestParam String item,
+            @RequestParam String site,
+            @RequestParam(required = false) String number,
+            @RequestParam(required = false) LocalDate date) {
+        PlanVersion version = versions.inView();
+        return version.signals().stream()
+                .filter(s -> Words.word(s.kind()).equals(kind)
+                        && s.item().equals(item)
+                        && s.site().equals(site)
+                        && (number == null || s.orderNumber().equals(number))
+                        && (date == null || date.equals(Words.dateOrNull(s.day()))))
+                .findFirst()
+                .map(s -> SignalSlip.of(version, s))
+                .orElseThrow(() -> JobProblem.notFound("This signal is no longer raised"));
+    }
+
     @GetMapping(path = "/news", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter news() {
         return news.listen(live.current().number());

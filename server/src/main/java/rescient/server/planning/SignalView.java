@@ -2,13 +2,18 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Signal;
+import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
  * A signal with its sentence.
  *
+ * @param loop of a loop: the lines of bills of materials that make it
  * @param order key of the open order it speaks of
  * @param bad something will be short or late
  */
@@ -24,8 +29,12 @@ public record SignalView(
         @Nullable String causeItem,
         @Nullable String causeSite,
         @Nullable String order,
+        @Nullable List<BillLine> loop,
         boolean bad,
         String sentence) {
+
+    /** A line of a bill of materials. */
+    public record BillLine(String parent, String line, String component) {}
 
     public static SignalView of(PlanVersion version, Signal signal) {
         boolean bad = switch (signal.kind()) {
@@ -44,8 +53,26 @@ public record SignalView(
                 signal.causeItem().isEmpty() ? null : signal.causeItem(),
                 signal.causeSite().isEmpty() ? null : signal.causeSite(),
                 order(version, signal),
+                signal.kind() == Signal.Kind.LOOP ? loop(version, signal) : null,
                 bad,
                 sentence(signal, version.directory()));
+    }
+
+    private static List<BillLine> loop(PlanVersion version, Signal signal) {
+        List<PointView> way = version.plan()
+                .point(signal.item(), signal.site())
+                .map(PointView::loop)
+                .orElse(List.of());
+        List<BillLine> lines = new ArrayList<>();
+        for (int i = 0; i < way.size(); i++) {
+            String component = way.get((i + 1) % way.size()).item();
+            for (Row row : version.directory().bomLines(way.get(i).item())) {
+                if (row.text("component").equals(component)) {
+                    lines.add(new BillLine(way.get(i).item(), row.text("line"), component));
+                }
+            }
+        }
+        return lines;
     }
 
     private static String order(PlanVersion version, Signal signal) {
