@@ -71,6 +71,13 @@ describe('repairs', () => {
     expect(repairsOf({ ...signal, kind: 'no_supplier' }, (d) => d)[0]?.deciding.fields).toContain('supplier');
   });
 
+  it('of a loop takes one of its lines out', () => {
+    const loop = [{ parent: 'A', line: '20', component: 'B' }];
+    const [repair] = repairsOf({ ...signal, kind: 'loop', loop }, (d) => d);
+    expect(repair?.says).toBe('Take B out of A');
+    expect(repair?.deciding).toMatchObject({ kind: 'BILL', item: 'A', form: { fields: { line: '20' } } });
+  });
+
   it('are none for what only the plan can cure', () => {
     expect(repairsOf({ ...signal, kind: 'demand_late' }, (d) => d)).toEqual([]);
   });

@@ -26,4 +26,10 @@ describe('a wish', () => {
   it('needs no words to firm', () => {
     expect(wishOf({ kind: 'FIRM', orders: ['a', 'b'] }, {})?.orders).toEqual(['a', 'b']);
   });
+
+  it('takes a line out of a bill of materials by its number', () => {
+    expect(wishOf({ kind: 'BILL', orders: [], item: 'A' }, { fields: { line: '20' } })?.fields).toEqual({
+      line: '20'
+    });
+  });
 });

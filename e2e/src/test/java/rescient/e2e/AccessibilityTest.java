@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
 import java.util.Set;
@@ -66,6 +67,17 @@ class AccessibilityTest extends DeskTest {
         page.getByLabel("View: groups").click();
         assertThat(page.getByText("Save this view")).isVisible();
         check(page, "view");
+        page.navigate("/plan/threads?number=SO-790");
+        assertThat(page.getByRole(
+                        AriaRole.LISTBOX,
+                        new Page.GetByRoleOptions().setName("Thread").setExact(true)))
+                .containsText("BRG-6202");
+        check(page, "threads");
+        page.navigate("/plan/periods");
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("EXTR-4");
+        page.getByLabel("Open EXTR-4").first().click();
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("Planned starts");
+        check(page, "periods");
         page.navigate("/orders?number=PO-2032");
         assertThat(page.getByLabel("Line 1")).isVisible();
         check(page, "orders");

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -288,5 +289,39 @@ class DecideTest extends DeskTest {
         page.navigate("/plan");
         assertThat(page).hasURL(Pattern.compile("by=supplier"));
         assertThat(rows(page).first()).isVisible();
+    }
+
+    @Test
+    void anOrderIsDraggedAlongTheStockLineAndASignalSaysWhy() {
+        Page page = signedIn("ida");
+        plannedOrder(page, "BRG-6202").click();
+        Locator mark = page.getByRole(
+                        AriaRole.GROUP, new Page.GetByRoleOptions().setName(Pattern.compile("^Stock line of BRG-6202")))
+                .locator("a[style*='ew-resize']")
+                .first();
+        BoundingBox box = mark.boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 2 + 40, box.y + box.height / 2);
+        page.mouse().up();
+        ready(page);
+        assertThat(page.getByTestId("consequence")).containsText("BRG-6202");
+        page.keyboard().press("Escape");
+        assertThat(pane(page)).hasCount(0);
+
+        page.getByLabel("Signals").getByTitle("Why this signal").first().click();
+        assertThat(page.getByText("Overdue by")).isVisible();
+    }
+
+    @Test
+    void aLoopIsCuredWhereItIsSeen() {
+        jdbc.update("insert into bom_lines (parent, line, component, quantity) values ('CARR-62', '99', 'GBX-410', 1)");
+        jdbc.update("update company set revision = revision + 1");
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("CARR-62");
+        row(page, "Its bill of materials leads back to itself").click();
+        page.getByText("Take GBX-410 out of CARR-62").first().click();
+        keep(page, "Took GBX-410 out of the bill of materials of CARR-62");
+        assertThat(row(page, "Its bill of materials leads back to itself")).hasCount(0);
     }
 }

@@ -3,6 +3,7 @@ package rescient.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -54,5 +55,18 @@ class Screenshots extends DeskTest {
         late.keyboard().press("s");
         assertThat(late.getByLabel("All signals")).containsText("demand late");
         shoot(late, "signals");
+        late.navigate("/plan/threads?number=SO-790&line=1");
+        assertThat(late.getByRole(
+                        AriaRole.LISTBOX,
+                        new Page.GetByRoleOptions().setName("Thread").setExact(true)))
+                .containsText("BRG-6202");
+        shoot(late, "threads");
+        late.navigate("/plan/periods?scale=weeks");
+        assertThat(late.getByRole(AriaRole.GRID)).containsText("EXTR-4");
+        late.getByLabel("Open EXTR-4").first().click();
+        late.getByLabel("Components of EXTR-4").first().click();
+        assertThat(late.getByRole(AriaRole.GRID)).containsText("Planned starts");
+        assertThat(late.getByRole(AriaRole.GRID)).containsText("GBX-410");
+        shoot(late, "periods");
     }
 }
