@@ -62,6 +62,8 @@ export function hrefOf(link: Schemas['Link']): string {
       return plannedHref(link.key ?? '');
     case 'order':
       return orderHref(link.number ?? '');
+    case 'customer_order':
+      return link.number ? threadHref(link.number) : pointHref(link.item, link.site);
     default:
       return pointHref(link.item, link.site);
   }
@@ -81,17 +83,25 @@ export function itemHref(code: string): string {
 
 /** The thread of a customer order. */
 export function threadHref(number: string): string {
-  return '/plan/threads?' + new URLSearchParams({ number }).toString();
+  return threadsHref({ number });
 }
 
 /** The thread of a planned order or of a line of an order. */
 export function orderThreadHref(key: string): string {
-  return '/plan/threads?' + new URLSearchParams({ order: key }).toString();
+  return threadsHref({ order: key });
 }
 
 /** The thread of all that is ordered at a stock point. */
 export function pointThreadHref(item: string, site: string): string {
-  return '/plan/threads?' + new URLSearchParams({ item, site }).toString();
+  return threadsHref({ item, site });
+}
+
+/** An address in Threads; a trial stays one. */
+function threadsHref(values: Record<string, string>): string {
+  const params = new URLSearchParams(values);
+  const without = page.url.searchParams.get('without');
+  if (page.url.pathname.startsWith('/plan') && without !== null) params.set('without', without);
+  return `/plan/threads?${params}`;
 }
 
 export function pointHref(item: string, site: string): string {

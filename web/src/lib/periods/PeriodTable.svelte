@@ -170,7 +170,7 @@
               aria-label="Open {row.point.item}"
               onclick={() => onopen(row)}>{open.has(row.key) ? '▾' : '▸'}</button
             >
-            <SourceTile source={row.point.source} stage="firmed" />
+            <SourceTile source={row.point.source} stage={null} />
             <span class="truncate"><b>{row.point.item}</b> {row.point.itemName}</span>
             <span class="ml-auto flex items-center gap-1.5 pr-2">
               <small>{row.point.site}</small>

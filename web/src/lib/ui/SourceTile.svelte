@@ -1,8 +1,8 @@
 <script lang="ts">
-  /** The source as a letter; the stage as the outline: planned dashed, firmed solid, released filled, done filled with a check. */
+  /** The source as a letter; the stage as the outline: planned dashed, firmed solid, released filled, done filled with a check; a stock point has none. */
   interface Props {
     source: string;
-    stage?: string;
+    stage?: string | null;
   }
   let { source, stage = 'planned' }: Props = $props();
   const LETTERS: Record<string, string> = {
@@ -13,9 +13,10 @@
     subcontract: 'S',
     none: '–'
   };
+  const says = $derived(stage === null ? source : `${source}, ${stage}`);
 </script>
 
-<span class="tile {stage}" title="{source}, {stage}" role="img" aria-label="{source}, {stage}"
+<span class="tile {stage ?? 'point'}" title={says} role="img" aria-label={says}
   >{stage === 'done' ? '✓' : (LETTERS[source] ?? '?')}</span
 >
 
@@ -30,6 +31,10 @@
     border: 1.5px dashed var(--ink);
     font-size: 11px;
     font-weight: 700;
+  }
+  .point {
+    border-color: transparent;
+    color: var(--ink-2);
   }
   .firmed {
     border-style: solid;

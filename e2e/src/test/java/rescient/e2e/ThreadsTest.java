@@ -88,6 +88,11 @@ class ThreadsTest extends DeskTest {
         page.getByPlaceholder("filter").fill("EXTR-4");
         plannedOrder(page, "EXTR-4").click();
         assertThat(page).hasURL(Pattern.compile("order=EXTR-4"));
+        page.getByTestId("serves").getByText("SO-790").first().click();
+        assertThat(page).hasURL(Pattern.compile("/plan/threads\\?number=SO-790"));
+        page.goBack();
+        assertThat(page).hasURL(Pattern.compile("order=EXTR-4"));
+        assertThat(page.getByTestId("serves")).isVisible();
         page.keyboard().press("t");
         assertThat(page).hasURL(Pattern.compile("/plan/threads\\?order=EXTR-4"));
         assertThat(bars(page).first()).containsText("EXTR-4");

@@ -6,7 +6,7 @@
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count, date } from '$lib/format';
-  import { pointHref } from '$lib/links';
+  import { pointHref, pointThreadHref } from '$lib/links';
   import PeriodTable from '$lib/periods/PeriodTable.svelte';
   import {
     isMain,
@@ -197,10 +197,7 @@
   );
 
   function toThread() {
-    if (here)
-      void goto(
-        '/plan/threads?' + new URLSearchParams({ item: here.point.item, site: here.point.site }).toString()
-      );
+    if (here) void goto(pointThreadHref(here.point.item, here.point.site));
   }
 </script>
 
