@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createQueries, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createQueries, createQuery } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
   import { goto } from '$app/navigation';
   import { fromAddress, toAddress } from '$lib/address';
@@ -18,7 +18,7 @@
     type Detail,
     type GridRow
   } from '$lib/periods/periods';
-  import DecidePane from '$lib/plan/DecidePane.svelte';
+  import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import type { Deciding } from '$lib/plan/wish';
   import { trial } from '$lib/trial.svelte';
@@ -26,7 +26,6 @@
   import Slip from '$lib/ui/Slip.svelte';
   import { save } from '$lib/ui/export';
 
-  const client = useQueryClient();
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
     queryFn: () => answer(api.GET('/api/plan'))
@@ -100,8 +99,9 @@
 
   let change = $state.raw<Deciding | undefined>();
   let refused = $state<string | undefined>();
-  let pane = $state<ReturnType<typeof DecidePane> | undefined>();
-  const orders = createQuery(() => ({
+  let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
+  // asked for early, so that the pane of a decision knows its orders at once
+  createQuery(() => ({
     queryKey: ['plan', 'orders'],
     queryFn: () => answer(api.GET('/api/plan/orders')),
     enabled: grid.isSuccess
@@ -286,25 +286,14 @@
       />
     {/if}
     {#if change}
-      <div class="min-h-0 overflow-auto border-t border-ink">
-        {#key change}
-          <DecidePane
-            bind:this={pane}
-            deciding={change}
-            orders={(orders.data?.orders ?? []).filter((o) => change?.orders.includes(o.key))}
-            choices={orders.data?.choices}
-            {today}
-            currency={plan.data?.currency ?? 'EUR'}
-            onclose={() => (change = undefined)}
-            onkept={() => {
-              change = undefined;
-              void client.invalidateQueries({ queryKey: ['plan'] });
-              void client.invalidateQueries({ queryKey: ['orders'] });
-            }}
-            onagain={(again) => (change = again)}
-          />
-        {/key}
-      </div>
+      <ChangeBelow
+        bind:this={pane}
+        {change}
+        {today}
+        currency={plan.data?.currency ?? 'EUR'}
+        onclose={() => (change = undefined)}
+        onagain={(again) => (change = again)}
+      />
     {:else if asking}
       <div class="min-h-0 overflow-auto border-t border-ink px-5 py-3" data-testid="why">
         {#if slip.isError}<p role="alert">{slip.error.message}</p>

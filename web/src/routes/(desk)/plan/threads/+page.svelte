@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createQuery } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
   import { goto } from '$app/navigation';
   import { fromAddress, toAddress } from '$lib/address';
@@ -7,7 +7,7 @@
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
   import { hrefOf } from '$lib/links';
-  import DecidePane from '$lib/plan/DecidePane.svelte';
+  import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import type { Deciding } from '$lib/plan/wish';
   import PromiseLine from '$lib/threads/PromiseLine.svelte';
@@ -17,7 +17,6 @@
   import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
 
-  const client = useQueryClient();
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
     queryFn: () => answer(api.GET('/api/plan'))
@@ -81,8 +80,9 @@
 
   let change = $state.raw<Deciding | undefined>();
   let refused = $state<string | undefined>();
-  let pane = $state<ReturnType<typeof DecidePane> | undefined>();
-  const orders = createQuery(() => ({
+  let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
+  // asked for early, so that the pane of a decision knows its orders at once
+  createQuery(() => ({
     queryKey: ['plan', 'orders'],
     queryFn: () => answer(api.GET('/api/plan/orders')),
     enabled: asked
@@ -283,25 +283,14 @@
           onmove={(bar, due) => decide(bar, due)}
         />
         {#if change}
-          <div class="min-h-0 overflow-auto border-t border-ink">
-            {#key change}
-              <DecidePane
-                bind:this={pane}
-                deciding={change}
-                orders={(orders.data?.orders ?? []).filter((o) => change?.orders.includes(o.key))}
-                choices={orders.data?.choices}
-                {today}
-                currency={plan.data?.currency ?? 'EUR'}
-                onclose={() => (change = undefined)}
-                onkept={() => {
-                  change = undefined;
-                  void client.invalidateQueries({ queryKey: ['plan'] });
-                  void client.invalidateQueries({ queryKey: ['orders'] });
-                }}
-                onagain={(again) => (change = again)}
-              />
-            {/key}
-          </div>
+          <ChangeBelow
+            bind:this={pane}
+            {change}
+            {today}
+            currency={plan.data?.currency ?? 'EUR'}
+            onclose={() => (change = undefined)}
+            onagain={(again) => (change = again)}
+          />
         {/if}
       </div>
     {/if}

@@ -1,0 +1,48 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { answer, api } from '$lib/api/client';
+  import DecidePane from './DecidePane.svelte';
+  import type { Deciding } from './wish';
+
+  /** The pane of a decision under another view of the plan. */
+  interface Props {
+    change: Deciding;
+    today: string;
+    currency: string;
+    onclose: () => void;
+    onagain: (deciding: Deciding) => void;
+  }
+  let { change, today, currency, onclose, onagain }: Props = $props();
+  const client = useQueryClient();
+  const orders = createQuery(() => ({
+    queryKey: ['plan', 'orders'],
+    queryFn: () => answer(api.GET('/api/plan/orders'))
+  }));
+  let pane = $state<ReturnType<typeof DecidePane> | undefined>();
+
+  export function keep() {
+    pane?.keep();
+  }
+
+  function kept() {
+    onclose();
+    void client.invalidateQueries({ queryKey: ['plan'] });
+    void client.invalidateQueries({ queryKey: ['orders'] });
+  }
+</script>
+
+<div class="min-h-0 overflow-auto border-t border-ink">
+  {#key change}
+    <DecidePane
+      bind:this={pane}
+      deciding={change}
+      orders={(orders.data?.orders ?? []).filter((o) => change.orders.includes(o.key))}
+      choices={orders.data?.choices}
+      {today}
+      {currency}
+      {onclose}
+      onkept={kept}
+      {onagain}
+    />
+  {/key}
+</div>
