@@ -106,4 +106,32 @@ public record PlanThread(List<Bar> bars, boolean cut) {
         }
         return threading.thread();
     }
+
+    /**
+     * How many levels below the order for the wanted item itself the chain ends that decides a line of the customer order;
+     * 0 if it ends there, or if the thread has no such line.
+     */
+    public int levelsDown(String line) {
+        int at = -1;
+        for (int i = 0; i < bars.size() && at < 0; i++) {
+            at = bars.get(i).depth() == 0 && bars.get(i).line().equals(line) ? i : -1;
+        }
+        // the customer order and the order for its item are no levels below it
+        int levels = -2;
+        for (int next = at; next >= 0; levels++) {
+            next = decidedBy(next);
+        }
+        return Math.max(0, levels);
+    }
+
+    /** The place of the bar that decides another, or -1. */
+    private int decidedBy(int above) {
+        for (int i = above + 1; i < bars.size(); i++) {
+            Bar bar = bars.get(i);
+            if (bar.deciding() && (bar.above() == above || bar.alsoFor().contains(above))) {
+                return i;
+            }
+        }
+        return -1;
+    }
 }

@@ -206,6 +206,9 @@ final class Threading {
             return;
         }
         Integer known = shown.get(List.of(p, kind, index));
+        if (known != null && above < 0) {
+            return;
+        }
         if (known != null) {
             bars.get(known).alsoFor.add(above);
             // open orders may wait for each other in a circle: met again, it decides nothing

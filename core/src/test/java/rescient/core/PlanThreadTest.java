@@ -67,6 +67,18 @@ class PlanThreadTest {
                         "2 STOCK LEG 2 Mar, possible 2 Mar");
     }
 
+    @Test
+    void levelsAreCountedBelowTheOrderForTheWantedItem() {
+        Plan plan = chair().stock("LEG", 40)
+                .wanted("CHAIR", 10, "6 Mar")
+                .wanted("SEAT", 1, "4 Mar")
+                .plan();
+
+        assertThat(PlanThread.ofCustomerOrder(plan, "3").levelsDown("1")).isEqualTo(1);
+        assertThat(PlanThread.ofCustomerOrder(plan, "4").levelsDown("1")).isZero();
+        assertThat(PlanThread.ofCustomerOrder(plan, "4").levelsDown("none")).isZero();
+    }
+
     /** One purchase of 20 seats serves both chair orders of the 20th: it stands once, and for the second too. */
     @Test
     void anOrderStandsOnceAndSaysWhoElseWaitsForIt() {

@@ -2,7 +2,6 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.List;
 import rescient.core.PlanThread;
 import rescient.core.Promise;
 import rescient.core.Quantity;
@@ -58,36 +57,9 @@ record PromiseRow(
                 promise.causeItem(),
                 promise.causeItem() == null ? null : directory.itemName(promise.causeItem()),
                 promise.causeSite(),
-                promise.late() ? levels(version, promise) : null);
-    }
-
-    /** Along the chain that decides, from the customer order's line to its end. */
-    private static int levels(PlanVersion version, Promise promise) {
-        List<PlanThread.Bar> bars = PlanThread.ofCustomerOrder(
-                        version.plan(), promise.line().number())
-                .bars();
-        int at = -1;
-        for (int i = 0; i < bars.size() && at < 0; i++) {
-            boolean first = bars.get(i).depth() == 0
-                    && bars.get(i).line().equals(promise.line().line());
-            at = first ? i : -1;
-        }
-        // the customer order and the order for its item are no levels below it
-        int levels = -2;
-        for (int next = at; next >= 0; levels++) {
-            next = deciding(bars, next);
-        }
-        return Math.max(0, levels);
-    }
-
-    /** The place of the bar that decides another, or -1. */
-    private static int deciding(List<PlanThread.Bar> bars, int above) {
-        for (int i = above + 1; i < bars.size(); i++) {
-            PlanThread.Bar bar = bars.get(i);
-            if (bar.deciding() && (bar.above() == above || bar.alsoFor().contains(above))) {
-                return i;
-            }
-        }
-        return -1;
+                promise.late()
+                        ? PlanThread.ofCustomerOrder(version.plan(), line.number())
+                                .levelsDown(line.line())
+                        : null);
     }
 }
