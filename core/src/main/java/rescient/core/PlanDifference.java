@@ -10,8 +10,8 @@ import java.util.stream.Stream;
 /**
  * What sets one plan apart from another.
  *
- * @param gone planned orders that only the plan before has; two are the same if item, site, source, supplier, start, due
- *     date and quantities are
+ * @param gone planned orders that only the plan before has; two are the same if item, site, source, supplier, sending
+ *     site, start, due date and quantities are
  * @param come planned orders that only the plan after has
  * @param lateness customer order lines whose lateness differs, by item, site, number and line
  * @param silenced signals that only the plan before raises, late customer orders not among them
@@ -74,12 +74,13 @@ public record PlanDifference(
         }
     }
 
-    private static List<Object> same(PlannedOrder order) {
+    static List<Object> same(PlannedOrder order) {
         return java.util.Arrays.asList(
                 order.item(),
                 order.site(),
                 order.source(),
                 order.supplier(),
+                order.fromSite(),
                 order.startDay(),
                 order.dueDay(),
                 order.quantity(),

@@ -50,12 +50,15 @@ class PlacesTest extends DeskTest {
                 .filter(new Locator.FilterOptions().setHasText("SO-790"))
                 .first()
                 .click();
-        assertThat(page.getByLabel("Signals")).containsText("SO-790 is late by 25 days");
-        page.getByLabel("Signals")
-                .getByText("BRG-6202", new Locator.GetByTextOptions().setExact(true))
-                .click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
-                .containsText("BRG-6202");
+        assertThat(page).hasURL(Pattern.compile("/plan/threads\\?number=SO-790"));
+        Locator bearing = page.getByRole(
+                        AriaRole.LISTBOX,
+                        new Page.GetByRoleOptions().setName("Thread").setExact(true))
+                .getByRole(AriaRole.OPTION)
+                .filter(new Locator.FilterOptions().setHasText("BRG-6202"));
+        assertThat(bearing).hasCount(1);
+        page.goBack();
+        assertThat(page.getByTestId("serves")).containsText("CARR-62 planned");
     }
 
     @Test

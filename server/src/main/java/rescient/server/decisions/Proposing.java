@@ -401,9 +401,12 @@ final class Proposing {
         Row gone = version.directory().bomLines(wish.item()).stream()
                 .filter(row -> line.equals(row.text("line")))
                 .findFirst()
-                .orElseThrow(() -> new JobProblem(
-                        HttpStatus.CONFLICT,
-                        "The bill of materials of " + wish.item() + " has no line " + line + " any more"));
+                .orElse(null);
+        if (gone == null) {
+            proposal.sentence = "Take line " + line + " out of the bill of materials of " + wish.item();
+            proposal.refusals.add("The bill of materials of " + wish.item() + " has no line " + line + " any more.");
+            return;
+        }
         others.remove(gone);
         proposal.otherwise = dataset.with("bom_lines", others);
         Map<String, String> key = new LinkedHashMap<>();
