@@ -10,6 +10,12 @@ export const PLAN_VIEWS = [
     name: 'Threads',
     keys: 'g t',
     says: 'Orders and all that they wait for, on the time axis'
+  },
+  {
+    href: '/plan/changes',
+    name: 'Changes',
+    keys: 'g c',
+    says: 'What changed, since when, and what caused it'
   }
 ];
 
@@ -27,6 +33,7 @@ export const PLAN_VIEW = [
   'worth',
   'late',
   'held',
+  'changed',
   'sort',
   'by',
   'columns'

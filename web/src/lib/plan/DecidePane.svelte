@@ -6,6 +6,7 @@
   import Key from '$lib/ui/Key.svelte';
   import ConsequenceView from './ConsequenceView.svelte';
   import Field from './Field.svelte';
+  import ItemField from './ItemField.svelte';
   import type { PlannedOrder } from './plan.svelte';
   import { TITLES, wishOf, type Deciding, type Form } from './wish';
 
@@ -181,6 +182,13 @@
     {:else if deciding.kind === 'HOLD'}
       <Field name="Until" bind:value={form.until} {today} />
       <Field name="Why (optional)" bind:value={form.note} wide />
+    {:else if deciding.kind === 'ENTER'}
+      <ItemField bind:value={form.item} />
+      <Field name="Quantity" bind:value={form.quantity} />
+      <Field name="Wanted on" bind:value={form.due} {today} />
+      <Field name="From site" bind:value={form.site} choices={choices?.allSites} none="choose" />
+      <Field name="Customer" bind:value={form.customer} choices={choices?.allCustomers} none="nobody yet" />
+      <Field name="Number" bind:value={form.number} placeholder="the next" />
     {:else if deciding.kind === 'ADD'}
       <Field name="Quantity" bind:value={form.quantity} />
       <Field name="Due" bind:value={form.due} {today} />

@@ -11,6 +11,8 @@
     help?: string;
     wide?: boolean;
     choices?: { code: string; name: string }[];
+    /** What stands there when nothing is chosen. */
+    none?: string;
     onchange?: (value: string) => void;
   }
   let {
@@ -21,6 +23,7 @@
     help,
     wide = false,
     choices,
+    none = 'as it is',
     onchange
   }: Props = $props();
   /** What stands in a date's box while it is typed. */
@@ -47,7 +50,7 @@
       bind:value={() => value ?? '', (v) => (value = v)}
       onchange={() => onchange?.(value ?? '')}
     >
-      <option value="">as it is</option>
+      <option value="">{none}</option>
       {#each choices as choice (choice.code)}<option value={choice.code}>{choice.name}</option>{/each}
     </select>
   {:else if today !== undefined}

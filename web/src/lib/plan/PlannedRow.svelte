@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Mark } from '$lib/changes/changes';
   import { date, longDate, money, quantity, shortDate } from '$lib/format';
   import { initials, people } from '$lib/people.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
@@ -12,10 +13,12 @@
     columns: Column[];
     here: boolean;
     selected: boolean;
+    /** What of it is not as it was. */
+    mark?: Mark;
     onopen: () => void;
     ontoggle: () => void;
   }
-  let { order, today, currency, columns, here, selected, onopen, ontoggle }: Props = $props();
+  let { order, today, currency, columns, here, selected, mark, onopen, ontoggle }: Props = $props();
   const late = $derived(order.possible ? (order.daysLate ?? 0) > 0 : true);
   const where = $derived(
     order.source === 'buy'
@@ -56,6 +59,7 @@
       {#each there as person (person.login)}<abbr class="person" title="{person.name} is here"
           >{initials(person.name)}</abbr
         >{/each}
+      {#if mark}<span class="mark" title="since your last visit: {mark.says}">{mark.word}</span>{/if}
       {#if order.hold}
         <b title={order.hold.note ?? `held by ${order.hold.name}`}
           >held until {date(order.hold.until, today)}</b

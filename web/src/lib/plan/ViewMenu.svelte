@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Popover } from 'bits-ui';
   import type { Schemas } from '$lib/api/client';
-  import { toAddress } from '$lib/address';
+  import { fromAddress, toAddress } from '$lib/address';
   import { COLUMNS, columnsText, type Column } from './columns';
   import { GROUPING_NAMES, GROUPS, type Filters } from './filters';
   import Field from './Field.svelte';
@@ -20,9 +20,16 @@
   let { filters, columns, today, choices, views, onsave, onforget, onopen }: Props = $props();
   let name = $state('');
   const more = $derived(
-    [filters.group, filters.from, filters.to, filters.due, filters.worth, filters.late, filters.held].filter(
-      Boolean
-    ).length
+    [
+      filters.group,
+      filters.from,
+      filters.to,
+      filters.due,
+      filters.worth,
+      filters.late,
+      filters.held,
+      fromAddress('changed')
+    ].filter(Boolean).length
   );
 
   function save(event: SubmitEvent) {
@@ -97,6 +104,14 @@
             ><option value="">shown too</option><option value="only">only these</option><option value="none"
               >left out</option
             ></select
+          ></label
+        >
+        <label
+          >Changed<select
+            class="field w-full"
+            value={fromAddress('changed') ?? ''}
+            onchange={(e) => toAddress({ changed: e.currentTarget.value || undefined })}
+            ><option value="">or not</option><option value="only">since my last visit</option></select
           ></label
         >
         <label

@@ -37,6 +37,8 @@ export interface Filters {
   late?: boolean;
   /** Held ones: `only`, `none`, or all. */
   held?: string;
+  /** Only what is not as it was: the keys of those. */
+  changed?: ReadonlySet<string>;
   sort?: string;
   by?: Grouping;
 }
@@ -113,6 +115,7 @@ export function fits(row: Row, f: Filters): boolean {
   const words = f.words?.trim().toLowerCase();
   if (words && !texts(row).some((t) => t?.toLowerCase().includes(words))) return false;
   if (f.site && siteOf(row) !== f.site) return false;
+  if (f.changed && !f.changed.has(keyOf(row))) return false;
   const item = itemOf(row);
   if (f.from && item < f.from) return false;
   if (f.to && item > f.to && !item.startsWith(f.to)) return false;

@@ -33,6 +33,10 @@ export interface Form {
   until?: string;
   note?: string;
   fields?: Record<string, string>;
+  /** Of a customer order. */
+  item?: string;
+  customer?: string;
+  number?: string;
 }
 
 export const TITLES: Record<Kind, string> = {
@@ -45,7 +49,8 @@ export const TITLES: Record<Kind, string> = {
   CANCEL: 'Cancel',
   ADD: 'Add an order',
   PLANNING: 'Plan otherwise',
-  BILL: 'Take out of the bill of materials'
+  BILL: 'Take out of the bill of materials',
+  ENTER: 'Enter a customer order'
 };
 
 function text(value: string | undefined): string | undefined {
@@ -57,6 +62,10 @@ function number(value: string | undefined): number | undefined {
     ?.replace(/[\s\u2009]/g, '')
     .replace(',', '.');
   return said === undefined ? undefined : Number(said);
+}
+
+function entered(fields: Record<string, string | undefined>): Record<string, string> {
+  return Object.fromEntries(Object.entries(fields).flatMap(([k, v]) => (text(v) ? [[k, v as string]] : [])));
 }
 
 /** The wish, or undefined while something is missing or no number. */
@@ -75,7 +84,7 @@ export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
     supplier: text(form.supplier),
     site: text(form.site) ?? deciding.site,
     note: text(form.note),
-    item: deciding.item,
+    item: deciding.item ?? text(form.item),
     until: text(form.until)
   };
   switch (deciding.kind) {
@@ -90,6 +99,10 @@ export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
       return wish.until ? wish : undefined;
     case 'ADD':
       return quantity && wish.due ? wish : undefined;
+    case 'ENTER':
+      return quantity && wish.due && wish.item && wish.site
+        ? { ...wish, fields: entered({ customer: form.customer, number: form.number }) }
+        : undefined;
     case 'BILL':
       return { ...wish, fields: form.fields };
     case 'PLANNING':

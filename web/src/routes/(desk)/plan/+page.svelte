@@ -4,6 +4,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { fromAddress, toAddress } from '$lib/address';
+  import { marksOf } from '$lib/changes/changes';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count, dayNumber, isoDay, date } from '$lib/format';
@@ -48,12 +49,20 @@
     placeholderData: (before) => before
   }));
 
+  const changes = createQuery(() => ({
+    queryKey: ['plan', 'changes', 'visit'],
+    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since: 'visit' } } })),
+    placeholderData: (before) => before
+  }));
+  const marks = $derived(marksOf(changes.data));
+  const onlyChanged = $derived(fromAddress('changed') !== undefined);
+
   const list = new PlanList();
   const saved = new Views();
   const filters = $derived(filtersFrom(fromAddress));
   const columns = $derived(columnsOf(fromAddress('columns')));
   $effect(() => {
-    list.filters = filters;
+    list.filters = { ...filters, changed: onlyChanged ? new Set(marks.keys()) : undefined };
   });
   $effect(() => {
     const data = rows.data;
@@ -321,6 +330,7 @@
       {columns}
       here={e.order.key === list.cursor}
       selected={list.selected.has(e.order.key)}
+      mark={marks.get(e.order.key)}
       onopen={() => open(e.order.key)}
       ontoggle={() => list.toggle(e.order.key)}
     />

@@ -8,10 +8,13 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.support.TransactionTemplate;
+import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 
 /** Decisions: the consequence before they are kept, the keeping, and the taking back. */
 class DecisionsTest extends ServerTest {
+    private static final Cause OUTSIDE = new Cause(Cause.Kind.SETTING, null, "Something was set");
+
     private static final String BEARINGS = "BRG-6202~LARKMOOR~2026-11-27~50~0";
     private static final String ROD = "ROD-12~LARKMOOR~2026-12-07~126~0";
 
@@ -160,7 +163,7 @@ class DecisionsTest extends ServerTest {
         // 30 more extractors need 60 more bearings
         transaction.executeWithoutResult(s -> {
             jdbc.update("update customer_orders set quantity = quantity + 30 where number = 'SO-790'");
-            companies.changed();
+            companies.changed(OUTSIDE);
         });
         JsonNode grown = rows("BRG-6202").get(0);
         assertThat(grown.get("quantity").asInt()).isGreaterThan(50);
@@ -195,7 +198,7 @@ class DecisionsTest extends ServerTest {
         decide("ida", "{'kind':'HOLD','orders':['" + order.get("key").asText() + "'],'until':'2027-01-15'}");
         transaction.executeWithoutResult(s -> {
             jdbc.update("update forecasts set quantity = quantity + 3 where item = ?", item);
-            companies.changed();
+            companies.changed(OUTSIDE);
         });
         assertThat(rows(item))
                 .extracting(o -> o.path("hold").path("until").asText())
@@ -375,7 +378,7 @@ class DecisionsTest extends ServerTest {
         decide("ida", "{'kind':'SPLIT','orders':['" + BEARINGS + "'],'into':3}");
         knowing();
         var incremental = live.current().plan();
-        transaction.executeWithoutResult(s -> companies.changed());
+        transaction.executeWithoutResult(s -> companies.changed(OUTSIDE));
         knowing();
         assertThat(live.current().plan().plannedOrders()).isEqualTo(incremental.plannedOrders());
         assertThat(live.current().plan().signals()).isEqualTo(incremental.signals());

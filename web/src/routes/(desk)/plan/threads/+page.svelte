@@ -99,6 +99,11 @@
     change = { kind: 'CHANGE', orders: [bar.key], form: due ? { due } : {} };
   }
 
+  function enter() {
+    if (trial.on) refused = 'This is a trial. Put the demand back before an order is entered.';
+    else change = { kind: 'ENTER', orders: [] };
+  }
+
   function choose(l: Line | undefined) {
     if (l && 'promise' in l)
       void toAddress({
@@ -156,6 +161,7 @@
       { keys: 'z', says: 'Fold what the bar waits for', run: () => fold(cursor) },
       { keys: 'w, Enter', says: 'To the slip of the bar', run: () => (change ? pane?.keep() : open(here)) },
       { keys: 'e', says: 'Change the bar’s order', run: () => decide(here) },
+      { keys: 'n', says: 'Enter a customer order', run: enter },
       { keys: 'b', says: 'Gather by what makes late', run: gather },
       { keys: '/', says: 'Filter the list', run: () => frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: escape }
@@ -183,6 +189,17 @@
       onopen={() => choose(l)}
     />
   {/if}
+{/snippet}
+
+{#snippet below(what: Deciding)}
+  <ChangeBelow
+    bind:this={pane}
+    change={what}
+    {today}
+    currency={plan.data?.currency ?? 'EUR'}
+    onclose={() => (change = undefined)}
+    onagain={(again) => (change = again)}
+  />
 {/snippet}
 
 <Place
@@ -217,6 +234,7 @@
     <button type="button" class="chip" aria-pressed={gathered} class:font-bold={gathered} onclick={gather}
       >by what makes late <Key name="b" /></button
     >
+    <button type="button" class="chip" onclick={enter}>enter an order <Key name="n" /></button>
   {/snippet}
   {#snippet heads()}
     <div class="grid h-full items-center gap-2 px-3" style:grid-template-columns="minmax(0, 1fr) 58px 94px">
@@ -225,7 +243,9 @@
     </div>
   {/snippet}
   {#snippet detail()}
-    {#if !asked}
+    {#if change?.kind === 'ENTER'}
+      {@render below(change)}
+    {:else if !asked}
       <div class="grid h-full place-content-center gap-2 text-center text-ink-2">
         <p>Choose a customer order to see all that it waits for.</p>
         <p class="flex items-center justify-center gap-1.5"><Key name="j" /><Key name="k" /> move</p>
@@ -283,14 +303,7 @@
           onmove={(bar, due) => decide(bar, due)}
         />
         {#if change}
-          <ChangeBelow
-            bind:this={pane}
-            {change}
-            {today}
-            currency={plan.data?.currency ?? 'EUR'}
-            onclose={() => (change = undefined)}
-            onagain={(again) => (change = again)}
-          />
+          {@render below(change)}
         {/if}
       </div>
     {/if}

@@ -28,10 +28,12 @@ import rescient.server.platform.JobProblem;
 class SessionController {
     private final AuthenticationManager manager;
     private final SecurityContextRepository contexts;
+    private final Visits visits;
 
-    SessionController(AuthenticationManager manager, SecurityContextRepository contexts) {
+    SessionController(AuthenticationManager manager, SecurityContextRepository contexts, Visits visits) {
         this.manager = manager;
         this.contexts = contexts;
+        this.visits = visits;
     }
 
     record SignIn(@NotBlank String login, @NotBlank String password) {}
@@ -67,12 +69,17 @@ class SessionController {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(authentication);
         contexts.saveContext(context, request, response);
-        return Person.of((SignedIn) authentication.getPrincipal());
+        SignedIn user = (SignedIn) authentication.getPrincipal();
+        visits.begin(user.getUsername());
+        return Person.of(user);
     }
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void signOut(HttpServletRequest request) {
+    void signOut(@AuthenticationPrincipal SignedIn user, HttpServletRequest request) {
+        if (user != null) {
+            visits.end(user.getUsername());
+        }
         var session = request.getSession(false);
         if (session != null) {
             session.invalidate();

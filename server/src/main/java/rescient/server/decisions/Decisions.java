@@ -19,6 +19,7 @@ import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
+import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -93,7 +94,7 @@ class Decisions {
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
             List<Edit> done = apply(proposal.edits);
-            announce(done, proposal.otherwise != null);
+            announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.otherwise != null);
             database.update(
                     "insert into decisions (command, login, name, made_at, kind, request, sentence, orders, edits)"
                             + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
@@ -142,11 +143,11 @@ class Decisions {
         }
     }
 
-    private void announce(List<Edit> done, boolean anew) {
-        if (anew || done.stream().anyMatch(Edit::ofMasterData)) {
-            companies.changed();
+    private void announce(Cause cause, List<Edit> done, boolean anew) {
+        if (anew || done.stream().anyMatch(Edit::anew)) {
+            companies.changed(cause);
         } else {
-            companies.changed(OrderImage.changes(done));
+            companies.changed(cause, OrderImage.changes(done));
         }
     }
 
@@ -166,13 +167,15 @@ class Decisions {
                                     .toList());
         }
         boolean planner = user.role() == Role.PLANNER;
+        boolean sells = user.role() == Role.SALES && wish.kind() == Wish.Kind.ENTER;
         boolean buys = user.role() == Role.BUYER
                 && wish.kind() != Wish.Kind.PLANNING
                 && wish.kind() != Wish.Kind.BILL
+                && wish.kind() != Wish.Kind.ENTER
                 && proposal.lines.stream()
                         .allMatch(l -> (l.before() == null || l.before().source() == rescient.core.Source.BUY)
                                 && (l.after() == null || l.after().source() == rescient.core.Source.BUY));
-        if (!planner && !buys) {
+        if (!planner && !buys && !sells) {
             throw new JobProblem(
                     HttpStatus.FORBIDDEN,
                     "This is for planners to decide"
@@ -243,7 +246,7 @@ class Decisions {
                                 + String.join(" ", e.edit().key().values())
                                 + " has been released or changed since");
             }
-            announce(done, false);
+            announce(new Cause(Cause.Kind.TAKEN_BACK, user.name(), "Took back: " + decision.sentence), done, false);
             database.update(
                     "update decisions set undone_at = ?, undone_by = ? where id = ?",
                     Timestamp.from(today.now()),

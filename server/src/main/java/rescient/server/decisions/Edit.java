@@ -11,11 +11,12 @@ import java.util.Set;
  * @param before rows as JSON, without what the database numbers itself; so is {@code after}
  */
 record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {
-    private static final Set<String> MASTER_DATA = Set.of("planning", "bom_lines", "supplier_items");
+    private static final Set<String> TOLD_IN_FULL =
+            Set.of("supply_orders", "supply_order_lines", "supply_order_components", "holds", "change_requests");
 
-    /** Whether it changes how the company is planned, not its documents. */
-    boolean ofMasterData() {
-        return MASTER_DATA.contains(table);
+    /** Whether the company has to be read again to know it: all but whole orders, holds and requests. */
+    boolean anew() {
+        return !TOLD_IN_FULL.contains(table) || (table.equals("supply_order_lines") && key.containsKey("line"));
     }
 
     Edit reversed() {

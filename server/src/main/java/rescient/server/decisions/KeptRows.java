@@ -18,9 +18,16 @@ import org.springframework.stereotype.Component;
 class KeptRows {
     /** Those that others refer to come first. */
     private static final List<String> TABLES = List.of(
+            "settings",
+            "calendars",
+            "calendar_exceptions",
+            "suppliers",
             "planning",
             "supplier_items",
             "bom_lines",
+            "stock",
+            "customer_orders",
+            "forecasts",
             "supply_orders",
             "supply_order_lines",
             "supply_order_components",
@@ -76,28 +83,46 @@ class KeptRows {
         }
         for (int i = inOrder.size() - 1; i >= 0; i--) {
             Edit edit = inOrder.get(i);
-            database.update(
-                    "delete from " + edit.table() + " where " + matching(edit.key()),
-                    edit.key().values().toArray());
+            if (!isOneRow(edit)) {
+                database.update(
+                        "delete from " + edit.table() + " where " + matching(edit.key()),
+                        edit.key().values().toArray());
+            }
         }
         List<Edit> done = new ArrayList<>();
         for (Edit edit : inOrder) {
             String columns = columns(edit.table());
-            database.update(
-                    "insert into " + edit.table() + " (" + columns + ") select " + columns
-                            + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
-                    edit.after().toString());
+            if (isOneRow(edit)) {
+                List<Object> values =
+                        new ArrayList<>(List.of(edit.after().get(0).toString()));
+                values.addAll(edit.key().values());
+                database.update(
+                        "update " + edit.table() + " set (" + columns + ") = (select " + columns
+                                + " from jsonb_populate_record(null::" + edit.table() + ", ?::jsonb)) where "
+                                + matching(edit.key()),
+                        values.toArray());
+            } else {
+                database.update(
+                        "insert into " + edit.table() + " (" + columns + ") select " + columns
+                                + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
+                        edit.after().toString());
+            }
             done.add(new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())));
         }
         return done;
     }
 
+    /** One row that stays, under whatever refers to it. */
+    private static boolean isOneRow(Edit edit) {
+        return edit.before().size() == 1 && edit.after().size() == 1;
+    }
+
     private static String matching(Map<String, String> key) {
-        return key.keySet().stream().map(k -> '"' + k + "\"::text = ?").collect(Collectors.joining(" and "));
+        return key.keySet().stream().map(k -> "\"" + k + "\"::text = ?").collect(Collectors.joining(" and "));
     }
 
     private boolean numbered(String table) {
-        return !table.equals("supply_orders");
+        return !table.equals("supply_orders") && !table.equals("settings");
     }
 
     private String columns(String table) {

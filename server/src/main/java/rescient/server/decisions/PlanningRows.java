@@ -42,13 +42,23 @@ final class PlanningRows {
             values[PLANNING.indexOf(field.getKey())] = checked(dataset, field.getKey(), field.getValue());
         }
         rows.add(new Row(PLANNING, 0, values));
+        return checked(dataset.with(PLANNING.name(), rows), item + " cannot be planned so");
+    }
+
+    /**
+     * A company that keeps all rules of the dataset.
+     *
+     * @param sentence what is said first if it does not
+     * @throws JobProblem 422 with the field and what would be right
+     */
+    static Dataset checked(Dataset dataset, String sentence) {
         try {
-            return DatasetReader.checked(dataset.with(PLANNING.name(), rows));
+            return DatasetReader.checked(dataset);
         } catch (FaultyDatasetException e) {
             Fault fault = e.faults().get(0);
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY,
-                            item + " cannot be planned so: " + fault.wrong() + "; right would be: " + fault.right())
+                            sentence + ": " + fault.wrong() + "; right would be: " + fault.right())
                     .field(fault.column());
         }
     }

@@ -69,6 +69,7 @@ final class Proposing {
             case ADD -> add();
             case PLANNING -> planning();
             case BILL -> bill();
+            case ENTER -> new CustomerOrderEntry(rows, proposal, wish).enter();
         }
         if (proposal.sentence.isEmpty()) {
             proposal.sentence = new Sentence(wish, proposal, chosen).text();

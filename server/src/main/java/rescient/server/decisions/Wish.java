@@ -58,6 +58,8 @@ record Wish(
         ADD,
         /** How a stock point is planned. */
         PLANNING,
+        /** A customer order comes in; {@code fields} may name its {@code number} and {@code customer}. */
+        ENTER,
         /** A line goes out of a bill of materials: {@code item} is its parent, {@code fields} name the {@code line}. */
         BILL
     }

@@ -137,7 +137,9 @@ public class CompanyStore {
                 "commands",
                 "decisions",
                 "holds",
-                "change_requests")) {
+                "change_requests",
+                "plan_causes",
+                "plan_journal")) {
             statement.execute("delete from " + table);
         }
         for (int i = Table.ALL.size() - 1; i >= 0; i--) {

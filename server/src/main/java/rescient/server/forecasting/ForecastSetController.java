@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.Role;
 import rescient.server.access.SignedIn;
+import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -70,7 +71,10 @@ class ForecastSetController {
                         .setParameter("value", choice.name)
                         .executeUpdate();
             }
-            companies.changed();
+            companies.changed(new Cause(
+                    Cause.Kind.SETTING,
+                    user.name(),
+                    choice.name == null ? "Plans without a forecast" : "Plans with the forecast " + choice.name));
         }
         return new ForecastSets(choice.name, names);
     }

@@ -26,6 +26,7 @@ import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
+import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -39,6 +40,9 @@ import rescient.server.platform.Turns;
 @Service
 class Releasing {
     private static final Duration RECENT = Duration.ofHours(24);
+    /** How many orders a sentence names one by one. */
+    private static final int NAMED = 4;
+
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm");
 
     private final LivePlan live;
@@ -149,8 +153,16 @@ class Releasing {
         List<Change> changes = new ArrayList<>();
         Answer answer = create(user, release, note, notes, changes);
         entities.persist(new Command(commandKey, user.getUsername(), request, write(answer), today.now()));
-        companies.changed(changes);
+        companies.changed(new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)), changes);
         return answer;
+    }
+
+    private static String sentence(Answer answer) {
+        List<String> numbers = answer.orders.stream().map(Created::number).toList();
+        return numbers.size() <= NAMED
+                ? "Released " + String.join(", ", numbers)
+                : "Released " + numbers.size() + " orders, " + numbers.get(0) + " to "
+                        + numbers.get(numbers.size() - 1);
     }
 
     private void refuse(SignedIn user, Release release, boolean leaveOut) {

@@ -162,6 +162,11 @@ public final class Directory {
         return suppliers.keySet().stream().sorted().toList();
     }
 
+    /** The codes of all customers, in order. */
+    public List<String> customers() {
+        return customers.keySet().stream().sorted().toList();
+    }
+
     public boolean knowsSupplier(String code) {
         return suppliers.containsKey(code);
     }

@@ -19,7 +19,6 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
-import rescient.core.Change;
 import rescient.core.Plan;
 import rescient.core.PlanOptions;
 import rescient.core.Planner;
@@ -41,6 +40,7 @@ public class LivePlan implements DisposableBean {
     private final CompanyStore store;
     private final Today today;
     private final PlanNews news;
+    private final List<PlanFollower> followers;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
@@ -54,10 +54,11 @@ public class LivePlan implements DisposableBean {
     private volatile PlanVersion current;
     private volatile String failure;
 
-    LivePlan(CompanyStore store, Today today, PlanNews news) {
+    LivePlan(CompanyStore store, Today today, PlanNews news, List<PlanFollower> followers) {
         this.store = store;
         this.today = today;
         this.news = news;
+        this.followers = followers;
     }
 
     /** The last complete plan. */
@@ -192,15 +193,30 @@ public class LivePlan implements DisposableBean {
         return revision > before.revision() && revision >= wanted.get();
     }
 
+    /** One after the other, so that each is known to have caused what it did. */
     private PlanVersion after(PlanVersion before, List<CompanyChanged> news) {
-        List<Change> all = new ArrayList<>();
-        news.forEach(change -> all.addAll(change.changes()));
-        long revision = before.revision() + news.size();
-        return before.after(
-                revision,
-                today.now(),
-                before.plan().after(all),
-                before.directory().after(all));
+        PlanVersion version = before;
+        for (CompanyChanged change : news) {
+            PlanVersion next = version.after(
+                    change.revision(),
+                    today.now(),
+                    version.plan().after(change.changes()),
+                    version.directory().after(change.changes()));
+            tell(version, next);
+            version = next;
+        }
+        return version;
+    }
+
+    /** A plan that cannot be followed is a plan all the same. */
+    private void tell(PlanVersion before, PlanVersion next) {
+        for (PlanFollower follower : followers) {
+            try {
+                follower.follow(before, next);
+            } catch (RuntimeException e) {
+                LOG.error("What changed with revision {} was not kept", next.revision(), e);
+            }
+        }
     }
 
     private PlanVersion fromStore() {
@@ -208,7 +224,7 @@ public class LivePlan implements DisposableBean {
         LocalDate day = today.day();
         LocalDate horizonEnd = day.plusDays(stored.horizonDays());
         Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
-        return new PlanVersion(
+        PlanVersion next = new PlanVersion(
                 current == null ? 1 : current.number() + 1,
                 stored.revision(),
                 today.now(),
@@ -219,6 +235,8 @@ public class LivePlan implements DisposableBean {
                 stored.demo(),
                 plan,
                 new Directory(stored.dataset()));
+        tell(current, next);
+        return next;
     }
 
     @Override

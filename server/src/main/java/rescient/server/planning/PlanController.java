@@ -59,7 +59,7 @@ class PlanController {
 
     /**
      * @param sites those in the list; so are planners, suppliers and item groups
-     * @param allSites all there are; so are all suppliers
+     * @param allSites all there are; so are all suppliers and customers
      */
     record Choices(
             List<Choice> sites,
@@ -67,7 +67,8 @@ class PlanController {
             List<Choice> suppliers,
             List<Choice> groups,
             List<Choice> allSites,
-            List<Choice> allSuppliers) {}
+            List<Choice> allSuppliers,
+            List<Choice> allCustomers) {}
 
     record PlannedOrderList(
             long version,
@@ -118,6 +119,9 @@ class PlanController {
                         .toList(),
                 directory.suppliers().stream()
                         .map(s -> new Choice(s, directory.supplierName(s)))
+                        .toList(),
+                directory.customers().stream()
+                        .map(c -> new Choice(c, directory.customerName(c)))
                         .toList());
     }
 

@@ -2,6 +2,7 @@ package rescient.server.planning;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
@@ -50,6 +51,13 @@ public record PlanVersion(
         Plan other = new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL);
         return new PlanVersion(
                 number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
+    }
+
+    /** This version as it was on another day. */
+    public PlanVersion on(LocalDate day) {
+        LocalDate end = day.plusDays(ChronoUnit.DAYS.between(today, horizonEnd));
+        Plan other = new Planner().plan(Company.snapshot(directory.dataset(), day, end), PlanOptions.ALL);
+        return new PlanVersion(number, revision, madeAt, tookMillis, day, end, company, demo, other, directory);
     }
 
     /** This version as if these changes of open orders were made. */

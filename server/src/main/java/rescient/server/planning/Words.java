@@ -24,7 +24,7 @@ public final class Words {
     }
 
     /** The date, or null for a day that is not set. */
-    static LocalDate dateOrNull(Integer day) {
+    public static LocalDate dateOrNull(Integer day) {
         return day == null || day == OpenOrder.NO_DAY ? null : LocalDate.ofEpochDay(day);
     }
 

@@ -1,7 +1,9 @@
 package rescient.server.platform;
 
+import java.sql.Timestamp;
 import java.util.List;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,10 +14,14 @@ import rescient.core.Change;
 public class Companies {
     private final CompanyRepository repository;
     private final ApplicationEventPublisher events;
+    private final JdbcTemplate database;
+    private final Today today;
 
-    Companies(CompanyRepository repository, ApplicationEventPublisher events) {
+    Companies(CompanyRepository repository, ApplicationEventPublisher events, JdbcTemplate database, Today today) {
         this.repository = repository;
         this.events = events;
+        this.database = database;
+        this.today = today;
     }
 
     /** What is said of the company on every page. */
@@ -39,17 +45,26 @@ public class Companies {
 
     /** Counts a change that the plan depends on and that may be anything; the plan follows after the commit. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void changed() {
-        Company company = repository.locked();
-        company.revision++;
-        events.publishEvent(new CompanyChanged(company.revision));
+    public void changed(Cause cause) {
+        changed(cause, null);
     }
 
-    /** Counts changes that the plan depends on, which are all there are; the plan follows after the commit. */
+    /**
+     * Counts changes that the plan depends on; the plan follows after the commit.
+     *
+     * @param changes all there are; null if the company has to be read again
+     */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void changed(List<Change> changes) {
+    public void changed(Cause cause, @Nullable List<Change> changes) {
         Company company = repository.locked();
         company.revision++;
+        database.update(
+                "insert into plan_causes (revision, made_at, kind, name, sentence) values (?, ?, ?, ?, ?)",
+                company.revision,
+                Timestamp.from(today.now()),
+                cause.kind().name(),
+                cause.name(),
+                cause.sentence());
         events.publishEvent(new CompanyChanged(company.revision, changes));
     }
 
@@ -59,6 +74,6 @@ public class Companies {
         company.name = name;
         company.demo = demo;
         company.loaded = true;
-        changed();
+        changed(new Cause(Cause.Kind.LOADED, null, name + " was loaded"));
     }
 }

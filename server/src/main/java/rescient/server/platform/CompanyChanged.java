@@ -9,9 +9,4 @@ import rescient.core.Change;
  * @param revision the company's revision with the change
  * @param changes all that changed since the revision before; null if the company has to be read again
  */
-public record CompanyChanged(long revision, @Nullable List<Change> changes) {
-    /** Anything may have changed. */
-    public CompanyChanged(long revision) {
-        this(revision, null);
-    }
-}
+public record CompanyChanged(long revision, @Nullable List<Change> changes) {}

@@ -42,7 +42,7 @@ class LivePlanTest {
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 23));
         when(today.now()).thenReturn(Instant.parse("2026-11-23T08:00:00Z"));
         when(store.read()).thenReturn(stored(1));
-        live = new LivePlan(store, today, news);
+        live = new LivePlan(store, today, news, List.of());
         live.start();
     }
 
@@ -59,7 +59,7 @@ class LivePlanTest {
     void aCommittedChangeMakesANewVersionAndTellsTheBrowsers() {
         assertThat(live.current().number()).isEqualTo(1);
         when(store.read()).thenReturn(stored(2));
-        live.changed(new CompanyChanged(2));
+        live.changed(new CompanyChanged(2, null));
         assertThat(live.knowing(2).number()).isEqualTo(2);
         verify(news, timeout(PATIENCE)).tell(2);
     }
@@ -68,12 +68,12 @@ class LivePlanTest {
     void whenACalculationFailsTheLastCompletePlanStays() {
         assertThat(live.current().number()).isEqualTo(1);
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        live.changed(new CompanyChanged(2));
+        live.changed(new CompanyChanged(2, null));
         verify(store, timeout(PATIENCE).times(2)).read();
         // what comes after the failed one is made again
         org.mockito.Mockito.reset(store);
         when(store.read()).thenReturn(stored(3));
-        live.changed(new CompanyChanged(3));
+        live.changed(new CompanyChanged(3, null));
         assertThat(live.knowing(3).number()).isEqualTo(2);
         assertThat(live.failure()).isNull();
     }
@@ -81,7 +81,7 @@ class LivePlanTest {
     @Test
     void withoutAnyPlanTheReasonIsTold() {
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        LivePlan none = new LivePlan(store, today, news);
+        LivePlan none = new LivePlan(store, today, news, List.of());
         none.start();
         assertThatThrownBy(none::current)
                 .isInstanceOf(JobProblem.class)

@@ -1,0 +1,68 @@
+package rescient.server.changes;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeParseException;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.server.access.SignedIn;
+import rescient.server.access.Visits;
+import rescient.server.planning.LivePlan;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Today;
+
+/** What changed in the plan since somebody looked last. */
+@RestController
+@RequestMapping("/api/plan/changes")
+class ChangesController {
+    private static final String VISIT = "visit";
+    private static final String MORNING = "morning";
+
+    private final LivePlan live;
+    private final Journal journal;
+    private final Visits visits;
+    private final Today today;
+
+    ChangesController(LivePlan live, Journal journal, Visits visits, Today today) {
+        this.live = live;
+        this.journal = journal;
+        this.visits = visits;
+        this.today = today;
+    }
+
+    /**
+     * What changed since a moment.
+     *
+     * @param since {@code visit}: since the end of this person's last visit, on the first one since all that is known;
+     *     {@code morning}: since midnight; or a moment
+     */
+    @GetMapping
+    ChangesView changes(@AuthenticationPrincipal SignedIn user, @RequestParam(defaultValue = VISIT) String since) {
+        Instant from = moment(user, since);
+        return ChangesView.of(live.current(), from, journal.beginning(), journal.after(from));
+    }
+
+    private Instant moment(SignedIn user, String since) {
+        if (since.equals(MORNING)) {
+            ZoneId zone = ZoneId.systemDefault();
+            return LocalDate.ofInstant(today.now(), zone).atStartOfDay(zone).toInstant();
+        }
+        if (since.equals(VISIT)) {
+            Instant before = visits.before(user.getUsername());
+            return before == null ? Instant.EPOCH : before;
+        }
+        try {
+            return Instant.parse(since);
+        } catch (DateTimeParseException e) {
+            throw new JobProblem(
+                            HttpStatus.BAD_REQUEST,
+                            "\"" + since + "\" is no moment; right would be 2026-11-23T06:00:00Z")
+                    .field("since");
+        }
+    }
+}

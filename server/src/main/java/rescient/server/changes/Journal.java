@@ -1,0 +1,117 @@
+package rescient.server.changes;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.sql.Date;
+import java.sql.Timestamp;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.server.planning.PlanFollower;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
+
+/** Keeps what each new plan changed, so that it outlives the server. */
+@Component
+class Journal implements PlanFollower {
+    private static final Duration KEPT = Duration.ofDays(60);
+
+    private final JdbcTemplate database;
+    private final ObjectMapper json;
+
+    Journal(JdbcTemplate database, ObjectMapper json) {
+        this.database = database;
+        this.json = json;
+    }
+
+    /** The day and the revision of a plan that is known. */
+    private record Known(long revision, LocalDate day) {}
+
+    /**
+     * Compares with the plan before. A server that starts compares with the last plan that is known, if only the day is
+     * another: the same data make that plan again.
+     */
+    @Override
+    public void follow(PlanVersion before, PlanVersion next) {
+        Known known = before == null ? last() : new Known(before.revision(), before.today());
+        long from = known == null ? Long.MIN_VALUE : known.revision;
+        List<JournalEntry.Happened> causes = causes(from, next.revision());
+        boolean compares = known != null && causes.stream().noneMatch(c -> c.kind() == Cause.Kind.LOADED);
+        if (before != null && compares) {
+            write(next, new Attribution(before, next, causes).entry());
+        } else if (compares && known.revision == next.revision()) {
+            if (!known.day.equals(next.today())) {
+                write(next, new Attribution(next.on(known.day), next, causes).entry());
+            }
+        } else {
+            write(next, JournalEntry.beginning(causes));
+        }
+    }
+
+    private Known last() {
+        return database
+                .query(
+                        "select revision, day from plan_journal order by id desc limit 1",
+                        (row, i) -> new Known(row.getLong(1), row.getDate(2).toLocalDate()))
+                .stream()
+                .findFirst()
+                .orElse(null);
+    }
+
+    private List<JournalEntry.Happened> causes(long after, long upTo) {
+        return database.query(
+                "select made_at, kind, name, sentence from plan_causes where revision > ? and revision <= ?"
+                        + " order by revision",
+                (row, i) -> JournalEntry.Happened.of(
+                        row.getTimestamp(1).toInstant(),
+                        new Cause(Cause.Kind.valueOf(row.getString(2)), row.getString(3), row.getString(4))),
+                after,
+                upTo);
+    }
+
+    private void write(PlanVersion next, JournalEntry entry) {
+        database.update(
+                "delete from plan_journal where made_at < ?",
+                Timestamp.from(next.madeAt().minus(KEPT)));
+        database.update(
+                "insert into plan_journal (made_at, revision, day, changes) values (?, ?, ?, ?)"
+                        + " on conflict (revision, day) do nothing",
+                Timestamp.from(next.madeAt()),
+                next.revision(),
+                Date.valueOf(next.today()),
+                text(entry));
+    }
+
+    /** What was kept after a moment, in order. */
+    List<JournalEntry> after(Instant moment) {
+        return database.query(
+                "select changes from plan_journal where made_at > ? order by id",
+                (row, i) -> entry(row.getString(1)),
+                Timestamp.from(moment));
+    }
+
+    /** When the plan that is known longest was made; null if nothing is kept. */
+    Instant beginning() {
+        Timestamp first = database.queryForObject("select min(made_at) from plan_journal", Timestamp.class);
+        return first == null ? null : first.toInstant();
+    }
+
+    private String text(JournalEntry entry) {
+        try {
+            return json.writeValueAsString(entry);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private JournalEntry entry(String text) {
+        try {
+            return json.readValue(text, JournalEntry.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,137 @@
+package rescient.server.decisions;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import rescient.core.Quantity;
+import rescient.dataset.Dataset;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.planning.Words;
+import rescient.server.platform.JobProblem;
+
+/** A customer order that comes in. */
+final class CustomerOrderEntry {
+    private static final Table ORDERS = Table.named("customer_orders");
+    private static final String PREFIX = "SO-";
+    private static final Pattern NUMBERED = Pattern.compile(PREFIX + "\\d{1,9}");
+
+    private final KeptRows rows;
+    private final Proposal proposal;
+    private final Wish wish;
+    private final Map<String, String> fields;
+
+    CustomerOrderEntry(KeptRows rows, Proposal proposal, Wish wish) {
+        this.rows = rows;
+        this.proposal = proposal;
+        this.wish = wish;
+        this.fields = wish.fields() == null ? Map.of() : wish.fields();
+    }
+
+    void enter() {
+        Dataset dataset = proposal.version.directory().dataset();
+        Row row = row(dataset, wish.item(), wish.site(), wish.quantity(), wish.due(), fields);
+        if (wish.due().isBefore(proposal.version.today())) {
+            throw wrong("A customer order cannot be wanted in the past", "due");
+        }
+        proposal.otherwise = with(dataset, row);
+        proposal.edits.addAll(TableEdits.between(rows, dataset, proposal.otherwise));
+        proposal.point(row.text("item"), row.text("site"));
+        String customer = row.text("customer");
+        proposal.sentence = "Entered " + row.text("number") + ": " + Quantity.text(Quantity.of(wish.quantity())) + " "
+                + row.text("item")
+                + (customer == null
+                        ? ""
+                        : " for " + proposal.version.directory().customerName(customer)) + ", wanted "
+                + Words.day((int) wish.due().toEpochDay());
+    }
+
+    /** The company with one more line of a customer order. */
+    static Dataset with(Dataset dataset, Row row) {
+        List<Row> all = new ArrayList<>(dataset.rows(ORDERS.name()));
+        all.add(row);
+        return PlanningRows.checked(dataset.with(ORDERS.name(), all), "This cannot be a customer order");
+    }
+
+    /**
+     * A line of a customer order; its number is the next one if the fields name none, its line the next of its order.
+     *
+     * @param fields may name {@code number}, {@code customer} and {@code priority}
+     * @throws JobProblem 422 with the field that is missing or unknown
+     */
+    static Row row(
+            Dataset dataset, String item, String site, BigDecimal quantity, LocalDate due, Map<String, String> fields) {
+        known(dataset, "items", item, "item");
+        known(dataset, "sites", site, "site");
+        if (quantity == null) {
+            throw wrong("Say how many are wanted", "quantity");
+        }
+        if (due == null) {
+            throw wrong("Say on which day they are wanted", "due");
+        }
+        String customer = stripped(fields.get("customer"));
+        if (!customer.isEmpty()) {
+            known(dataset, "customers", customer, "customer");
+        }
+        String number = stripped(fields.get("number"));
+        if (number.isEmpty()) {
+            number = next(dataset);
+        }
+        String[] values = new String[ORDERS.columns().size()];
+        java.util.Arrays.fill(values, "");
+        values[ORDERS.indexOf("number")] = number;
+        values[ORDERS.indexOf("line")] = nextLine(dataset, number);
+        values[ORDERS.indexOf("customer")] = customer;
+        values[ORDERS.indexOf("item")] = item;
+        values[ORDERS.indexOf("site")] = site;
+        values[ORDERS.indexOf("quantity")] = quantity.stripTrailingZeros().toPlainString();
+        values[ORDERS.indexOf("due_date")] = due.toString();
+        values[ORDERS.indexOf("priority")] = stripped(fields.get("priority"));
+        return new Row(ORDERS, 0, values);
+    }
+
+    private static void known(Dataset dataset, String table, String code, String field) {
+        if (code == null || code.isBlank()) {
+            throw wrong("Say which " + field + " it is", field);
+        }
+        if (dataset.rows(table).stream().noneMatch(r -> code.equals(r.text("code")))) {
+            throw wrong("There is no " + field + " " + code, field);
+        }
+    }
+
+    private static JobProblem wrong(String sentence, String field) {
+        return new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, sentence).field(field);
+    }
+
+    private static String stripped(String text) {
+        return text == null ? "" : text.strip();
+    }
+
+    private static String next(Dataset dataset) {
+        long highest = dataset.rows(ORDERS.name()).stream()
+                .map(r -> r.text("number"))
+                .filter(n -> NUMBERED.matcher(n).matches())
+                .mapToLong(n -> Long.parseLong(n.substring(PREFIX.length())))
+                .max()
+                .orElse(0);
+        return PREFIX + (highest + 1);
+    }
+
+    private static String nextLine(Dataset dataset, String number) {
+        Set<String> taken = dataset.rows(ORDERS.name()).stream()
+                .filter(r -> number.equals(r.text("number")))
+                .map(r -> r.text("line"))
+                .collect(Collectors.toSet());
+        int line = taken.size() + 1;
+        while (taken.contains(Integer.toString(line))) {
+            line++;
+        }
+        return Integer.toString(line);
+    }
+}

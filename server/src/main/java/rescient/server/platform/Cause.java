@@ -1,0 +1,22 @@
+package rescient.server.platform;
+
+/**
+ * What changed the company, in a sentence.
+ *
+ * @param name who did it, null if nobody did
+ */
+public record Cause(Kind kind, @Nullable String name, String sentence) {
+    /** What it was. */
+    public enum Kind {
+        /** The company was loaded: nothing of the plan before compares. */
+        LOADED,
+        DECISION,
+        TAKEN_BACK,
+        RELEASE,
+        SETTING,
+        /** Another day has come. */
+        DAY,
+        /** An open order did not come on its day. */
+        RECEIPT
+    }
+}

@@ -1,0 +1,178 @@
+<script lang="ts">
+  import { date, longDate, quantity, shortDate } from '$lib/format';
+  import { plannedHref, orderHref, pointHref, threadHref } from '$lib/links';
+  import SourceTile from '$lib/ui/SourceTile.svelte';
+  import { became, groupsOf, happened, KIND_NAMES, told, type Cause } from './changes';
+  import type { OrderChange, PromiseChange } from './changes';
+
+  /** Customer orders and planned orders that changed, with what caused it. */
+  interface Props {
+    promises: PromiseChange[];
+    orders: OrderChange[];
+    causes: Map<number, Cause>;
+    today: string;
+    /** The row under the cursor, counted over both tables. */
+    cursor: number;
+    onpoint: (at: number) => void;
+  }
+  let { promises, orders, causes, today, cursor, onpoint }: Props = $props();
+  const groups = $derived(groupsOf(orders));
+
+  function href(change: OrderChange): string {
+    if (!change.key) return pointHref(change.item, change.site);
+    return change.kind === 'released' ? orderHref(change.number ?? '') : plannedHref(change.key);
+  }
+
+  function why(ids: number[]): string {
+    return ids
+      .flatMap((id) => causes.get(id) ?? [])
+      .map(told)
+      .join('; ');
+  }
+
+  /** The place of the first row of a group. */
+  const starts = $derived(
+    groups.map((_, i) => promises.length + groups.slice(0, i).reduce((n, g) => n + g.orders.length, 0))
+  );
+
+  $effect(() => {
+    document.getElementById(`change-${cursor}`)?.scrollIntoView({ block: 'nearest' });
+  });
+</script>
+
+{#if promises.length > 0}
+  <h3 class="title mt-1 mb-1 text-[13px]">Customer orders</h3>
+  <table class="w-full" aria-label="Customer orders that changed">
+    <thead class="text-sm text-ink-3">
+      <tr
+        ><th>Order</th><th class="num">Wanted</th><th class="num">Possible</th><th></th><th>Because of</th
+        ></tr
+      >
+    </thead>
+    <tbody>
+      {#each promises as p, i (p.number + '~' + p.line)}
+        <tr id="change-{i}" class:here={i === cursor} onclick={() => onpoint(i)}>
+          <td class="what"
+            ><a class="link" href={threadHref(p.number)}>{p.number}</a>
+            {p.customer ?? ''} <small>{p.itemName}</small></td
+          >
+          <td class="num" title={longDate(p.wanted)}>{shortDate(p.wanted, today)}</td>
+          <td class="num whitespace-nowrap"
+            >{#if p.neverBefore}never →{:else if p.before}{shortDate(p.before, today)} →{/if}
+            {#if p.neverAfter}<b class="bad">never</b>{:else if p.after}<b class:bad={!p.better}
+                >{shortDate(p.after, today)}</b
+              >{:else}<b>on time</b>{/if}</td
+          >
+          <td class="did" class:bad={!p.better}>{became(p)}</td>
+          <td class="why" title={why(p.causes)}>{why(p.causes)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}
+{#each groups as group, g (group.kind)}
+  <h3 class="title mt-3 mb-1 text-[13px]">
+    {KIND_NAMES[group.kind]} <span class="font-normal text-ink-2">{group.orders.length}</span>
+  </h3>
+  <table class="w-full" aria-label="{KIND_NAMES[group.kind]}: planned orders">
+    <tbody>
+      {#each group.orders as change, i (i)}
+        {@const at = (starts[g] ?? 0) + i}
+        {@const now = change.after ?? change.before}
+        <tr id="change-{at}" class:here={at === cursor} onclick={() => onpoint(at)}>
+          <td class="what">
+            <span class="inline-flex items-center gap-2"
+              >{#if now}<SourceTile
+                  source={now.source}
+                  stage={group.kind === 'firmed'
+                    ? 'firmed'
+                    : group.kind === 'released'
+                      ? 'released'
+                      : 'planned'}
+                />{/if}<span
+                ><a class="link" href={href(change)}>{change.item}</a>
+                {change.itemName} <small>{change.siteName}</small></span
+              ></span
+            >
+          </td>
+          <td class="num whitespace-nowrap"
+            >{#if change.before && change.after && change.more}<s>{quantity(change.before.quantity)}</s>
+            {/if}{#if now}<b>{quantity(now.quantity)}</b> <small>{change.unit}</small>{/if}</td
+          >
+          <td class="num whitespace-nowrap"
+            >{#if change.before && change.after && change.days}<s>{shortDate(change.before.due, today)}</s>
+            {/if}{#if now}<b title="due {longDate(now.due)}, start {date(now.start, today)}"
+                >{shortDate(now.due, today)}</b
+              >{/if}</td
+          >
+          <td class="did">{happened(change)}</td>
+          <td class="why" title={why(change.causes)}>{why(change.causes)}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/each}
+
+<style>
+  table {
+    table-layout: fixed;
+    border-collapse: collapse;
+  }
+  td,
+  th {
+    padding: 3px 8px 3px 0;
+    text-align: left;
+    font-weight: inherit;
+    vertical-align: baseline;
+  }
+  tr {
+    border-bottom: 1px solid var(--line-2);
+  }
+  tbody tr.here {
+    background: var(--marigold-tint);
+    box-shadow: inset 4px 0 0 var(--marigold);
+  }
+  .what {
+    width: 34%;
+    padding-left: 8px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  th:first-child {
+    width: 34%;
+    padding-left: 8px;
+  }
+  .num {
+    width: 13%;
+    text-align: right;
+  }
+  .did {
+    width: 17%;
+    padding-left: 8px;
+  }
+  .why {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: var(--ink-2);
+  }
+  .bad {
+    color: var(--vermilion);
+  }
+  small,
+  s {
+    color: var(--ink-3);
+    font-size: 11px;
+  }
+  @media print {
+    .why,
+    .what {
+      white-space: normal;
+    }
+    tbody tr.here {
+      background: none;
+      box-shadow: none;
+    }
+  }
+</style>

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { answer, api } from '$lib/api/client';
+
+  /** An item by code or name; the value is a code that there is, or empty. */
+  interface Props {
+    name?: string;
+    value?: string;
+    onchange?: (code: string) => void;
+  }
+  let { name = 'Item', value = $bindable(), onchange }: Props = $props();
+  let typed = $state('');
+  const id = $props.id();
+  const found = createQuery(() => ({
+    queryKey: ['find', typed],
+    queryFn: () => answer(api.GET('/api/find', { params: { query: { words: typed } } })),
+    enabled: typed.trim() !== '',
+    placeholderData: (before) => before
+  }));
+  const items = $derived((found.data ?? []).filter((f) => f.kind === 'item'));
+
+  $effect(() => {
+    const code = items.find((i) => i.code.toLowerCase() === typed.trim().toLowerCase())?.code ?? '';
+    if (typed.trim() !== '' && code !== (value ?? '')) {
+      value = code;
+      onchange?.(code);
+    }
+  });
+</script>
+
+<label class="grid gap-0.5">
+  <span class="text-sm text-ink-2">{name}</span>
+  <input
+    class="field w-[132px]"
+    list="items-{id}"
+    placeholder="code or name"
+    autocomplete="off"
+    value={typed || value || ''}
+    oninput={(e) => (typed = e.currentTarget.value)}
+  />
+  <datalist id="items-{id}">
+    {#each items as item (item.code)}<option value={item.code}>{item.name}</option>{/each}
+  </datalist>
+</label>
