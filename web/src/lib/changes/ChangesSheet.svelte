@@ -13,9 +13,11 @@
     today: string;
     /** The row under the cursor, counted over both tables. */
     cursor: number;
+    /** One cause is chosen, so none is named. */
+    alone?: boolean;
     onpoint: (at: number) => void;
   }
-  let { promises, orders, causes, today, cursor, onpoint }: Props = $props();
+  let { promises, orders, causes, today, cursor, alone = false, onpoint }: Props = $props();
   const groups = $derived(groupsOf(orders));
 
   function href(change: OrderChange): string {
@@ -64,7 +66,7 @@
               >{:else}<b>on time</b>{/if}</td
           >
           <td class="did" class:bad={!p.better}>{became(p)}</td>
-          <td class="why" title={why(p.causes)}>{why(p.causes)}</td>
+          <td class="why" title={why(p.causes)}>{alone ? '' : why(p.causes)}</td>
         </tr>
       {/each}
     </tbody>
@@ -105,8 +107,8 @@
                 >{shortDate(now.due, today)}</b
               >{/if}</td
           >
-          <td class="did">{happened(change)}</td>
-          <td class="why" title={why(change.causes)}>{why(change.causes)}</td>
+          <td class="did">{group.kind === 'new' || group.kind === 'gone' ? '' : happened(change)}</td>
+          <td class="why" title={why(change.causes)}>{alone ? '' : why(change.causes)}</td>
         </tr>
       {/each}
     </tbody>
@@ -164,6 +166,9 @@
   s {
     color: var(--ink-3);
     font-size: 11px;
+  }
+  s {
+    margin-right: 5px;
   }
   @media print {
     .why,

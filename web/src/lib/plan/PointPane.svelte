@@ -295,9 +295,10 @@
           <ul>
             {#each p.plannedOrders as planned (planned.key)}
               <li class="grid grid-cols-[auto_minmax(0,1fr)_84px] gap-2 border-b border-line-2 py-1">
-                <a class="link" href={plannedHref(planned.key)}>{quantity(planned.quantity)} {planned.unit}</a
+                <a class="link whitespace-nowrap" href={plannedHref(planned.key)}
+                  >{quantity(planned.quantity)} {planned.unit}</a
                 >
-                <span class="text-ink-2">{planned.partner ?? ''}</span>
+                <span class="truncate text-ink-2" title={planned.partner}>{planned.partner ?? ''}</span>
                 <span class="text-right" title={longDate(planned.due)}>{date(planned.due, today)}</span>
               </li>
             {/each}

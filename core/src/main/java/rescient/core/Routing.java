@@ -1,6 +1,8 @@
 package rescient.core;
 
+import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.math.RoundingMode;
 import java.util.List;
 
 /**
@@ -11,6 +13,9 @@ import java.util.List;
 final class Routing {
     /** One operation with what it needs of its work center. */
     record Step(String name, WorkCalendar calendar, Operation operation, Ratio minutesPerDay, Ratio efficiency) {}
+
+    private static final int MINUTES_AN_HOUR = 60;
+    private static final int HOUR_DECIMALS = 6;
 
     private final List<Step> steps;
 
@@ -76,11 +81,31 @@ final class Routing {
         return starts;
     }
 
+    /** The work center of a step. */
+    String center(int step) {
+        return steps.get(step).operation.workCenter();
+    }
+
+    /** The hours that a step takes of its work center, for {@code started} millionths; without queue and move. */
+    BigDecimal hours(int step, long started) {
+        Fraction minutes = working(steps.get(step), started);
+        return new BigDecimal(minutes.numerator)
+                .divide(
+                        new BigDecimal(minutes.denominator.multiply(BigInteger.valueOf(MINUTES_AN_HOUR))),
+                        HOUR_DECIMALS,
+                        RoundingMode.HALF_UP);
+    }
+
+    private static Fraction working(Step step, long started) {
+        Operation operation = step.operation;
+        return Fraction.of(operation.setup())
+                .plus(Fraction.of(operation.runPerUnit()).times(new Fraction(started, Quantity.ONE)))
+                .dividedBy(Fraction.of(step.efficiency));
+    }
+
     private static Fraction days(Step step, long started) {
         Operation operation = step.operation;
-        Fraction working = Fraction.of(operation.setup())
-                .plus(Fraction.of(operation.runPerUnit()).times(new Fraction(started, Quantity.ONE)));
-        return working.dividedBy(Fraction.of(step.efficiency))
+        return working(step, started)
                 .plus(Fraction.of(operation.queue()))
                 .plus(Fraction.of(operation.move()))
                 .dividedBy(Fraction.of(step.minutesPerDay));
