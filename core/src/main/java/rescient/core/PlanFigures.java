@@ -1,6 +1,7 @@
 package rescient.core;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Arrays;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /**
  * What a plan comes to, so that it can be compared with another one.
@@ -37,6 +39,7 @@ public record PlanFigures(
         Map<YearMonth, Map<String, BigDecimal>> spend,
         Map<YearMonth, Map<String, BigDecimal>> hours,
         int unpriced) {
+    private static final int CENTS = 2;
     private static final Set<Signal.Kind> CHANGES =
             EnumSet.of(Signal.Kind.BRING_FORWARD, Signal.Kind.PUSH_BACK, Signal.Kind.CANCEL);
 
@@ -61,6 +64,30 @@ public record PlanFigures(
                 sums.spend,
                 sums.hours,
                 sums.unpriced);
+    }
+
+    /** All planned orders. */
+    public int allPlannedOrders() {
+        return plannedOrders.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    /** The arithmetic mean of the stock value over the periods, to the cent. */
+    public BigDecimal meanStockValue() {
+        return sum(stockValue.stream()).divide(BigDecimal.valueOf(stockValue.size()), CENTS, RoundingMode.HALF_UP);
+    }
+
+    /** All that is bought. */
+    public BigDecimal allSpend() {
+        return sum(spend.values().stream().flatMap(month -> month.values().stream()));
+    }
+
+    /** All hours of work. */
+    public BigDecimal allHours() {
+        return sum(hours.values().stream().flatMap(month -> month.values().stream()));
+    }
+
+    private static BigDecimal sum(Stream<BigDecimal> values) {
+        return values.reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     private static final class Sums {

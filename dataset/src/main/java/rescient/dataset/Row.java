@@ -2,7 +2,9 @@ package rescient.dataset;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import rescient.core.Quantity;
 
 /** A row of a table; the values were checked against their columns before. */
@@ -16,6 +18,25 @@ public final class Row {
         this.table = table;
         this.line = line;
         this.values = values;
+    }
+
+    /**
+     * A row that came from no file.
+     *
+     * @param values by name of the column; what is missing or null is empty
+     */
+    public static Row of(Table table, Map<String, String> values) {
+        String[] all = new String[table.columns().size()];
+        Arrays.fill(all, "");
+        values.forEach((column, value) -> all[table.indexOf(column)] = value == null ? "" : value);
+        return new Row(table, 0, all);
+    }
+
+    /** The same row with another value; null empties the column. */
+    public Row with(String column, String value) {
+        String[] others = values.clone();
+        others[table.indexOf(column)] = value == null ? "" : value;
+        return new Row(table, line, others);
     }
 
     /** The line of the file it came from. */

@@ -3,6 +3,7 @@ package rescient.server.decisions;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,7 +18,7 @@ import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 
 /** A customer order that comes in. */
-final class CustomerOrderEntry {
+public final class CustomerOrderEntry {
     private static final Table ORDERS = Table.named("customer_orders");
     private static final String PREFIX = "SO-";
     private static final Pattern NUMBERED = Pattern.compile(PREFIX + "\\d{1,9}");
@@ -53,7 +54,7 @@ final class CustomerOrderEntry {
     }
 
     /** The company with one more line of a customer order. */
-    static Dataset with(Dataset dataset, Row row) {
+    public static Dataset with(Dataset dataset, Row row) {
         List<Row> all = new ArrayList<>(dataset.rows(ORDERS.name()));
         all.add(row);
         return PlanningRows.checked(dataset.with(ORDERS.name(), all), "This cannot be a customer order");
@@ -65,7 +66,7 @@ final class CustomerOrderEntry {
      * @param fields may name {@code number}, {@code customer} and {@code priority}
      * @throws JobProblem 422 with the field that is missing or unknown
      */
-    static Row row(
+    public static Row row(
             Dataset dataset, String item, String site, BigDecimal quantity, LocalDate due, Map<String, String> fields) {
         known(dataset, "items", item, "item");
         known(dataset, "sites", site, "site");
@@ -83,17 +84,16 @@ final class CustomerOrderEntry {
         if (number.isEmpty()) {
             number = next(dataset);
         }
-        String[] values = new String[ORDERS.columns().size()];
-        java.util.Arrays.fill(values, "");
-        values[ORDERS.indexOf("number")] = number;
-        values[ORDERS.indexOf("line")] = nextLine(dataset, number);
-        values[ORDERS.indexOf("customer")] = customer;
-        values[ORDERS.indexOf("item")] = item;
-        values[ORDERS.indexOf("site")] = site;
-        values[ORDERS.indexOf("quantity")] = quantity.stripTrailingZeros().toPlainString();
-        values[ORDERS.indexOf("due_date")] = due.toString();
-        values[ORDERS.indexOf("priority")] = stripped(fields.get("priority"));
-        return new Row(ORDERS, 0, values);
+        Map<String, String> values = new HashMap<>();
+        values.put("number", number);
+        values.put("line", nextLine(dataset, number));
+        values.put("customer", customer);
+        values.put("item", item);
+        values.put("site", site);
+        values.put("quantity", quantity.stripTrailingZeros().toPlainString());
+        values.put("due_date", due.toString());
+        values.put("priority", stripped(fields.get("priority")));
+        return Row.of(ORDERS, values);
     }
 
     private static void known(Dataset dataset, String table, String code, String field) {

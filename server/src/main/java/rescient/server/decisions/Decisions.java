@@ -10,9 +10,11 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
+import rescient.dataset.Dataset;
 import rescient.server.access.Role;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.LivePlan;
@@ -28,7 +30,7 @@ import rescient.server.platform.Turns;
 
 /** Decisions on the plan: seen before they are kept, kept whole or not at all, and taken back until the order is released. */
 @Service
-class Decisions {
+public class Decisions {
     private static final int LATEST = 60;
 
     private final LivePlan live;
@@ -61,7 +63,7 @@ class Decisions {
      *
      * @param orders keys of the orders that came out
      */
-    record Decision(
+    public record Decision(
             long id,
             String name,
             boolean mine,
@@ -89,31 +91,77 @@ class Decisions {
             long revision = companies.lock();
             List<Decision> before = find(user, "where command = ?", command);
             if (!before.isEmpty()) {
-                return repeated(before.get(0), wish);
+                return repeated(before.get(0), write(wish));
             }
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
             List<Edit> done = apply(proposal.edits);
             announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.otherwise != null);
-            database.update(
-                    "insert into decisions (command, login, name, made_at, kind, request, sentence, orders, edits)"
-                            + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-                    command,
-                    user.getUsername(),
-                    user.name(),
-                    Timestamp.from(today.now()),
-                    wish.kind().name(),
-                    write(wish),
-                    proposal.sentence,
-                    write(keys(proposal)),
-                    write(done));
+            insert(user, command, wish.kind().name(), write(wish), proposal, done);
             return find(user, "where command = ?", command).get(0);
         });
     }
 
-    private Decision repeated(Decision before, Wish wish) {
+    /**
+     * Keeps other rows in the place of the company's, as one decision that can be taken back.
+     *
+     * @param otherwise makes another company of the present one
+     * @param request tells one content of the command from another
+     * @param besides is done in the same transaction
+     * @throws JobProblem 409 if this command was carried out with another content, 422 if nothing would be otherwise, 403
+     *     if this person is no planner
+     */
+    public Decision takeOver(
+            SignedIn user,
+            UUID command,
+            String request,
+            String sentence,
+            Function<PlanVersion, Dataset> otherwise,
+            Runnable besides) {
+        return turns.take(() -> {
+            long revision = companies.lock();
+            List<Decision> before = find(user, "where command = ?", command);
+            if (!before.isEmpty()) {
+                return repeated(before.get(0), request);
+            }
+            if (user.role() != Role.PLANNER) {
+                throw new JobProblem(
+                        HttpStatus.FORBIDDEN,
+                        "This is for planners to decide; you are signed in as " + Words.word(user.role()));
+            }
+            Proposal proposal = new Proposal(live.knowing(revision));
+            proposal.sentence = sentence;
+            Dataset present = proposal.version.directory().dataset();
+            proposal.edits.addAll(TableEdits.between(rows, present, otherwise.apply(proposal.version)));
+            if (proposal.edits.isEmpty()) {
+                throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
+            }
+            List<Edit> done = apply(proposal.edits);
+            announce(new Cause(Cause.Kind.DECISION, user.name(), sentence), done, true);
+            besides.run();
+            insert(user, command, "TAKE_OVER", request, proposal, done);
+            return find(user, "where command = ?", command).get(0);
+        });
+    }
+
+    private void insert(SignedIn user, UUID command, String kind, String request, Proposal proposal, List<Edit> done) {
+        database.update(
+                "insert into decisions (command, login, name, made_at, kind, request, sentence, orders, edits)"
+                        + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                command,
+                user.getUsername(),
+                user.name(),
+                Timestamp.from(today.now()),
+                kind,
+                request,
+                proposal.sentence,
+                write(keys(proposal)),
+                write(done));
+    }
+
+    private Decision repeated(Decision before, String content) {
         String request = database.queryForObject("select request from decisions where id = ?", String.class, before.id);
-        if (!before.mine || !write(wish).equals(request)) {
+        if (!before.mine || !content.equals(request)) {
             throw new JobProblem(HttpStatus.CONFLICT, "This command was carried out before, with another content");
         }
         return before;

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -81,15 +82,7 @@ class KeptRows {
                 throw new StaleRowsException(edit);
             }
         }
-        for (int i = inOrder.size() - 1; i >= 0; i--) {
-            Edit edit = inOrder.get(i);
-            if (!isOneRow(edit)) {
-                database.update(
-                        "delete from " + edit.table() + " where " + matching(edit.key()),
-                        edit.key().values().toArray());
-            }
-        }
-        List<Edit> done = new ArrayList<>();
+        delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
         for (Edit edit : inOrder) {
             String columns = columns(edit.table());
             if (isOneRow(edit)) {
@@ -107,9 +100,24 @@ class KeptRows {
                                 + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
                         edit.after().toString());
             }
-            done.add(new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())));
         }
-        return done;
+        // what goes, when nothing refers to it any more
+        delete(inOrder, edit -> edit.after().isEmpty());
+        return inOrder.stream()
+                .map(edit -> new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())))
+                .toList();
+    }
+
+    /** Those that refer to others come first. */
+    private void delete(List<Edit> inOrder, Predicate<Edit> which) {
+        for (int i = inOrder.size() - 1; i >= 0; i--) {
+            Edit edit = inOrder.get(i);
+            if (which.test(edit)) {
+                database.update(
+                        "delete from " + edit.table() + " where " + matching(edit.key()),
+                        edit.key().values().toArray());
+            }
+        }
     }
 
     /** One row that stays, under whatever refers to it. */

@@ -14,7 +14,7 @@ import rescient.dataset.Table;
 import rescient.server.platform.JobProblem;
 
 /** Planning data of one stock point, otherwise. */
-final class PlanningRows {
+public final class PlanningRows {
     private static final Table PLANNING = Table.named("planning");
 
     private PlanningRows() {}
@@ -25,7 +25,7 @@ final class PlanningRows {
      * @param fields by column; an empty text takes one out
      * @throws JobProblem 422 with the field and what would be right
      */
-    static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
+    public static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
         List<Row> rows = new ArrayList<>();
         String[] values = new String[PLANNING.columns().size()];
         java.util.Arrays.fill(values, "");
@@ -51,7 +51,7 @@ final class PlanningRows {
      * @param sentence what is said first if it does not
      * @throws JobProblem 422 with the field and what would be right
      */
-    static Dataset checked(Dataset dataset, String sentence) {
+    public static Dataset checked(Dataset dataset, String sentence) {
         try {
             return DatasetReader.checked(dataset);
         } catch (FaultyDatasetException e) {

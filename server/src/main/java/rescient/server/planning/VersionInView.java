@@ -6,24 +6,36 @@ import java.util.Set;
 import org.springframework.stereotype.Component;
 import rescient.core.PlanOptions;
 
-/** The plan that a request looks at: the live one, or a trial in which some customer order lines are left out. */
+/**
+ * The plan that a request looks at: the live one, that of a what-if, or a trial in which some customer order lines are
+ * left out.
+ */
 @Component
 class VersionInView {
     /** Keys of lines, separated by spaces. */
     static final String LEFT_OUT = "Plan-Without";
 
+    /** The number of a what-if. */
+    static final String WHAT_IF = "Plan-What-If";
+
     private final LivePlan live;
+    private final OtherPlans others;
     private final HttpServletRequest request;
     private volatile Trial last;
 
     private record Trial(PlanVersion of, Set<PlanOptions.Line> without, PlanVersion plan) {}
 
-    VersionInView(LivePlan live, HttpServletRequest request) {
+    VersionInView(LivePlan live, OtherPlans others, HttpServletRequest request) {
         this.live = live;
+        this.others = others;
         this.request = request;
     }
 
     PlanVersion inView() {
+        String whatIf = request.getHeader(WHAT_IF);
+        if (whatIf != null && whatIf.matches("\\d{1,18}")) {
+            return others.whatIf(Long.parseLong(whatIf));
+        }
         PlanVersion current = live.current();
         String header = request.getHeader(LEFT_OUT);
         if (header == null || header.isBlank()) {

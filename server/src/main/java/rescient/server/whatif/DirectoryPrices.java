@@ -1,0 +1,20 @@
+package rescient.server.whatif;
+
+import java.math.BigDecimal;
+import rescient.core.Prices;
+import rescient.core.Quantity;
+import rescient.server.planning.Directory;
+
+/** Prices as the company knows them. */
+record DirectoryPrices(Directory directory) implements Prices {
+    @Override
+    public BigDecimal standard(String item) {
+        return directory.items().get(item).decimal("standard_cost");
+    }
+
+    @Override
+    public BigDecimal purchase(String item, String supplier, long units) {
+        BigDecimal amount = Quantity.decimal(units);
+        return supplier == null ? null : Directory.value(amount, directory.purchasePrice(supplier, item, amount));
+    }
+}

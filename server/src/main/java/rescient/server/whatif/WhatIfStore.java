@@ -1,0 +1,98 @@
+package rescient.server.whatif;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.server.access.SignedIn;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Today;
+
+/** What-ifs in the database. */
+@Component
+class WhatIfStore {
+    private static final String COLUMNS =
+            "select id, login, owner, name, changed_at, revision, assumptions from what_ifs ";
+
+    private final JdbcTemplate database;
+    private final ObjectMapper json;
+    private final Today today;
+
+    WhatIfStore(JdbcTemplate database, ObjectMapper json, Today today) {
+        this.database = database;
+        this.json = json;
+        this.today = today;
+    }
+
+    /** Those of a person, the one changed last first. */
+    List<WhatIf> of(String login) {
+        return database.query(COLUMNS + "where login = ? order by changed_at desc, id desc", this::read, login);
+    }
+
+    /** @throws JobProblem 404 if it is gone */
+    WhatIf get(long id) {
+        return database.query(COLUMNS + "where id = ?", this::read, id).stream()
+                .findFirst()
+                .orElseThrow(() -> JobProblem.notFound("There is no such what-if any more"));
+    }
+
+    long add(SignedIn user, String name, List<Assumption> assumptions) {
+        Timestamp now = Timestamp.from(today.now());
+        return database.queryForObject(
+                "insert into what_ifs (login, owner, name, made_at, changed_at, revision, assumptions)"
+                        + " values (?, ?, ?, ?, ?, 1, ?) returning id",
+                Long.class,
+                user.getUsername(),
+                user.name(),
+                name,
+                now,
+                now,
+                write(assumptions));
+    }
+
+    /** @return whether it was still of this revision and is changed now */
+    boolean change(long id, long revision, String name, List<Assumption> assumptions) {
+        return database.update(
+                        "update what_ifs set name = ?, assumptions = ?, changed_at = ?, revision = revision + 1"
+                                + " where id = ? and revision = ?",
+                        name,
+                        write(assumptions),
+                        Timestamp.from(today.now()),
+                        id,
+                        revision)
+                == 1;
+    }
+
+    void remove(long id) {
+        database.update("delete from what_ifs where id = ?", id);
+    }
+
+    String write(Object value) {
+        try {
+            return json.writeValueAsString(value);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private WhatIf read(ResultSet row, int place) throws SQLException {
+        try {
+            return new WhatIf(
+                    row.getLong(1),
+                    row.getString(2),
+                    row.getString(3),
+                    row.getString(4),
+                    row.getTimestamp(5).toInstant(),
+                    row.getLong(6),
+                    json.readValue(row.getString(7), new TypeReference<ArrayList<Assumption>>() {}));
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,167 @@
+package rescient.server.whatif;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import rescient.core.OrderChange;
+import rescient.core.PlanDifference;
+import rescient.core.PlanFigures;
+import rescient.server.changes.ChangeRows;
+import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
+
+/**
+ * A what-if beside the live plan.
+ *
+ * @param mine whether who looks may change it
+ * @param madeUpon the number of the live plan; {@code madeAt}: when that was made
+ * @param stock value at the end of each week
+ * @param spend by month and supplier; {@code hours} by month and work center
+ * @param orders planned orders that differ, at most {@value #MOST}; {@code left}: how many more
+ */
+record WhatIfView(
+        long id,
+        long revision,
+        String name,
+        String owner,
+        boolean mine,
+        Instant changedAt,
+        List<AssumptionRow> assumptions,
+        long madeUpon,
+        Instant madeAt,
+        long tookMillis,
+        String currency,
+        Figures live,
+        Figures other,
+        List<StockRow> stock,
+        List<MonthRow> spend,
+        List<MonthRow> hours,
+        List<ChangeRows.PromiseChangeRow> customerOrders,
+        List<ChangeRows.OrderChangeRow> orders,
+        int left) {
+    private static final int MOST = 5_000;
+
+    /**
+     * @param problem why it does not fit and is left out, else null
+     * @param counted whether the figures are with it
+     */
+    record AssumptionRow(
+            Assumption assumption,
+            String sentence,
+            @Nullable String problem,
+            boolean counted) {}
+
+    /** @param week its last day */
+    record StockRow(LocalDate week, BigDecimal live, BigDecimal other) {}
+
+    /** @param month its first day */
+    record MonthRow(LocalDate month, String code, String name, BigDecimal live, BigDecimal other) {}
+
+    /**
+     * @param counted places of the assumptions that the copy is made with
+     */
+    static WhatIfView of(WhatIf whatIf, boolean mine, List<Integer> counted, WhatIfs.Copy copy, PlanFigures live) {
+        PlanVersion before = copy.live();
+        PlanVersion after = copy.plan();
+        PlanDifference difference = PlanDifference.between(before.plan(), after.plan());
+        List<OrderChange> changes = OrderChange.of(difference, before.plan(), after.plan());
+        Directory directory = after.directory();
+        return new WhatIfView(
+                whatIf.id(),
+                whatIf.revision(),
+                whatIf.name(),
+                whatIf.owner(),
+                mine,
+                whatIf.changedAt(),
+                assumptions(whatIf, counted, copy),
+                before.number(),
+                before.madeAt(),
+                copy.tookMillis(),
+                directory.currency(),
+                Figures.of(live),
+                Figures.of(copy.figures()),
+                stock(before, live, copy.figures()),
+                months(live.spend(), copy.figures().spend(), 2, code -> supplier(directory, code)),
+                months(live.hours(), copy.figures().hours(), 1, directory::workCenterName),
+                difference.lateness().stream()
+                        .map(l -> ChangeRows.of(after, l, List.of()))
+                        .toList(),
+                changes.stream()
+                        .limit(MOST)
+                        .map(c -> ChangeRows.of(after, c, List.of()))
+                        .sorted(ChangeRows.BY_START)
+                        .toList(),
+                Math.max(0, changes.size() - MOST));
+    }
+
+    private static String supplier(Directory directory, String code) {
+        return code.isEmpty() ? "no supplier" : directory.supplierName(code);
+    }
+
+    private static List<AssumptionRow> assumptions(WhatIf whatIf, List<Integer> counted, WhatIfs.Copy copy) {
+        List<AssumptionRow> rows = new ArrayList<>();
+        for (int i = 0; i < whatIf.assumptions().size(); i++) {
+            Assumption assumption = whatIf.assumptions().get(i);
+            int at = counted.indexOf(i);
+            rows.add(new AssumptionRow(
+                    assumption,
+                    new AssumptionWords(copy.live().directory(), assumption).sentence(),
+                    at < 0 ? null : copy.problems().get(at),
+                    at >= 0));
+        }
+        return rows;
+    }
+
+    private static List<StockRow> stock(PlanVersion version, PlanFigures live, PlanFigures other) {
+        var weeks = WhatIfs.weeks(version);
+        List<StockRow> rows = new ArrayList<>();
+        for (int i = 0; i < weeks.starts().size(); i++) {
+            int last = i + 1 < weeks.starts().size() ? weeks.starts().get(i + 1) - 1 : weeks.end();
+            rows.add(new StockRow(
+                    Words.date(last),
+                    Figures.cents(live.stockValue().get(i)),
+                    Figures.cents(other.stockValue().get(i))));
+        }
+        return rows;
+    }
+
+    private static List<MonthRow> months(
+            Map<YearMonth, Map<String, BigDecimal>> live,
+            Map<YearMonth, Map<String, BigDecimal>> other,
+            int decimals,
+            UnaryOperator<String> name) {
+        TreeSet<YearMonth> months = new TreeSet<>(live.keySet());
+        months.addAll(other.keySet());
+        List<MonthRow> rows = new ArrayList<>();
+        for (YearMonth month : months) {
+            TreeSet<String> codes =
+                    new TreeSet<>(live.getOrDefault(month, Map.of()).keySet());
+            codes.addAll(other.getOrDefault(month, Map.of()).keySet());
+            for (String code : codes) {
+                rows.add(new MonthRow(
+                        month.atDay(1),
+                        code,
+                        name.apply(code),
+                        value(live, month, code, decimals),
+                        value(other, month, code, decimals)));
+            }
+        }
+        return rows;
+    }
+
+    private static BigDecimal value(
+            Map<YearMonth, Map<String, BigDecimal>> figures, YearMonth month, String code, int decimals) {
+        return figures.getOrDefault(month, Map.of())
+                .getOrDefault(code, BigDecimal.ZERO)
+                .setScale(decimals, RoundingMode.HALF_UP);
+    }
+}

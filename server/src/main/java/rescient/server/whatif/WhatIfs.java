@@ -1,0 +1,117 @@
+package rescient.server.whatif;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import rescient.core.Periods;
+import rescient.core.PlanFigures;
+import rescient.dataset.Dataset;
+import rescient.server.planning.LivePlan;
+import rescient.server.planning.OtherPlans;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.JobProblem;
+
+/** The plans of what-ifs: each is calculated upon the live plan as it is, and again when that moves on. */
+@Service
+class WhatIfs implements OtherPlans {
+    /** How many plans are kept at hand. */
+    private static final int AT_HAND = 12;
+
+    private final LivePlan live;
+    private final WhatIfStore store;
+    private final Map<List<Assumption>, Copy> copies = new LinkedHashMap<>(AT_HAND, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Assumption>, Copy> eldest) {
+            return size() > AT_HAND;
+        }
+    };
+    private volatile Figured figured;
+
+    WhatIfs(LivePlan live, WhatIfStore store) {
+        this.live = live;
+        this.store = store;
+    }
+
+    /**
+     * A what-if's plan.
+     *
+     * @param live the plan it was made upon
+     * @param problems why an assumption does not fit and was left out, by its place; null: it fits
+     * @param tookMillis applying the assumptions and calculating
+     */
+    record Copy(PlanVersion live, PlanVersion plan, List<String> problems, PlanFigures figures, long tookMillis) {}
+
+    private record Figured(PlanVersion of, PlanFigures figures) {}
+
+    @Override
+    public PlanVersion whatIf(long id) {
+        return of(store.get(id).assumptions()).plan();
+    }
+
+    /** The live plan's figures. */
+    PlanFigures figures(PlanVersion version) {
+        Figured known = figured;
+        if (known == null || known.of != version) {
+            known = new Figured(version, figuresOf(version));
+            figured = known;
+        }
+        return known.figures;
+    }
+
+    /** The live plan with these assumptions on top, each after those before it. */
+    Copy of(List<Assumption> assumptions) {
+        PlanVersion present = live.current();
+        synchronized (copies) {
+            Copy known = copies.get(assumptions);
+            if (known != null && known.live == present) {
+                return known;
+            }
+        }
+        long begun = System.nanoTime();
+        List<String> problems = new ArrayList<>();
+        PlanVersion plan = present.with(dataset(present, assumptions, problems));
+        Copy copy = new Copy(present, plan, problems, figuresOf(plan), (System.nanoTime() - begun) / 1_000_000);
+        synchronized (copies) {
+            copies.put(List.copyOf(assumptions), copy);
+        }
+        return copy;
+    }
+
+    /** @param problems gets one for each assumption, null where it fits */
+    private static Dataset dataset(PlanVersion present, List<Assumption> assumptions, List<String> problems) {
+        Dataset dataset = present.directory().dataset();
+        for (Assumption assumption : assumptions) {
+            try {
+                dataset = new Assuming(present, dataset, assumption).apply();
+                problems.add(null);
+            } catch (JobProblem e) {
+                problems.add(e.getMessage());
+            }
+        }
+        return dataset;
+    }
+
+    /**
+     * The company with all of these.
+     *
+     * @throws JobProblem 422 with the first that does not fit
+     */
+    static Dataset all(PlanVersion present, List<Assumption> assumptions) {
+        Dataset dataset = present.directory().dataset();
+        for (Assumption assumption : assumptions) {
+            dataset = new Assuming(present, dataset, assumption).apply();
+        }
+        return dataset;
+    }
+
+    static Periods weeks(PlanVersion version) {
+        return Periods.of(Periods.Scale.WEEKS, (int) version.today().toEpochDay(), (int)
+                version.horizonEnd().toEpochDay());
+    }
+
+    private static PlanFigures figuresOf(PlanVersion version) {
+        return PlanFigures.of(version.plan(), new DirectoryPrices(version.directory()), weeks(version));
+    }
+}
