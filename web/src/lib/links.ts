@@ -1,5 +1,6 @@
 import { page } from '$app/state';
 import type { Schemas } from './api/client';
+import { trial } from './trial.svelte';
 
 /** The views of the Plan. */
 export const PLAN_VIEWS = [
@@ -16,8 +17,17 @@ export const PLAN_VIEWS = [
     name: 'Changes',
     keys: 'g c',
     says: 'What changed, since when, and what caused it'
+  },
+  {
+    href: '/plan/what-if',
+    name: 'What-if',
+    keys: 'g w',
+    says: 'Copies of the plan with something otherwise'
   }
 ];
+
+/** Those that are about the live plan, whichever is shown. */
+const LIVE_VIEWS = ['/plan/changes', '/plan/what-if'];
 
 /** What of the address says how the list looks; the rest says what is opened. */
 export const PLAN_VIEW = [
@@ -53,7 +63,7 @@ export function viewOf(params: URLSearchParams): string {
 function planHref(values: Record<string, string>): string {
   const params = new URLSearchParams();
   if (page.url.pathname.startsWith('/plan')) {
-    for (const name of [...PLAN_VIEW, 'without']) {
+    for (const name of [...PLAN_VIEW, 'without', 'whatif']) {
       const value = page.url.searchParams.get(name);
       if (value !== null) params.set(name, value);
     }
@@ -105,10 +115,15 @@ export function pointThreadHref(item: string, site: string): string {
 
 /** An address in Threads; a trial stays one. */
 function threadsHref(values: Record<string, string>): string {
-  const params = new URLSearchParams(values);
-  const without = page.url.searchParams.get('without');
-  if (page.url.pathname.startsWith('/plan') && without !== null) params.set('without', without);
+  const params = new URLSearchParams(page.url.pathname.startsWith('/plan') ? trial.params : {});
+  for (const [name, value] of Object.entries(values)) params.set(name, value);
   return `/plan/threads?${params}`;
+}
+
+/** Another view of the plan that is shown here; what changed and what-ifs are of the live one. */
+export function viewHref(view: string): string {
+  const params = new URLSearchParams(LIVE_VIEWS.includes(view) ? {} : trial.params).toString();
+  return params ? `${view}?${params}` : view;
 }
 
 export function pointHref(item: string, site: string): string {

@@ -27,7 +27,10 @@ const token: Middleware = {
     const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
     if (cookie?.[1] && request.method !== 'GET')
       request.headers.set('X-XSRF-TOKEN', decodeURIComponent(cookie[1]));
-    if (trial.on && request.method === 'GET') request.headers.set('Plan-Without', trial.without.join(' '));
+    if (request.method === 'GET') {
+      if (trial.whatIf !== undefined) request.headers.set('Plan-What-If', trial.whatIf);
+      else if (trial.on) request.headers.set('Plan-Without', trial.without.join(' '));
+    }
     return request;
   }
 };

@@ -15,14 +15,20 @@
     cursor: number;
     /** One cause is chosen, so none is named. */
     alone?: boolean;
+    /** The rows are of this what-if, and so are their links. */
+    whatIf?: string;
     onpoint: (at: number) => void;
   }
-  let { promises, orders, causes, today, cursor, alone = false, onpoint }: Props = $props();
+  let { promises, orders, causes, today, cursor, alone = false, whatIf, onpoint }: Props = $props();
   const groups = $derived(groupsOf(orders));
 
+  function of(address: string): string {
+    return whatIf === undefined ? address : `${address}&whatif=${whatIf}`;
+  }
+
   function href(change: OrderChange): string {
-    if (!change.key) return pointHref(change.item, change.site);
-    return change.kind === 'released' ? orderHref(change.number ?? '') : plannedHref(change.key);
+    if (!change.key) return of(pointHref(change.item, change.site));
+    return change.kind === 'released' ? orderHref(change.number ?? '') : of(plannedHref(change.key));
   }
 
   function why(ids: number[]): string {
@@ -55,7 +61,7 @@
       {#each promises as p, i (p.number + '~' + p.line)}
         <tr id="change-{i}" class:here={i === cursor} onclick={() => onpoint(i)}>
           <td class="what"
-            ><a class="link" href={threadHref(p.number)}>{p.number}</a>
+            ><a class="link" href={of(threadHref(p.number))}>{p.number}</a>
             {p.customer ?? ''} <small>{p.itemName}</small></td
           >
           <td class="num" title={longDate(p.wanted)}>{shortDate(p.wanted, today)}</td>

@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { fromAddress } from '$lib/address';
   import { shortcuts } from '$lib/desk.svelte';
-  import { PLAN_VIEWS } from '$lib/links';
+  import { PLAN_VIEWS, viewHref } from '$lib/links';
   import { trial } from '$lib/trial.svelte';
 
   let { children } = $props();
@@ -12,14 +12,17 @@
   // a trial stands in the address, so that it can be shared and outlives a reload
   $effect(() => {
     const without = fromAddress('without')?.split(' ').filter(Boolean) ?? [];
-    if (without.join(' ') !== trial.without.join(' ')) {
+    const whatIf = fromAddress('whatif');
+    if (without.join(' ') !== trial.without.join(' ') || whatIf !== trial.whatIf) {
       trial.without = without;
+      trial.whatIf = whatIf;
       void client.invalidateQueries({ queryKey: ['plan'] });
     }
   });
   $effect(() => () => {
     if (trial.on) {
       trial.without = [];
+      trial.whatIf = undefined;
       void client.invalidateQueries({ queryKey: ['plan'] });
     }
   });
@@ -27,7 +30,11 @@
   $effect(() =>
     shortcuts.register(
       'plan views',
-      PLAN_VIEWS.map((v) => ({ keys: v.keys, says: `Plan: ${v.name}`, run: () => void goto(v.href) }))
+      PLAN_VIEWS.map((v) => ({
+        keys: v.keys,
+        says: `Plan: ${v.name}`,
+        run: () => void goto(viewHref(v.href))
+      }))
     )
   );
 </script>

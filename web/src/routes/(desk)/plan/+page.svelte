@@ -149,7 +149,7 @@
   /** Opens the pane of a decision; the key that opened it keeps it when pressed again. */
   function decide(next: Deciding) {
     if (trial.on) {
-      refused = 'This is a trial. Put the demand back before anything is decided.';
+      refused = trial.refusal;
       return;
     }
     close();

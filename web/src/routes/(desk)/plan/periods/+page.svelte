@@ -110,7 +110,7 @@
   function decide(next: Deciding | undefined) {
     if (!next) return;
     if (trial.on) {
-      refused = 'This is a trial. Put the demand back before anything is decided.';
+      refused = trial.refusal;
       return;
     }
     refused = undefined;

@@ -92,7 +92,7 @@
   function decide(bar: Bar | undefined, due?: string) {
     if (!bar?.key || (bar.kind !== 'planned' && bar.kind !== 'open')) return;
     if (trial.on) {
-      refused = 'This is a trial. Put the demand back before anything is decided.';
+      refused = trial.refusal;
       return;
     }
     refused = undefined;
@@ -100,7 +100,7 @@
   }
 
   function enter() {
-    if (trial.on) refused = 'This is a trial. Put the demand back before an order is entered.';
+    if (trial.on) refused = trial.refusal;
     else change = { kind: 'ENTER', orders: [] };
   }
 

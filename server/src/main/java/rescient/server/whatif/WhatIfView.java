@@ -40,8 +40,8 @@ record WhatIfView(
         Instant madeAt,
         long tookMillis,
         String currency,
-        Figures live,
-        Figures other,
+        List<FigureRow> figures,
+        int unpriced,
         List<StockRow> stock,
         List<MonthRow> spend,
         List<MonthRow> hours,
@@ -63,8 +63,24 @@ record WhatIfView(
     /** @param week its last day */
     record StockRow(LocalDate week, BigDecimal live, BigDecimal other) {}
 
-    /** @param month its first day */
-    record MonthRow(LocalDate month, String code, String name, BigDecimal live, BigDecimal other) {}
+    /**
+     * @param month its first day
+     * @param code null: all of the month
+     * @param difference the what-if's less the live plan's
+     */
+    record MonthRow(
+            LocalDate month,
+            @Nullable String code,
+            @Nullable String name,
+            BigDecimal live,
+            BigDecimal other,
+            BigDecimal difference) {}
+
+    /**
+     * @param code late_lines, days_late, never_met, planned_orders, changes_asked, stock_now, stock_mean, stock_end, spend,
+     *     hours
+     */
+    record FigureRow(String code, BigDecimal live, BigDecimal other, BigDecimal difference) {}
 
     /**
      * @param counted places of the assumptions that the copy is made with
@@ -87,8 +103,8 @@ record WhatIfView(
                 before.madeAt(),
                 copy.tookMillis(),
                 directory.currency(),
-                Figures.of(live),
-                Figures.of(copy.figures()),
+                figures(Figures.of(live), Figures.of(copy.figures())),
+                copy.figures().unpriced(),
                 stock(before, live, copy.figures()),
                 months(live.spend(), copy.figures().spend(), 2, code -> supplier(directory, code)),
                 months(live.hours(), copy.figures().hours(), 1, directory::workCenterName),
@@ -146,16 +162,43 @@ record WhatIfView(
             TreeSet<String> codes =
                     new TreeSet<>(live.getOrDefault(month, Map.of()).keySet());
             codes.addAll(other.getOrDefault(month, Map.of()).keySet());
+            BigDecimal allLive = sum(live.get(month), decimals);
+            BigDecimal allOther = sum(other.get(month), decimals);
+            rows.add(new MonthRow(month.atDay(1), null, null, allLive, allOther, allOther.subtract(allLive)));
             for (String code : codes) {
-                rows.add(new MonthRow(
-                        month.atDay(1),
-                        code,
-                        name.apply(code),
-                        value(live, month, code, decimals),
-                        value(other, month, code, decimals)));
+                BigDecimal was = value(live, month, code, decimals);
+                BigDecimal is = value(other, month, code, decimals);
+                rows.add(new MonthRow(month.atDay(1), code, name.apply(code), was, is, is.subtract(was)));
             }
         }
         return rows;
+    }
+
+    private static BigDecimal sum(Map<String, BigDecimal> month, int decimals) {
+        return (month == null ? Map.<String, BigDecimal>of() : month)
+                .values().stream().reduce(BigDecimal.ZERO, BigDecimal::add).setScale(decimals, RoundingMode.HALF_UP);
+    }
+
+    private static List<FigureRow> figures(Figures live, Figures other) {
+        return List.of(
+                figure("late_lines", live.lateLines(), other.lateLines()),
+                figure("days_late", live.daysLate(), other.daysLate()),
+                figure("never_met", live.neverMet(), other.neverMet()),
+                figure("planned_orders", live.plannedOrders(), other.plannedOrders()),
+                figure("changes_asked", live.changesAsked(), other.changesAsked()),
+                figure("stock_now", live.stockNow(), other.stockNow()),
+                figure("stock_mean", live.stockMean(), other.stockMean()),
+                figure("stock_end", live.stockEnd(), other.stockEnd()),
+                figure("spend", live.spend(), other.spend()),
+                figure("hours", live.hours(), other.hours()));
+    }
+
+    private static FigureRow figure(String code, int live, int other) {
+        return figure(code, BigDecimal.valueOf(live), BigDecimal.valueOf(other));
+    }
+
+    private static FigureRow figure(String code, BigDecimal live, BigDecimal other) {
+        return new FigureRow(code, live, other, other.subtract(live));
     }
 
     private static BigDecimal value(
