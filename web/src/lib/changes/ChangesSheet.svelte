@@ -13,13 +13,25 @@
     today: string;
     /** The row under the cursor, counted over both tables. */
     cursor: number;
+    /** The place of the first row, if others stand before this sheet. */
+    first?: number;
     /** One cause is chosen, so none is named. */
     alone?: boolean;
     /** The rows are of this what-if, and so are their links. */
     whatIf?: string;
     onpoint: (at: number) => void;
   }
-  let { promises, orders, causes, today, cursor, alone = false, whatIf, onpoint }: Props = $props();
+  let {
+    promises,
+    orders,
+    causes,
+    today,
+    cursor,
+    first = 0,
+    alone = false,
+    whatIf,
+    onpoint
+  }: Props = $props();
   const groups = $derived(groupsOf(orders));
 
   function of(address: string): string {
@@ -40,7 +52,9 @@
 
   /** The place of the first row of a group. */
   const starts = $derived(
-    groups.map((_, i) => promises.length + groups.slice(0, i).reduce((n, g) => n + g.orders.length, 0))
+    groups.map(
+      (_, i) => first + promises.length + groups.slice(0, i).reduce((n, g) => n + g.orders.length, 0)
+    )
   );
 
   $effect(() => {
@@ -53,13 +67,14 @@
   <table class="w-full" aria-label="Customer orders that changed">
     <thead class="text-sm text-ink-3">
       <tr
-        ><th>Order</th><th class="num">Wanted</th><th class="num">Possible</th><th></th><th>Because of</th
+        ><th>Order</th><th class="num">Wanted</th><th class="num possible">Possible</th><th></th><th
+          >{alone ? '' : 'Because of'}</th
         ></tr
       >
     </thead>
     <tbody>
       {#each promises as p, i (p.number + '~' + p.line)}
-        <tr id="change-{i}" class:here={i === cursor} onclick={() => onpoint(i)}>
+        <tr id="change-{first + i}" class:here={first + i === cursor} onclick={() => onpoint(first + i)}>
           <td class="what"
             ><a class="link" href={of(threadHref(p.number))}>{p.number}</a>
             {p.customer ?? ''} <small>{p.itemName}</small></td
@@ -141,19 +156,22 @@
     box-shadow: inset 4px 0 0 var(--marigold);
   }
   .what {
-    width: 34%;
+    width: 32%;
     padding-left: 8px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
   }
   th:first-child {
-    width: 34%;
+    width: 32%;
     padding-left: 8px;
   }
   .num {
-    width: 13%;
+    width: 12%;
     text-align: right;
+  }
+  .possible {
+    width: 17%;
   }
   .did {
     width: 17%;

@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { fromAddress, toAddress } from '$lib/address';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { groupsOf } from '$lib/changes/changes';
+  import { groupsOf, type OrderChange, type PromiseChange } from '$lib/changes/changes';
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
   import { clock, count, duration, money, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
@@ -129,6 +129,20 @@
   }
 </script>
 
+{#snippet sheet(promises: PromiseChange[], orders: OrderChange[], first: number)}
+  <ChangesSheet
+    {promises}
+    {orders}
+    causes={new Map()}
+    {today}
+    {cursor}
+    {first}
+    alone
+    whatIf={String(id)}
+    onpoint={(place) => (cursor = place)}
+  />
+{/snippet}
+
 {#if whatIf.isPending}
   <p class="p-4 text-ink-2">Calculating the plan …</p>
 {:else if whatIf.isError}
@@ -216,7 +230,7 @@
       </p>
     {/if}
 
-    <div class="grid items-start gap-6" style:grid-template-columns="minmax(0, 380px) minmax(0, 1fr)">
+    <div class="grid items-start gap-6" style:grid-template-columns="minmax(0, 440px) minmax(0, 1fr)">
       <table class="figures" aria-label="The what-if beside the live plan">
         <thead><tr><th></th><th>Live</th><th>What-if</th><th>Difference</th></tr></thead>
         <tbody>
@@ -250,23 +264,9 @@
     <div class="mt-4" data-testid="differences">
       {#if rows.length === 0}
         <p class="text-ink-2">No planned order and no customer order is otherwise.</p>
-      {:else}
-        <ChangesSheet
-          promises={view.customerOrders}
-          orders={view.orders}
-          causes={new Map()}
-          {today}
-          {cursor}
-          alone
-          whatIf={String(id)}
-          onpoint={(place) => (cursor = place)}
-        />
-        {#if view.left > 0}
-          <p class="mt-2 text-ink-2">and {count(view.left, 'more planned order')}</p>
-        {/if}
       {/if}
+      {@render sheet(view.customerOrders, [], 0)}
     </div>
-
     <div class="mt-4 grid items-start gap-6" style:grid-template-columns="minmax(0, 1fr) minmax(0, 1fr)">
       <MonthTable
         name="Bought, by month due"
@@ -279,6 +279,10 @@
         text={(v, signed) => quantity(v, signed)}
       />
     </div>
+    {@render sheet([], view.orders, view.customerOrders.length)}
+    {#if view.left > 0}
+      <p class="mt-2 text-ink-2">and {count(view.left, 'more planned order')}</p>
+    {/if}
   </div>
 {/if}
 

@@ -4,6 +4,7 @@
   import { fromAddress } from '$lib/address';
   import { shortcuts } from '$lib/desk.svelte';
   import { PLAN_VIEWS, viewHref } from '$lib/links';
+  import TrialStrip from '$lib/plan/TrialStrip.svelte';
   import { trial } from '$lib/trial.svelte';
 
   let { children } = $props();
@@ -39,4 +40,9 @@
   );
 </script>
 
-{@render children()}
+<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+  <div>
+    {#if trial.on}<TrialStrip />{/if}
+  </div>
+  <div class="min-h-0">{@render children()}</div>
+</div>

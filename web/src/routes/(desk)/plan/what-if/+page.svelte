@@ -232,8 +232,11 @@
       <button type="button" class="whitespace-nowrap" onclick={copy}>Copy it</button>
       {#if at >= 0}
         <button type="button" class="whitespace-nowrap" onclick={throwAway}>Throw away</button>
-        <button type="button" class="main-action" onclick={() => pane?.takeOver()}
-          >Take all over <Key name="T" /></button
+        <button
+          type="button"
+          class="main-action"
+          disabled={rows[at]?.sentences.length === 0}
+          onclick={() => pane?.takeOver()}>Take all over <Key name="T" /></button
         >
       {/if}
     {/if}
