@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { planSeen } from '$lib/plan-seen';
 import { trial } from '$lib/trial.svelte';
 import type { components, paths } from './schema';
 
@@ -32,6 +33,10 @@ const token: Middleware = {
       else if (trial.on) request.headers.set('Plan-Without', trial.without.join(' '));
     }
     return request;
+  },
+  onResponse({ response }) {
+    const version = Number(response.headers.get('Plan-Version') ?? 0);
+    if (version > 0) planSeen.answered(version);
   }
 };
 

@@ -5,6 +5,7 @@
   import { answer, api, Refused } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
+  import { planSeen } from '$lib/plan-seen';
   import { people, type Somebody } from '$lib/people.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -68,17 +69,19 @@
   // a new plan anywhere is seen here at once
   $effect(() => {
     if (!session.isSuccess) return;
+    planSeen.behind = () => void client.invalidateQueries({ queryKey: ['plan'] });
     const news = new EventSource('/api/plan/news');
-    let seen = '';
-    news.addEventListener('plan', (event) => {
+    news.addEventListener('plan', (event: MessageEvent<string>) => {
       connected = true;
-      if (seen && seen !== event.data) void client.invalidateQueries({ queryKey: ['plan'] });
-      seen = event.data;
+      planSeen.told(Number(event.data));
     });
     news.addEventListener('people', (event: MessageEvent<string>) => {
       people.all = JSON.parse(event.data) as Somebody[];
     });
-    news.onerror = () => (connected = false);
+    news.onerror = () => {
+      connected = false;
+      planSeen.lost();
+    };
     return () => news.close();
   });
 

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -78,6 +79,27 @@ class AccessibilityTest extends DeskTest {
         page.getByLabel("Open EXTR-4").first().click();
         assertThat(page.getByRole(AriaRole.GRID)).containsText("Planned starts");
         check(page, "periods");
+        enterRushOrder(page);
+        page.navigate("/plan/changes?since=morning");
+        assertThat(page.getByTestId("changes")).containsText("became late");
+        check(page, "changes");
+        page.navigate("/plan/what-if");
+        page.keyboard().press("n");
+        assertThat(page.getByTestId("what-if")).containsText("Nothing is otherwise yet");
+        page.keyboard().press("a");
+        page.getByLabel("Percent").fill("20");
+        check(page, "assumption");
+        page.keyboard().press("Enter");
+        assertThat(page.getByTestId("what-if")).containsText("Demand up by 20 %");
+        check(page, "what-if");
+        page.keyboard().press("c");
+        assertThat(page.getByLabel("What-ifs compared")).containsText("Work center hours");
+        check(page, "compared");
+        page.keyboard().press("Escape");
+        page.keyboard().press("v");
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("What-if")))
+                .isVisible();
+        check(page, "plan of a what-if");
         page.navigate("/orders?number=PO-2032");
         assertThat(page.getByLabel("Line 1")).isVisible();
         check(page, "orders");

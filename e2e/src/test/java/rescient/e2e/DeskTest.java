@@ -222,4 +222,25 @@ abstract class DeskTest {
         return page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true))
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Release"));
     }
+
+    /** Enters an order for ten extractors that are wanted too soon, from any view of the Plan. */
+    static void enterRushOrder(Page page) {
+        page.keyboard().press("g");
+        page.keyboard().press("t");
+        assertThat(page).hasURL(Pattern.compile("/plan/threads"));
+        page.keyboard().press("n");
+        Locator pane = page.getByTestId("decide");
+        Locator item = pane.getByLabel("Item");
+        assertThat(item).isFocused();
+        item.fill("EXTR-4");
+        pane.getByLabel("Quantity").fill("10");
+        pane.getByLabel("Wanted on").fill("30 Nov");
+        pane.getByLabel("From site").selectOption("LARKMOOR");
+        pane.getByLabel("Customer").selectOption("C110");
+        assertThat(page.getByTestId("consequence")).containsText("SO-792");
+        Locator keep = pane.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"));
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(pane).isHidden();
+    }
 }

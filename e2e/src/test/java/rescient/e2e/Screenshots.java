@@ -68,5 +68,21 @@ class Screenshots extends DeskTest {
         assertThat(late.getByRole(AriaRole.GRID)).containsText("Planned starts");
         assertThat(late.getByRole(AriaRole.GRID)).containsText("GBX-410");
         shoot(late, "periods");
+        enterRushOrder(late);
+        late.navigate("/plan/changes?since=morning");
+        assertThat(late.getByTestId("changes")).containsText("became late");
+        shoot(late, "changes");
+        jdbc.update("delete from what_ifs");
+        late.navigate("/plan/what-if");
+        late.keyboard().press("n");
+        assertThat(late.getByTestId("what-if")).containsText("Nothing is otherwise yet");
+        late.keyboard().press("a");
+        late.getByLabel("Percent").fill("20");
+        late.keyboard().press("Enter");
+        assertThat(late.getByTestId("what-if")).containsText("Demand up by 20 %");
+        late.getByLabel("Name of the what-if").fill("A fifth more");
+        late.keyboard().press("Enter");
+        assertThat(late.getByRole(AriaRole.LISTBOX)).containsText("A fifth more");
+        shoot(late, "what-if");
     }
 }

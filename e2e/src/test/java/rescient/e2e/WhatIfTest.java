@@ -27,8 +27,7 @@ class WhatIfTest extends DeskTest {
     }
 
     private static Locator figures(Page page) {
-        return page.getByRole(
-                AriaRole.TABLE, new Page.GetByRoleOptions().setName("The what-if beside the live plan"));
+        return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("The what-if beside the live plan"));
     }
 
     private static void assume(Page page) {
@@ -58,11 +57,12 @@ class WhatIfTest extends DeskTest {
         page.keyboard().press("a");
         form(page).getByLabel("Percent").fill("20");
         assume(page);
-        assertThat(assumed(page)).hasCount(1);
         assertThat(assumed(page).first()).containsText("Demand up by 20 %");
         page.keyboard().press("a");
         form(page).getByLabel("What is otherwise").selectOption("A supplier takes longer");
-        form(page).getByLabel("Supplier").selectOption("Brookmill Bearings");
+        form(page)
+                .getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName(Pattern.compile("^Supplier")))
+                .selectOption("Brookmill Bearings");
         form(page).getByLabel("By working days").fill("5");
         assume(page);
         assertThat(assumed(page)).hasCount(2);
@@ -110,7 +110,7 @@ class WhatIfTest extends DeskTest {
         page.keyboard().press("a");
         form(page).getByLabel("Percent").fill("50");
         assume(page);
-        assertThat(assumed(page)).hasCount(1);
+        assertThat(assumed(page).first()).containsText("Demand up by 50 %");
         String address = page.url();
         page.keyboard().press("n");
         assertThat(page.getByTestId("what-if")).containsText("Nothing is otherwise yet");

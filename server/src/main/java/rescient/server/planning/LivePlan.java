@@ -76,6 +76,12 @@ public class LivePlan implements DisposableBean {
         return current;
     }
 
+    /** The number of the last complete plan; 0 if there is none yet. */
+    long number() {
+        PlanVersion plan = current;
+        return plan == null ? 0 : plan.number();
+    }
+
     /** What kept the last calculation from being completed, or null. */
     public String failure() {
         return failure;

@@ -1,0 +1,34 @@
+/**
+ * Whether what is shown is of the plan that the server told of last. Answers and news come on different ways and may
+ * overtake each other.
+ */
+export class PlanSeen {
+  /** The oldest plan that an answer was about since all were asked for anew. */
+  #oldest = Infinity;
+  /** The plan told of last; 0 while there is no connection. */
+  #told = 0;
+  /** Asks for everything anew. */
+  behind: () => void = () => undefined;
+
+  answered(version: number): void {
+    this.#oldest = Math.min(this.#oldest, version);
+    if (version < this.#told) this.#again();
+  }
+
+  told(version: number): void {
+    this.#told = version;
+    if (this.#oldest !== Infinity && this.#oldest !== version) this.#again();
+  }
+
+  /** The connection is lost; a server that comes back may count from the beginning. */
+  lost(): void {
+    this.#told = 0;
+  }
+
+  #again(): void {
+    this.#oldest = Infinity;
+    this.behind();
+  }
+}
+
+export const planSeen = new PlanSeen();
