@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { count, money } from '$lib/format';
+  import { count, money, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import type { Action } from './actions';
   import { ordersOf } from './filters';
@@ -12,6 +12,8 @@
     actions: Action[];
     /** The last decision kept here, offered to be taken back. */
     kept?: Schemas['Decision'];
+    /** Orders that fit too and are not in the list, which shows the most urgent. */
+    more?: number;
     refused?: string;
     releasing: boolean;
     mayRelease: boolean;
@@ -19,8 +21,19 @@
     onsave: () => void;
     onrelease: () => void;
   }
-  let { list, currency, actions, kept, refused, releasing, mayRelease, onundo, onsave, onrelease }: Props =
-    $props();
+  let {
+    list,
+    currency,
+    actions,
+    kept,
+    more = 0,
+    refused,
+    releasing,
+    mayRelease,
+    onundo,
+    onsave,
+    onrelease
+  }: Props = $props();
   const orders = $derived(ordersOf(list.chosen.length > 0 ? list.chosen : list.shown));
   const total = $derived(orders.reduce((sum, o) => sum + (o.value ?? 0), 0));
   const bySupplier = $derived.by(() => {
@@ -42,7 +55,10 @@
         'supplier'
       )}{/if}, {money(total, currency)}
   {:else}
-    {count(orders.length, 'order')}, {money(total, currency)}
+    {#if more > 0}the most urgent {quantity(orders.length)} of {quantity(orders.length + more)} orders{:else}{count(
+        orders.length,
+        'order'
+      )}{/if}, {money(total, currency)}
   {/if}
 </span>
 {#if refused}

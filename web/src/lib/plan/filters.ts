@@ -1,8 +1,10 @@
 // What the list of the Plan shows, in which groups and order. Every figure comes from the server; nothing is calculated.
 import type { Schemas } from '$lib/api/client';
+import type { operations } from '$lib/api/schema';
 
 export type PlannedOrder = Schemas['PlannedOrderRow'];
 export type SignalRow = Schemas['SignalRow'];
+export type ListFilter = NonNullable<operations['orders']['parameters']['query']>;
 export type Row = { order: PlannedOrder } | { signal: SignalRow };
 /** A line of the list: the head of a group, or a row. */
 export type Entry = { head: string; name: string; count: number; bad?: boolean } | Row;
@@ -60,6 +62,25 @@ export function filtersFrom(said: (name: string) => string | undefined): Filters
     held: said('held'),
     sort: said('sort'),
     by: GROUPS.find((g) => g === said('by'))
+  };
+}
+
+/** What the server is asked for when the list is too long to be sent whole. */
+export function askedOf(f: Filters, words: string): ListFilter {
+  return {
+    words: words.trim() || undefined,
+    site: f.site,
+    planner: f.planner,
+    supplier: f.supplier,
+    group: f.group,
+    source: f.source,
+    from: f.from,
+    to: f.to,
+    until: f.until,
+    due: f.due,
+    worth: f.worth ? Number(f.worth) : undefined,
+    late: f.late ? true : undefined,
+    held: f.held === 'only' || f.held === 'none' ? f.held : undefined
   };
 }
 

@@ -14,7 +14,7 @@
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
   import type { Action } from '$lib/plan/actions';
-  import { filtersFrom, keyOf, ordersOf, type Entry } from '$lib/plan/filters';
+  import { askedOf, filtersFrom, keyOf, ordersOf, type Entry } from '$lib/plan/filters';
   import { csvOf } from '$lib/plan/orders-csv';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
@@ -43,11 +43,25 @@
     queryKey: ['session'],
     queryFn: () => answer(api.GET('/api/session'))
   }));
+  const list = new PlanList();
+  const filters = $derived(filtersFrom(fromAddress));
+  /** The list is too long to be sent whole, so the server filters it. */
+  let cut = $state(false);
+  let settledWords = $state('');
+  const asked = $derived(cut ? askedOf(filters, settledWords) : undefined);
   const rows = createQuery(() => ({
-    queryKey: ['plan', 'orders'],
-    queryFn: () => answer(api.GET('/api/plan/orders')),
+    queryKey: asked ? ['plan', 'orders', asked] : ['plan', 'orders'],
+    queryFn: () => answer(api.GET('/api/plan/orders', { params: { query: asked ?? {} } })),
     placeholderData: (before) => before
   }));
+  $effect(() => {
+    if (rows.data) cut = !rows.data.whole;
+  });
+  $effect(() => {
+    const typed = list.words;
+    const timer = setTimeout(() => (settledWords = typed), 150);
+    return () => clearTimeout(timer);
+  });
 
   const changes = createQuery(() => ({
     queryKey: ['plan', 'changes', 'visit'],
@@ -57,9 +71,7 @@
   const marks = $derived(marksOf(changes.data));
   const onlyChanged = $derived(fromAddress('changed') !== undefined);
 
-  const list = new PlanList();
   const saved = new Views();
-  const filters = $derived(filtersFrom(fromAddress));
   const columns = $derived(columnsOf(fromAddress('columns')));
   $effect(() => {
     list.filters = { ...filters, changed: onlyChanged ? new Set(marks.keys()) : undefined };
@@ -456,6 +468,7 @@
       {list}
       {currency}
       {kept}
+      more={rows.data?.more ?? 0}
       {refused}
       releasing={releasing !== undefined}
       mayRelease={releasing ? !released : list.orders.length > 0}

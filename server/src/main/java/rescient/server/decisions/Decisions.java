@@ -232,7 +232,8 @@ public class Decisions {
         }
         if (!proposal.refusals.isEmpty()) {
             throw new JobProblem(
-                    HttpStatus.UNPROCESSABLE_ENTITY, "Nothing was kept. " + String.join(" ", proposal.refusals));
+                    proposal.stale ? HttpStatus.CONFLICT : HttpStatus.UNPROCESSABLE_ENTITY,
+                    "Nothing was kept. " + String.join(" ", proposal.refusals));
         }
         if (proposal.edits.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");

@@ -16,6 +16,9 @@ final class Proposal {
     final List<String> gone = new ArrayList<>();
     /** Why it cannot be, in sentences. */
     final List<String> refusals = new ArrayList<>();
+    /** Whether that is because what was looked at is no longer so. */
+    boolean stale;
+
     /** What the plan would have to know that no edit says: what a supplier is only asked for. */
     final List<Change> asked = new ArrayList<>();
     /** Stock points whose line shows what happens. */

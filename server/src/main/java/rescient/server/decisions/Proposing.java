@@ -405,6 +405,7 @@ final class Proposing {
                 .orElse(null);
         if (gone == null) {
             proposal.sentence = "Take line " + line + " out of the bill of materials of " + wish.item();
+            proposal.stale = true;
             proposal.refusals.add("The bill of materials of " + wish.item() + " has no line " + line + " any more.");
             return;
         }

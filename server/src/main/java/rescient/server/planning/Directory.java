@@ -17,27 +17,31 @@ public final class Directory {
     private static final int CENTS = 2;
 
     private final Dataset dataset;
-    private final Map<String, Row> items = new TreeMap<>();
-    private final Map<String, Row> sites = new TreeMap<>();
-    private final Map<String, Row> suppliers = new HashMap<>();
-    private final Map<String, Row> customers = new HashMap<>();
-    private final Map<String, Row> groups = new HashMap<>();
-    private final Map<String, Row> openOrders = new HashMap<>();
-    private final Map<String, Row> customerOrders = new HashMap<>();
-    private final Map<String, List<Row>> prices = new HashMap<>();
-    private final Map<String, List<Row>> bomLines = new HashMap<>();
-    private final Map<String, List<Row>> operations = new HashMap<>();
-    private final Map<String, Row> workCenters = new HashMap<>();
+    private final Map<String, Row> items;
+    private final Map<String, Row> sites;
+    private final Map<String, Row> suppliers;
+    private final Map<String, Row> customers;
+    private final Map<String, Row> groups;
+    private final Map<String, Row> openOrders;
+    private final Map<String, Row> customerOrders;
+    private final Map<String, List<Row>> prices;
+    private final Map<String, List<Row>> bomLines;
+    private final Map<String, List<Row>> operations;
+    private final Map<String, Row> workCenters;
 
     Directory(Dataset dataset) {
         this.dataset = dataset;
-        index(items, "items");
-        index(sites, "sites");
-        index(suppliers, "suppliers");
-        index(customers, "customers");
-        index(groups, "item_groups");
-        index(workCenters, "work_centers");
-        dataset.rows("open_orders").forEach(r -> openOrders.put(key(r.text("number"), r.text("line")), r));
+        items = index(new TreeMap<>(), dataset, "items");
+        sites = index(new TreeMap<>(), dataset, "sites");
+        suppliers = index(new HashMap<>(), dataset, "suppliers");
+        customers = index(new HashMap<>(), dataset, "customers");
+        groups = index(new HashMap<>(), dataset, "item_groups");
+        workCenters = index(new HashMap<>(), dataset, "work_centers");
+        customerOrders = new HashMap<>();
+        prices = new HashMap<>();
+        bomLines = new HashMap<>();
+        operations = new HashMap<>();
+        openOrders = openOrders(dataset);
         dataset.rows("customer_orders").forEach(r -> customerOrders.put(key(r.text("number"), r.text("line")), r));
         dataset.rows("supplier_items")
                 .forEach(r -> prices.computeIfAbsent(key(r.text("supplier"), r.text("item")), k -> new ArrayList<>())
@@ -55,13 +59,38 @@ public final class Directory {
         operations.values().forEach(steps -> steps.sort(byStep));
     }
 
-    /** The same with what changes say of documents; whoever changes anything else has the company read again. */
+    /**
+     * The same with what changes say of open orders, all else shared; whoever changes anything else has the company read
+     * again.
+     */
     Directory after(List<Change> changes) {
-        return new Directory(OpenOrderRows.after(dataset, changes));
+        return new Directory(this, OpenOrderRows.after(dataset, changes));
     }
 
-    private void index(Map<String, Row> into, String table) {
+    private Directory(Directory before, Dataset dataset) {
+        this.dataset = dataset;
+        items = before.items;
+        sites = before.sites;
+        suppliers = before.suppliers;
+        customers = before.customers;
+        groups = before.groups;
+        customerOrders = before.customerOrders;
+        prices = before.prices;
+        bomLines = before.bomLines;
+        operations = before.operations;
+        workCenters = before.workCenters;
+        openOrders = openOrders(dataset);
+    }
+
+    private static Map<String, Row> openOrders(Dataset dataset) {
+        Map<String, Row> orders = new HashMap<>();
+        dataset.rows("open_orders").forEach(r -> orders.put(key(r.text("number"), r.text("line")), r));
+        return orders;
+    }
+
+    private static Map<String, Row> index(Map<String, Row> into, Dataset dataset, String table) {
         dataset.rows(table).forEach(r -> into.put(r.text("code"), r));
+        return into;
     }
 
     private static String key(String a, String b) {
@@ -160,6 +189,21 @@ public final class Directory {
     /** The codes of all suppliers, in order. */
     public List<String> suppliers() {
         return suppliers.keySet().stream().sorted().toList();
+    }
+
+    /** All planners of items, in order. */
+    public List<String> planners() {
+        return items.values().stream()
+                .map(row -> row.text("planner"))
+                .filter(java.util.Objects::nonNull)
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    /** The codes of all item groups, in order. */
+    public List<String> groups() {
+        return groups.keySet().stream().sorted().toList();
     }
 
     /** The codes of all customers, in order. */

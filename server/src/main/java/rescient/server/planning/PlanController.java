@@ -2,10 +2,12 @@ package rescient.server.planning;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -70,11 +72,18 @@ class PlanController {
             List<Choice> allSuppliers,
             List<Choice> allCustomers) {}
 
+    /**
+     * @param whole all orders are there; if not, the filter was asked and {@code more} others fit, or may fit
+     * @param moreSignals that fit too
+     */
     record PlannedOrderList(
             long version,
             List<PlannedOrders.PlannedOrderRow> orders,
             List<WorkList.SignalRow> signals,
-            Choices choices) {}
+            Choices choices,
+            boolean whole,
+            int more,
+            int moreSignals) {}
 
     @GetMapping
     PlanState state() {
@@ -99,30 +108,45 @@ class PlanController {
                 live.failure());
     }
 
-    /** All that wants a decision. */
+    /** All that wants a decision, or the most urgent of it that fits. */
     @GetMapping("/orders")
-    PlannedOrderList orders() {
+    PlannedOrderList orders(@ParameterObject ListFilter filter) {
         PlanVersion version = versions.inView();
-        List<PlannedOrders.PlannedOrderRow> orders = work.orders(version);
+        WorkList.Listed listed = work.orders(version, filter);
+        WorkList.ListedSignals signals = work.signals(version, filter);
         return new PlannedOrderList(
-                version.number(), orders, work.signals(version), choices(version.directory(), orders));
+                version.number(),
+                listed.orders(),
+                signals.signals(),
+                choices(version.directory(), listed),
+                listed.whole(),
+                listed.more(),
+                signals.more());
     }
 
-    private static Choices choices(Directory directory, List<PlannedOrders.PlannedOrderRow> orders) {
+    /** Of a list that is not whole, all there are can be chosen. */
+    private static Choices choices(Directory directory, WorkList.Listed listed) {
+        List<PlannedOrders.PlannedOrderRow> orders = listed.orders();
+        List<Choice> sites = choices(directory.sites().keySet(), directory::siteName);
+        List<Choice> suppliers = choices(directory.suppliers(), directory::supplierName);
         return new Choices(
-                choices(orders, PlannedOrders.PlannedOrderRow::site, directory::siteName),
-                choices(orders, PlannedOrders.PlannedOrderRow::planner, p -> p),
-                choices(orders, PlannedOrders.PlannedOrderRow::supplier, directory::supplierName),
-                choices(orders, PlannedOrders.PlannedOrderRow::itemGroup, directory::groupName),
-                directory.sites().keySet().stream()
-                        .map(s -> new Choice(s, directory.siteName(s)))
-                        .toList(),
-                directory.suppliers().stream()
-                        .map(s -> new Choice(s, directory.supplierName(s)))
-                        .toList(),
-                directory.customers().stream()
-                        .map(c -> new Choice(c, directory.customerName(c)))
-                        .toList());
+                listed.whole() ? choices(orders, PlannedOrders.PlannedOrderRow::site, directory::siteName) : sites,
+                listed.whole()
+                        ? choices(orders, PlannedOrders.PlannedOrderRow::planner, p -> p)
+                        : choices(directory.planners(), p -> p),
+                listed.whole()
+                        ? choices(orders, PlannedOrders.PlannedOrderRow::supplier, directory::supplierName)
+                        : suppliers,
+                listed.whole()
+                        ? choices(orders, PlannedOrders.PlannedOrderRow::itemGroup, directory::groupName)
+                        : choices(directory.groups(), directory::groupName),
+                sites,
+                suppliers,
+                choices(directory.customers(), directory::customerName));
+    }
+
+    private static List<Choice> choices(Collection<String> codes, UnaryOperator<String> name) {
+        return codes.stream().map(c -> new Choice(c, name.apply(c))).toList();
     }
 
     private static List<Choice> choices(

@@ -4,8 +4,6 @@ import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import rescient.core.OpenOrder;
 import rescient.core.OrderDraft;
@@ -94,21 +92,6 @@ public final class PlannedOrders {
                     served.lines(),
                     served.late());
         }
-    }
-
-    /** All planned orders by start, due, item and site. */
-    static List<PlannedOrderRow> of(PlanVersion version) {
-        List<PlannedOrderRow> rows = new ArrayList<>();
-        for (PointView point : version.plan().points()) {
-            if (!phantom(version, point.item())) {
-                rows.addAll(of(version, point));
-            }
-        }
-        rows.sort(Comparator.comparing(PlannedOrderRow::start)
-                .thenComparing(PlannedOrderRow::due)
-                .thenComparing(PlannedOrderRow::item)
-                .thenComparing(PlannedOrderRow::site));
-        return rows;
     }
 
     static boolean phantom(PlanVersion version, String item) {

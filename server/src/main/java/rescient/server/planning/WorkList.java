@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.OpenOrder;
@@ -21,14 +22,17 @@ import rescient.server.platform.Nullable;
 class WorkList {
     private final Holds holds;
     private final JdbcTemplate database;
-    /** What a version's orders serve is worked out once. */
+    private final int most;
+    /** What a version's orders serve is worked out once for each filter. */
     private volatile Known known;
 
-    private record Known(PlanVersion version, List<PlannedOrderRow> rows) {}
+    private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
-    WorkList(Holds holds, JdbcTemplate database) {
+    /** @param most how many rows of orders, and how many of signals, are sent */
+    WorkList(Holds holds, JdbcTemplate database, @Value("${rescient.list-most:4000}") int most) {
         this.holds = holds;
         this.database = database;
+        this.most = most;
     }
 
     /** What a signal asks for. */
@@ -61,56 +65,82 @@ class WorkList {
             @Nullable Asked asked,
             SignalView signal) {}
 
-    /** Planned orders by start, due, item and site; firmed ones among them. */
-    List<PlannedOrderRow> orders(PlanVersion version) {
+    /**
+     * The orders of a list.
+     *
+     * @param whole all there are; then no filter was asked
+     * @param more how many others fit, or may fit where only their rows would say so
+     */
+    record Listed(List<PlannedOrderRow> orders, boolean whole, int more) {}
+
+    /**
+     * Planned orders by start, due, item and site; firmed ones among them. All of them, or if there are more than
+     * a few thousand, as many of those that fit.
+     */
+    Listed orders(PlanVersion version, ListFilter filter) {
+        Map<String, Hold> held = holds.of(version);
         Known last = known;
-        if (last == null || last.version != version) {
-            last = new Known(version, rows(version));
+        boolean kept = last != null
+                && last.version == version
+                && (last.listed.whole || last.filter.equals(filter))
+                && (last.listed.whole || filter.held() == null);
+        if (!kept) {
+            last = new Known(version, filter, listed(version, filter, held));
             known = last;
         }
-        Map<String, Hold> held = holds.of(version);
         return held.isEmpty()
-                ? last.rows
-                : last.rows.stream()
-                        .map(r -> held.containsKey(r.key())
-                                ? r.with(held.get(r.key()), new Ends.Served(r.end(), r.ends(), r.forLate()))
-                                : r)
-                        .toList();
+                ? last.listed
+                : new Listed(
+                        last.listed.orders.stream().map(r -> held(r, held)).toList(),
+                        last.listed.whole,
+                        last.listed.more);
     }
 
-    private static List<PlannedOrderRow> rows(PlanVersion version) {
+    private static PlannedOrderRow held(PlannedOrderRow row, Map<String, Hold> held) {
+        Hold hold = held.get(row.key());
+        return hold == null ? row : row.with(hold, new Ends.Served(row.end(), row.ends(), row.forLate()));
+    }
+
+    private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
+        List<Candidate> candidates = new ArrayList<>();
+        version.plan().plannedOrders().forEach(order -> candidates.add(new Candidate(order, null)));
+        version.plan().snapshot().openOrders().stream()
+                .filter(order -> order.stage() == Stage.FIRMED)
+                .forEach(order -> candidates.add(new Candidate(null, order)));
+        boolean whole = candidates.size() <= most;
+        if (!whole) {
+            candidates.removeIf(candidate -> !filter.fits(version.directory(), candidate));
+        }
+        candidates.sort(Candidate.URGENT_FIRST);
         Ends ends = new Ends(version);
         List<PlannedOrderRow> rows = new ArrayList<>();
-        for (PointView point : version.plan().points()) {
-            if (!PlannedOrders.phantom(version, point.item())) {
-                List<PlannedOrderRow> here = PlannedOrders.of(version, point);
-                List<PlannedOrder> orders = point.plannedOrders();
-                for (int i = 0; i < here.size(); i++) {
-                    rows.add(here.get(i)
-                            .with(
-                                    null,
-                                    ends.ofPlanned(
-                                            point.item(),
-                                            point.site(),
-                                            orders.get(i).sequence())));
-                }
+        int at = 0;
+        for (; at < candidates.size() && rows.size() < most; at++) {
+            PlannedOrderRow row = row(version, candidates.get(at), ends);
+            if (whole || filter.fits(held(row, held))) {
+                rows.add(row);
             }
         }
-        for (OpenOrder order : version.plan().snapshot().openOrders()) {
-            if (order.stage() == Stage.FIRMED) {
-                rows.add(PlannedOrders.firmed(version, order)
-                        .with(null, ends.ofOpen(order.item(), order.site(), order.number(), order.line())));
-            }
-        }
-        rows.sort(Comparator.comparing(PlannedOrderRow::start)
-                .thenComparing(PlannedOrderRow::due)
-                .thenComparing(PlannedOrderRow::item)
-                .thenComparing(PlannedOrderRow::site));
-        return rows;
+        return new Listed(rows, whole, candidates.size() - at);
     }
 
+    private static PlannedOrderRow row(PlanVersion version, Candidate candidate, Ends ends) {
+        PlannedOrder planned = candidate.planned();
+        if (planned == null) {
+            OpenOrder order = candidate.firmed();
+            return PlannedOrders.firmed(version, order)
+                    .with(null, ends.ofOpen(order.item(), order.site(), order.number(), order.line()));
+        }
+        PointView point = version.plan().point(planned.item(), planned.site()).orElseThrow();
+        return PlannedOrders.row(version, planned, OrderKey.of(point, planned))
+                .with(null, ends.ofPlanned(planned.item(), planned.site(), planned.sequence()));
+    }
+
+    /** @param more how many others fit */
+    record ListedSignals(List<SignalRow> signals, int more) {}
+
     /** The signals that ask for something else than to release an order. */
-    List<SignalRow> signals(PlanVersion version) {
+    ListedSignals signals(PlanVersion version, ListFilter filter) {
         Map<String, Asked> asked = new HashMap<>();
         database.query("select order_number, line, kind, due_date, name from change_requests", row -> {
             asked.put(
@@ -120,15 +150,21 @@ class WorkList {
                             row.getDate(4) == null ? null : row.getDate(4).toLocalDate(),
                             row.getString(5)));
         });
-        List<SignalRow> rows = new ArrayList<>();
-        for (Signal signal : version.signals()) {
-            Ask ask = ask(signal.kind());
-            if (ask != null) {
-                rows.add(row(version, signal, ask, asked));
-            }
-        }
-        rows.sort(Comparator.comparing(SignalRow::group));
-        return rows;
+        List<Signal> asking = version.signals().stream()
+                .filter(signal -> ask(signal.kind()) != null)
+                .toList();
+        boolean whole = asking.size() <= most;
+        List<Signal> fitting = asking.stream()
+                .filter(signal ->
+                        whole || filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()))
+                .sorted(Comparator.comparing(signal -> ask(signal.kind())))
+                .toList();
+        return new ListedSignals(
+                fitting.stream()
+                        .limit(most)
+                        .map(signal -> row(version, signal, ask(signal.kind()), asked))
+                        .toList(),
+                Math.max(0, fitting.size() - most));
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {

@@ -143,7 +143,10 @@ class WordingTest {
                         "To order 24");
         assertThat(slip.lines().get(1).link().kind()).isEqualTo("customer_order");
         // two boxes at 3
-        assertThat(PlannedOrders.of(version).get(0).value()).isEqualByComparingTo("6");
+        assertThat(PlannedOrders.of(version, version.plan().points().get(0))
+                        .get(0)
+                        .value())
+                .isEqualByComparingTo("6");
     }
 
     @Test
@@ -159,7 +162,8 @@ class WordingTest {
                         "2,1,B,W,1,2026-03-03",
                         "3,1,C,W,1,2026-03-08",
                         "4,1,E,W,1,2026-03-09");
-        assertThat(PlannedOrders.of(company.planned()))
+        PlanVersion version = company.planned();
+        assertThat(version.plan().points().stream().flatMap(p -> PlannedOrders.of(version, p).stream()))
                 .extracting(PlannedOrders.PlannedOrderRow::group)
                 .containsExactly(Group.START_TODAY, Group.START_THIS_WEEK, Group.START_THIS_WEEK, Group.START_LATER);
     }
