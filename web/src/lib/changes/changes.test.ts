@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   became,
   causedBy,
+  customerMark,
   groupsOf,
   happened,
   mark,
@@ -91,6 +92,14 @@ describe('marks', () => {
     expect([...marks.keys()]).toEqual(['A~W~2026-12-01~5~0']);
     expect(marks.get('A~W~2026-12-01~5~0')?.says).toBe('new: Ida Holm: Did it');
     expect(marksOf(undefined).size).toBe(0);
+  });
+
+  it('stand at customer orders that became late', () => {
+    const late = { ...changes, orders: [], customerOrders: [promise({ after: '2026-12-09' })] };
+    expect(marksOf(late).get(customerMark('SO-1'))).toEqual({
+      word: 'became late',
+      says: 'became late: Ida Holm: Did it'
+    });
   });
 });
 

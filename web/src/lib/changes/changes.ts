@@ -53,6 +53,11 @@ export interface Mark {
   says: string;
 }
 
+/** The key of a customer order's mark. */
+export function customerMark(number: string | null | undefined): string {
+  return `customer order ${number ?? ''}`;
+}
+
 /** The marks of a list, by the key of the row: what of it is not as it was. */
 export function marksOf(changes: Changes | undefined): Map<string, Mark> {
   const marks = new Map<string, Mark>();
@@ -62,6 +67,11 @@ export function marksOf(changes: Changes | undefined): Map<string, Mark> {
     if (!change.key || change.kind === 'released') continue;
     const why = change.causes.flatMap((id) => causes.get(id) ?? []).map(told);
     marks.set(change.key, { word: mark(change), says: `${happened(change)}: ${why.join('; ')}` });
+  }
+  for (const change of changes.customerOrders) {
+    const why = change.causes.flatMap((id) => causes.get(id) ?? []).map(told);
+    const said = became(change);
+    marks.set(customerMark(change.number), { word: said, says: `${said}: ${why.join('; ')}` });
   }
   return marks;
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Mark } from '$lib/changes/changes';
   import { date, words } from '$lib/format';
   import { initials, people } from '$lib/people.svelte';
   import type { SignalRow } from './plan.svelte';
@@ -8,10 +9,12 @@
     today: string;
     here: boolean;
     selected: boolean;
+    /** What became of the customer order it speaks of. */
+    mark?: Mark;
     onopen: () => void;
     ontoggle: () => void;
   }
-  let { row, today, here, selected, onopen, ontoggle }: Props = $props();
+  let { row, today, here, selected, mark, onopen, ontoggle }: Props = $props();
   const there = $derived(people.at(row.signal.item, row.signal.site));
 </script>
 
@@ -45,6 +48,7 @@
       {#each there as person (person.login)}<abbr class="person" title="{person.name} is here"
           >{initials(person.name)}</abbr
         >{/each}
+      {#if mark}<span class="mark" title="since your last visit: {mark.says}">{mark.word}</span>{/if}
       {#if row.asked}<b
           >asked {row.partner ?? ''}
           {row.asked.due ? `for ${date(row.asked.due, today)}` : 'to cancel'}</b

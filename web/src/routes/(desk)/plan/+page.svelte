@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { fromAddress, toAddress } from '$lib/address';
-  import { marksOf } from '$lib/changes/changes';
+  import { customerMark, marksOf } from '$lib/changes/changes';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count, dayNumber, isoDay, date } from '$lib/format';
@@ -352,6 +352,9 @@
       {today}
       here={e.signal.key === list.cursor}
       selected={list.selected.has(e.signal.key)}
+      mark={e.signal.signal.kind === 'demand_late'
+        ? marks.get(customerMark(e.signal.signal.orderNumber))
+        : undefined}
       onopen={() => open(e.signal.key)}
       ontoggle={() => list.toggle(e.signal.key)}
     />

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.sql.Timestamp;
 import java.time.LocalDate;
@@ -29,7 +30,7 @@ class Measurements extends DeskTest {
     private static final List<String> RELEASED =
             List.of("NAIL-20", "EYELET-3", "ROD-12", "SMOKER-L", "TOOL-J", "QEX-10", "TAP-40");
 
-    private static void print(String what, List<Double> millis) {
+    static void print(String what, List<Double> millis) {
         List<Double> sorted = millis.stream().sorted().toList();
         System.out.printf(
                 Locale.ROOT,
@@ -130,5 +131,14 @@ class Measurements extends DeskTest {
         }
         print("from the key j to the next row under the cursor", keys);
         print("from a wish to its consequence (the request)", previews);
+    }
+
+    @Test
+    void longListsAndTablesScroll() {
+        Page page = signedIn("ida");
+        Scrolling.measure("the list of Decide", page, "[role=listbox]", ".plan-row", 111);
+        page.navigate("/plan/periods?scale=weeks");
+        page.getByRole(AriaRole.GRID).getByRole(AriaRole.ROW).nth(3).waitFor();
+        Scrolling.measure("Periods, weeks", page, "[role=grid]", "[role=row]", 30);
     }
 }

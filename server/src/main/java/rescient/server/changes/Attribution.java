@@ -57,13 +57,16 @@ final class Attribution {
                                 by(r -> r.below.holds(
                                         c.order().item(), c.order().site()))))
                         .toList(),
-                difference.lateness().stream()
-                        .map(l -> new JournalEntry.Late(
-                                l,
-                                by(r -> Reach.of(after.plan(), l.item(), l.site())
-                                        .holds(r.signal.item(), r.signal.site()))))
-                        .toList(),
+                difference.lateness().stream().map(this::late).toList(),
                 Math.max(0, changes.size() - MOST));
+    }
+
+    private JournalEntry.Late late(PlanDifference.Lateness line) {
+        if (receipts.isEmpty()) {
+            return new JournalEntry.Late(line, others);
+        }
+        Reach below = Reach.of(after.plan(), line.item(), line.site());
+        return new JournalEntry.Late(line, by(r -> below.holds(r.signal.item(), r.signal.site())));
     }
 
     private void receipt(Signal signal) {

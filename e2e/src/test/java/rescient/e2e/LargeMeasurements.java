@@ -1,0 +1,113 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import rescient.bench.CompanyFolder;
+import rescient.dataset.DatasetReader;
+
+/**
+ * Prints how long a planner of a large company waits: {@code ./rescient measure-large [POINTS]}. Not a test; its name keeps
+ * it out of the runs.
+ */
+class LargeMeasurements extends DeskTest {
+    private static final int RUNS = 5;
+    private static final int PREVIEWS = 12;
+
+    @TempDir
+    private Path folder;
+
+    @DynamicPropertySource
+    static void itsDay(DynamicPropertyRegistry registry) {
+        registry.add("rescient.today", () -> "2026-03-02");
+    }
+
+    @Override
+    @BeforeEach
+    void freshCompany() {
+        int points = Integer.getInteger("rescient.points", 10_000);
+        try {
+            CompanyFolder.write(points, 7, folder);
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        long begun = System.nanoTime();
+        store.replace(DatasetReader.read(folder), "large", true);
+        System.out.printf(
+                Locale.ROOT, "%,d stock points loaded in %.1f s%n", points, (System.nanoTime() - begun) / 1e9);
+        long revision = jdbc.queryForObject("select revision from company", Long.class);
+        while (live.current().revision() < revision) {
+            try {
+                live.knowing(revision);
+            } catch (RuntimeException e) {
+                System.out.println("planning …");
+            }
+        }
+        System.out.printf(
+                Locale.ROOT,
+                "%,d planned orders, %,d signals; the plan took %,d ms%n",
+                live.current().plan().plannedOrders().size(),
+                live.current().signals().size(),
+                live.current().tookMillis());
+    }
+
+    @Test
+    void aPlannerOfALargeCompany() {
+        Page page = signedIn("ida");
+        String state = page.context().storageState();
+        List<Double> opened = new ArrayList<>();
+        for (int run = 0; run < RUNS; run++) {
+            Page fresh = coldBrowser(state).newPage();
+            long begun = System.nanoTime();
+            fresh.navigate("/plan");
+            fresh.locator(".plan-row").first().waitFor();
+            opened.add((System.nanoTime() - begun) / 1e6);
+            fresh.context().close();
+        }
+        Measurements.print("large: cold load of the Plan until its list stands there", opened);
+        Scrolling.measure("large: the list of Decide", page, "[role=listbox]", ".plan-row", 111);
+
+        List<Double> filtered = new ArrayList<>();
+        for (String word : List.of("I1", "I22", "I333", "I4", "")) {
+            long begun = System.nanoTime();
+            page.waitForResponse(
+                    r -> r.url().contains("/api/plan/orders"),
+                    () -> page.getByPlaceholder("filter").fill(word));
+            filtered.add((System.nanoTime() - begun) / 1e6);
+        }
+        Measurements.print("large: from a word in the filter to its answer", filtered);
+        page.keyboard().press("Escape");
+
+        List<Double> previews = new ArrayList<>();
+        for (int run = 0; run < PREVIEWS; run++) {
+            page.keyboard().press("j");
+            page.evaluate("() => performance.clearResourceTimings()");
+            page.keyboard().press("p");
+            assertThat(page.getByTestId("consequence")).isVisible();
+            previews.add(((Number) page.evaluate("""
+                    () => Math.max(...performance.getEntriesByType('resource')
+                      .filter(e => e.name.endsWith('/api/decisions/preview')).map(e => e.duration))""")).doubleValue());
+            page.keyboard().press("Escape");
+            assertThat(page.getByTestId("decide")).hasCount(0);
+        }
+        Measurements.print("large: from a wish to its consequence (the request)", previews);
+
+        long begun = System.nanoTime();
+        page.navigate("/plan/periods?scale=weeks");
+        Locator grid = page.getByRole(AriaRole.GRID);
+        grid.getByRole(AriaRole.ROW).nth(3).waitFor();
+        System.out.printf(Locale.ROOT, "large: Periods open after %.0f ms%n", (System.nanoTime() - begun) / 1e6);
+        Scrolling.measure("large: Periods, weeks", page, "[role=grid]", "[role=row]", 111);
+    }
+}
