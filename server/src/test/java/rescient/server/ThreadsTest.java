@@ -56,6 +56,13 @@ class ThreadsTest extends ServerTest {
         assertThat(planned.get("bars").get(0).get("key").asText()).isEqualTo(key);
         assertThat(planned.get("bars").get(0).get("stage").asText()).isEqualTo("planned");
 
+        // the bearing serves the extractors of SO-790 first, four levels up
+        JsonNode bearing = get(
+                        "ida", "/api/plan/threads/order?key=" + keys("BRG-6202").get(0))
+                .body();
+        assertThat(bearing.get("serves").get(0).get("number").asText()).isEqualTo("SO-790");
+        assertThat(bearing.get("serves").get(0).get("item").asText()).isEqualTo("EXTR-4");
+
         JsonNode open = get("ida", "/api/plan/threads/order?key=MO-303~1").body();
         assertThat(open.get("bars").get(0).get("stage").asText()).isEqualTo("firmed");
         assertThat(open.get("bars").get(0).get("link").get("kind").asText()).isEqualTo("order");

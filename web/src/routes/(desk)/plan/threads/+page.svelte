@@ -6,7 +6,7 @@
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
-  import { hrefOf } from '$lib/links';
+  import { hrefOf, threadHref } from '$lib/links';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import type { Deciding } from '$lib/plan/wish';
@@ -272,6 +272,16 @@
             <p class="min-w-0 flex-1 truncate">
               {promise.customer ?? ''}, {promise.itemName}:
               <span class={promise.late ? 'font-semibold text-vermilion' : ''}>{lateness(promise)}</span>
+            </p>
+          {/if}
+          {#if thread.data.serves.length > 0}
+            <p class="min-w-0 flex-1 truncate" data-testid="serves">
+              serves
+              {#each thread.data.serves.slice(0, 6) as end (end.number + end.line)}<a
+                  class="link mr-2"
+                  title="{end.customer ?? ''} {end.item}, wanted {end.due}"
+                  href={threadHref(end.number)}>{end.number}</a
+                >{/each}{#if thread.data.serves.length > 6}and {thread.data.serves.length - 6} more{/if}
             </p>
           {/if}
           <span class="ml-auto flex items-center gap-2 whitespace-nowrap text-sm text-ink-2">

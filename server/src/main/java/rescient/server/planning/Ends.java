@@ -58,6 +58,20 @@ final class Ends {
         return served(new Order(item, site, Supply.Kind.OPEN, number, line, -1));
     }
 
+    /** All lines that a planned order serves, the earliest first. */
+    List<End> allOfPlanned(String item, String site, int sequence) {
+        return of(new Order(item, site, Supply.Kind.PLANNED, "", "", sequence)).stream()
+                .sorted(EARLIEST)
+                .toList();
+    }
+
+    /** The same of a line of an open order. */
+    List<End> allOfOpen(String item, String site, String number, String line) {
+        return of(new Order(item, site, Supply.Kind.OPEN, number, line, -1)).stream()
+                .sorted(EARLIEST)
+                .toList();
+    }
+
     private Served served(Order order) {
         Set<End> ends = of(order);
         return new Served(

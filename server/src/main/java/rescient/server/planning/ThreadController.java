@@ -1,12 +1,15 @@
 package rescient.server.planning;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.PlanThread;
+import rescient.core.PlannedOrder;
 import rescient.core.Promise;
+import rescient.dataset.Row;
 
 /** Threads of the plan, and the customer orders that one starts from. */
 @RestController
@@ -42,23 +45,30 @@ class ThreadController {
     @GetMapping("/order")
     ThreadView order(@RequestParam String key) {
         PlanVersion version = versions.inView();
+        Ends ends = new Ends(version);
         if (OrderKey.isLine(key)) {
             String number = OrderKey.number(key);
+            String line = OrderKey.line(key);
+            Row row = version.directory().openOrder(number, line);
             return ThreadView.of(
-                    version,
-                    number,
-                    "The plan does not count on " + number + " any more.",
-                    PlanThread.ofOpen(version.plan(), number, OrderKey.line(key)));
+                            version,
+                            number,
+                            "The plan does not count on " + number + " any more.",
+                            PlanThread.ofOpen(version.plan(), number, line))
+                    .serving(
+                            row == null ? List.of() : ends.allOfOpen(row.text("item"), row.text("site"), number, line));
         }
         OrderKey wanted = OrderKey.parse(key);
+        Optional<PlannedOrder> order = wanted.in(version.plan());
         return ThreadView.of(
-                version,
-                wanted.quantity() + " " + version.directory().itemName(wanted.item()),
-                "The plan no longer asks for " + wanted.quantity() + " " + wanted.item() + " on "
-                        + Words.day((int) wanted.due().toEpochDay()) + ".",
-                wanted.in(version.plan())
-                        .map(o -> PlanThread.ofPlanned(version.plan(), o.item(), o.site(), o.sequence()))
-                        .orElse(new PlanThread(List.of(), false)));
+                        version,
+                        wanted.quantity() + " " + version.directory().itemName(wanted.item()),
+                        "The plan no longer asks for " + wanted.quantity() + " " + wanted.item() + " on "
+                                + Words.day((int) wanted.due().toEpochDay()) + ".",
+                        order.map(o -> PlanThread.ofPlanned(version.plan(), o.item(), o.site(), o.sequence()))
+                                .orElse(new PlanThread(List.of(), false)))
+                .serving(order.map(o -> ends.allOfPlanned(o.item(), o.site(), o.sequence()))
+                        .orElse(List.of()));
     }
 
     /** The thread of all that is ordered of an item at a site. */

@@ -15,9 +15,11 @@ import rescient.server.platform.Nullable;
  *
  * @param title what was asked for
  * @param gone that there is no such thing any more, in a sentence; null while there is
+ * @param serves of an order: the customer orders above it, the earliest first
  * @param cut there is more than can be shown
  */
-record ThreadView(String title, @Nullable String gone, LocalDate today, List<Bar> bars, boolean cut) {
+record ThreadView(
+        String title, @Nullable String gone, LocalDate today, List<Bar> bars, List<Ends.End> serves, boolean cut) {
     /**
      * One bar.
      *
@@ -60,7 +62,13 @@ record ThreadView(String title, @Nullable String gone, LocalDate today, List<Bar
                 thread.bars().isEmpty() ? gone : null,
                 version.today(),
                 thread.bars().stream().map(bar -> bar(version, bar)).toList(),
+                List.of(),
                 thread.cut());
+    }
+
+    /** The same with what it serves. */
+    ThreadView serving(List<Ends.End> ends) {
+        return new ThreadView(title, gone, today, bars, ends, cut);
     }
 
     private static Bar bar(PlanVersion version, PlanThread.Bar bar) {
