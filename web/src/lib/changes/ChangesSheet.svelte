@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { flushSync } from 'svelte';
+  import { SvelteSet } from 'svelte/reactivity';
   import { date, longDate, quantity, shortDate } from '$lib/format';
   import { plannedHref, orderHref, pointHref, threadHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
@@ -50,6 +52,16 @@
       .join('; ');
   }
 
+  /** So many of a group are shown until all are asked for, the cursor is among the others, or they are printed. */
+  const FEW = 60;
+  const opened = new SvelteSet<string>();
+  let printing = $state(false);
+
+  function shown(group: { kind: string; orders: OrderChange[] }, start: number): OrderChange[] {
+    const below = cursor >= start + FEW && cursor < start + group.orders.length;
+    return printing || below || opened.has(group.kind) ? group.orders : group.orders.slice(0, FEW);
+  }
+
   /** The place of the first row of a group. */
   const starts = $derived(
     groups.map(
@@ -61,6 +73,11 @@
     document.getElementById(`change-${cursor}`)?.scrollIntoView({ block: 'nearest' });
   });
 </script>
+
+<svelte:window
+  onbeforeprint={() => flushSync(() => (printing = true))}
+  onafterprint={() => (printing = false)}
+/>
 
 {#if promises.length > 0}
   <h3 class="title mt-1 mb-1 text-[13px]">Customer orders</h3>
@@ -99,7 +116,7 @@
   </h3>
   <table class="w-full" aria-label="{KIND_NAMES[group.kind]}: planned orders">
     <tbody>
-      {#each group.orders as change, i (i)}
+      {#each shown(group, starts[g] ?? 0) as change, i (i)}
         {@const at = (starts[g] ?? 0) + i}
         {@const now = change.after ?? change.before}
         <tr id="change-{at}" class:here={at === cursor} onclick={() => onpoint(at)}>
@@ -134,6 +151,11 @@
       {/each}
     </tbody>
   </table>
+  {#if shown(group, starts[g] ?? 0).length < group.orders.length}
+    <button type="button" class="plain-action mt-1" onclick={() => opened.add(group.kind)}
+      >All {group.orders.length}</button
+    >
+  {/if}
 {/each}
 
 <style>
