@@ -139,7 +139,7 @@
             >{#if change.before && change.after && change.more}<s>{quantity(change.before.quantity)}</s>
             {/if}{#if now}<b>{quantity(now.quantity)}</b> <small>{change.unit}</small>{/if}</td
           >
-          <td class="num whitespace-nowrap"
+          <td class="num possible whitespace-nowrap"
             >{#if change.before && change.after && change.days}<s>{shortDate(change.before.due, today)}</s>
             {/if}{#if now}<b title="due {longDate(now.due)}, start {date(now.start, today)}"
                 >{shortDate(now.due, today)}</b

@@ -63,7 +63,7 @@
   }
 </script>
 
-<div class="grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
+<div class="print-flow grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
   <div class="no-print flex items-center gap-2 border-b border-line px-4">
     {#if views}
       <h1 class="sr-only">{title}</h1>
@@ -85,7 +85,7 @@
     </label>
     {@render aside?.()}
   </div>
-  <div class="grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
+  <div class="print-flow grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
     <section
       class="no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
       aria-label={title}
@@ -104,7 +104,7 @@
         <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
       {/if}
     </section>
-    <div class="min-h-0 overflow-auto">{@render detail()}</div>
+    <div class="print-flow min-h-0 overflow-auto">{@render detail()}</div>
   </div>
   <div
     role="toolbar"

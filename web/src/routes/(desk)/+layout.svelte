@@ -98,7 +98,7 @@
 <svelte:window onkeydown={keydown} />
 
 {#if session.data || (likely && session.isPending)}
-  <div class="grid h-full grid-rows-[45px_minmax(0,1fr)]">
+  <div class="print-flow grid h-full grid-rows-[45px_minmax(0,1fr)]">
     <header class="no-print flex items-center gap-6 border-b border-ink bg-sheet px-4">
       <a href="/plan" class="title flex items-center gap-1.5 text-lg"
         ><img src="/mark.svg" alt="" width="20" height="20" />Rescient</a
@@ -142,7 +142,7 @@
       </div>
       {#if session.data}<PersonMenu person={session.data} company={plan.data?.company ?? ''} />{/if}
     </header>
-    <main class="min-h-0">{@render children()}</main>
+    <main class="print-flow min-h-0">{@render children()}</main>
   </div>
   <Finder bind:open={finding} places={PLACES} />
   <KeysHelp bind:open={helping} />

@@ -40,9 +40,9 @@
   );
 </script>
 
-<div class="grid h-full grid-rows-[auto_minmax(0,1fr)]">
+<div class="print-flow grid h-full grid-rows-[auto_minmax(0,1fr)]">
   <div>
     {#if trial.on}<TrialStrip />{/if}
   </div>
-  <div class="min-h-0">{@render children()}</div>
+  <div class="print-flow min-h-0">{@render children()}</div>
 </div>
