@@ -42,6 +42,7 @@ const details = new Map<string, Detail>([
         { kind: 'BALANCE', cells: [1, 2] }
       ],
       orders: [[], ['CHAIR~W~2026-12-03~3~0']],
+      openOrders: [[], []],
       components: [seat, leg]
     }
   ]
@@ -92,6 +93,8 @@ describe('orders dragged to another period', () => {
   it('keep their weekday', () =>
     // 3 Dec is two weeks before 17 Dec
     expect(moving(['CHAIR~W~2026-12-03~3~0'], first, second, today)?.form).toEqual({ due: '2026-12-17' }));
+  it('move by days if they are open', () =>
+    expect(moving(['FO-1~1'], first, second, today)?.form).toEqual({ days: '14' }));
   it('move together by days', () =>
     expect(moving(['A~W~2026-12-17~3~0', 'B~W~2026-12-18~3~0'], second, first, today)?.form).toEqual({
       days: '-14'

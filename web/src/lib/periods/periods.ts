@@ -40,7 +40,7 @@ export interface GridRow {
   cells: number[];
   /** How many components rows it stands under. */
   depth: number;
-  /** Of planned receipts: the keys of the orders in each period. */
+  /** Of planned and open receipts: the keys of the orders in each period. */
   orders?: string[][];
 }
 
@@ -104,7 +104,12 @@ function put(
         kind: flow.kind,
         cells: flow.cells,
         depth,
-        orders: flow.kind === 'PLANNED_RECEIPTS' ? detail.orders : undefined
+        orders:
+          flow.kind === 'PLANNED_RECEIPTS'
+            ? detail.orders
+            : flow.kind === 'OPEN_RECEIPTS'
+              ? detail.openOrders
+              : undefined
       });
   // a loop is never planned, so this ends
   if (wanted.components.has(key) && detail)
@@ -125,16 +130,17 @@ export function nameOf(period: Period, today: string): { text: string; long: str
   return { text: shortDate(period.start, today), long: span };
 }
 
-/** The due date that stands in the key of a planned order. */
-export function dueOf(key: string): string {
-  return key.split('~')[2] ?? '';
+/** The due date that stands in the key of a planned order; none stands in that of an open one. */
+export function dueOf(key: string): string | undefined {
+  return key.split('~')[2];
 }
 
 /** The decision that moves the orders of one period into another; nothing moves before today. */
 export function moving(orders: string[], from: Period, to: Period, today: string): Deciding | undefined {
   const days = dayNumber(to.start) - dayNumber(from.start);
   if (orders.length === 0 || days === 0) return undefined;
-  if (orders.length > 1) return { kind: 'CHANGE', orders, form: { days: String(days) } };
-  const due = Math.max(dayNumber(dueOf(orders[0] ?? '')) + days, dayNumber(today));
+  const said = orders.length === 1 ? dueOf(orders[0] ?? '') : undefined;
+  if (said === undefined) return { kind: 'CHANGE', orders, form: { days: String(days) } };
+  const due = Math.max(dayNumber(said) + days, dayNumber(today));
   return { kind: 'CHANGE', orders, form: { due: isoDay(due) } };
 }

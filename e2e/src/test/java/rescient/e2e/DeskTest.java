@@ -50,10 +50,10 @@ abstract class DeskTest {
     private final List<String> expected = new ArrayList<>();
 
     @Autowired
-    private CompanyStore store;
+    CompanyStore store;
 
     @Autowired
-    private LivePlan live;
+    LivePlan live;
 
     @Autowired
     JdbcTemplate jdbc;

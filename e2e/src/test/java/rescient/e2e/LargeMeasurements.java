@@ -1,7 +1,5 @@
 package rescient.e2e;
 
-import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -23,7 +21,6 @@ import rescient.dataset.DatasetReader;
  */
 class LargeMeasurements extends DeskTest {
     private static final int RUNS = 5;
-    private static final int PREVIEWS = 12;
 
     @TempDir
     private Path folder;
@@ -90,17 +87,7 @@ class LargeMeasurements extends DeskTest {
         page.keyboard().press("Escape");
 
         List<Double> previews = new ArrayList<>();
-        for (int run = 0; run < PREVIEWS; run++) {
-            page.keyboard().press("j");
-            page.evaluate("() => performance.clearResourceTimings()");
-            page.keyboard().press("p");
-            assertThat(page.getByTestId("consequence")).isVisible();
-            previews.add(((Number) page.evaluate("""
-                    () => Math.max(...performance.getEntriesByType('resource')
-                      .filter(e => e.name.endsWith('/api/decisions/preview')).map(e => e.duration))""")).doubleValue());
-            page.keyboard().press("Escape");
-            assertThat(page.getByTestId("decide")).hasCount(0);
-        }
+        Measurements.previews(page, previews);
         Measurements.print("large: from a wish to its consequence (the request)", previews);
 
         long begun = System.nanoTime();

@@ -107,17 +107,7 @@ class Measurements extends DeskTest {
         Page page = signedIn("ida");
         List<Double> keys = new ArrayList<>();
         List<Double> previews = new ArrayList<>();
-        for (int run = 0; run < PREVIEWS; run++) {
-            page.keyboard().press("j");
-            page.evaluate("() => performance.clearResourceTimings()");
-            page.keyboard().press("p");
-            assertThat(page.getByTestId("consequence")).isVisible();
-            previews.add(((Number) page.evaluate("""
-                    () => Math.max(...performance.getEntriesByType('resource')
-                      .filter(e => e.name.endsWith('/api/decisions/preview')).map(e => e.duration))""")).doubleValue());
-            page.keyboard().press("Escape");
-            assertThat(page.getByTestId("decide")).hasCount(0);
-        }
+        previews(page, previews);
         for (int run = 0; run < KEYS; run++) {
             keys.add(((Number) page.evaluate("""
                     async () => {
@@ -140,5 +130,20 @@ class Measurements extends DeskTest {
         page.navigate("/plan/periods?scale=weeks");
         page.getByRole(AriaRole.GRID).getByRole(AriaRole.ROW).nth(3).waitFor();
         Scrolling.measure("Periods, weeks", page, "[role=grid]", "[role=row]", 30);
+    }
+
+    /** How long the request for a consequence takes, for one row of the list after the other. */
+    static void previews(Page page, List<Double> previews) {
+        for (int run = 0; run < PREVIEWS; run++) {
+            page.keyboard().press("j");
+            page.evaluate("() => performance.clearResourceTimings()");
+            page.keyboard().press("p");
+            assertThat(page.getByTestId("consequence")).isVisible();
+            previews.add(((Number) page.evaluate("""
+                    () => Math.max(...performance.getEntriesByType('resource')
+                      .filter(e => e.name.endsWith('/api/decisions/preview')).map(e => e.duration))""")).doubleValue());
+            page.keyboard().press("Escape");
+            assertThat(page.getByTestId("decide")).hasCount(0);
+        }
     }
 }

@@ -69,6 +69,10 @@ class PeriodsApiTest extends ServerTest {
         assertThat(weeks.get("components"))
                 .extracting(c -> c.get("item").asText())
                 .contains("GBX-410");
+        // six gearboxes are firmed for 2 December, in the week of 30 November, which is the second
+        JsonNode gearbox = get("ida", "/api/plan/periods/stock-point?item=GBX-410&site=LARKMOOR&scale=weeks")
+                .body();
+        assertThat(gearbox.get("openOrders").get(1).get(0).asText()).isEqualTo("MO-320~1");
         int orders = 0;
         for (JsonNode period : weeks.get("orders")) {
             orders += period.size();

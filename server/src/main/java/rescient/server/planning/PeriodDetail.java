@@ -9,6 +9,7 @@ import rescient.core.Periods;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
+import rescient.core.Supply;
 
 /**
  * The record of one stock point, opened.
@@ -18,7 +19,11 @@ import rescient.core.Quantity;
  * @param components the stock points it sends demand to
  */
 record PeriodDetail(
-        PeriodGrid.PeriodRow row, List<Flow> flows, List<List<String>> orders, List<PeriodGrid.PeriodRow> components) {
+        PeriodGrid.PeriodRow row,
+        List<Flow> flows,
+        List<List<String>> orders,
+        List<List<String>> openOrders,
+        List<PeriodGrid.PeriodRow> components) {
     /** What of a stock point is summed up in a row. */
     enum Kind {
         CUSTOMER_ORDERS(PeriodRecord.Cell::customerOrders),
@@ -48,8 +53,15 @@ record PeriodDetail(
     static PeriodDetail of(PlanVersion version, PointView point, Periods periods) {
         PeriodRecord record = point.record(periods).orElseThrow();
         List<List<String>> orders = new ArrayList<>();
+        List<List<String>> openOrders = new ArrayList<>();
         for (int p = 0; p < periods.size(); p++) {
             orders.add(new ArrayList<>());
+            openOrders.add(new ArrayList<>());
+        }
+        for (Supply supply : point.supplies()) {
+            if (supply.kind() == Supply.Kind.OPEN && supply.day() <= periods.end()) {
+                openOrders.get(periods.at(supply.day())).add(OrderKey.ofLine(supply.number(), supply.line()));
+            }
         }
         for (PlannedOrder order : point.plannedOrders()) {
             if (order.dueDay() <= periods.end()) {
@@ -61,6 +73,7 @@ record PeriodDetail(
                 PeriodGrid.row(version, point, periods),
                 flows(record),
                 orders,
+                openOrders,
                 point.components().stream()
                         .filter(PointView::planned)
                         .map(below -> PeriodGrid.row(version, below, periods))
