@@ -165,6 +165,17 @@ class ChangesApiTest extends ServerTest {
     }
 
     @Test
+    void whatIsOlderThanSixtyDaysIsNotKept() throws Exception {
+        jdbc.update("update plan_journal set made_at = made_at - interval '61 days'");
+        jdbc.update("update plan_causes set made_at = made_at - interval '61 days'");
+        decide("ida", "{'kind':'FIRM','orders':['" + keys("ROD-12").get(0) + "']}");
+        knowing();
+
+        assertThat(count("plan_journal")).isEqualTo(1);
+        assertThat(count("plan_causes")).isEqualTo(1);
+    }
+
+    @Test
     void aMomentThatIsNoneIsRefused() throws Exception {
         assertThat(get("ida", "/api/plan/changes?since=yesterday").status()).isEqualTo(400);
         assertThat(changes("2100-01-01T00:00:00Z").get("causes")).isEmpty();

@@ -73,9 +73,9 @@ class Journal implements PlanFollower {
     }
 
     private void write(PlanVersion next, JournalEntry entry) {
-        database.update(
-                "delete from plan_journal where made_at < ?",
-                Timestamp.from(next.madeAt().minus(KEPT)));
+        Timestamp oldest = Timestamp.from(next.madeAt().minus(KEPT));
+        database.update("delete from plan_journal where made_at < ?", oldest);
+        database.update("delete from plan_causes where made_at < ?", oldest);
         database.update(
                 "insert into plan_journal (made_at, revision, day, changes) values (?, ?, ?, ?)"
                         + " on conflict (revision, day) do nothing",
