@@ -13,7 +13,7 @@ final class Balances {
 
     /** What would happen if nothing were ordered any more. */
     static List<Balance> withoutPlanned(Snapshot snapshot, PointPlan plan) {
-        return rows(snapshot, Projection.of(snapshot, plan.demands, plan.known, new PlannedOrders()));
+        return rows(snapshot, Projection.of(snapshot, plan.demands, plan.known, PlannedOrders.NONE));
     }
 
     private static List<Balance> rows(Snapshot snapshot, Projection days) {

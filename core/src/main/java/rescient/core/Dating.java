@@ -40,6 +40,12 @@ final class Dating {
         return dueFrom(today, from, started);
     }
 
+    /** When a planned purchase order can really be there: on its due date, or the earliest whose start is not past. */
+    int possibleIfBought(PlannedOrders planned, int o) {
+        int due = planned.due[o];
+        return planned.start[o] >= today ? due : Math.max(due, earliestDue(today, planned.started[o]));
+    }
+
     /** The earliest working day of the site, neither before {@code from} nor due for an order started before a day. */
     int dueFrom(int start, int from, long started) {
         if (point.routing != null) {

@@ -1,58 +1,44 @@
 package rescient.core;
 
+import java.util.Arrays;
+
 /**
  * The demands of one stock point in columns, in the order in which they are taken in turn: day they count on, priority,
  * number, line, the parent's site, the order in which the planned orders that raise them were made, the bill of
  * materials line. Never changed once {@link Explosion} has made it.
+ *
+ * <p>Who raises a demand is its <em>cell</em>. The cells of a point are numbered: first the planned orders above it, edge
+ * by edge and order by order, then the documents. So what a planned order above asks for lies side by side with what the
+ * other orders there ask for, wherever the demands stand in turn.
  */
 final class DemandList {
     /** No planned order raises the demand: a document does. */
     static final int DOCUMENT = -1;
-    /** Not among the demands: it has no quantity or lies behind the horizon. */
+    /** Not among the demands: it has no quantity, is not valid or lies behind the horizon. */
     static final int ABSENT = -1;
 
+    final int point;
     final int today;
     final int size;
     /** The demand's own date. */
     final int[] ownDay;
 
     final long[] quantity;
-    /** The stock point whose planned order raises it, or {@link #DOCUMENT}. */
-    final int[] parent;
-    /** Which planned order of the parent, or which of {@link #documents}. */
-    final int[] source;
+    final int[] cell;
+    /** The first cell of each edge that ends here; the last entry is the first cell of the documents. */
+    final int[] cellStart;
     /** {@link CustomerOrderLine}, {@link OpenOrder} or {@link ForecastBucket}; those of documents first. */
     final Object[] documents;
-    /** Where each document's demand lies, or {@link #ABSENT}. */
-    final int[] documentAt;
-    /**
-     * Where the demands lie that planned orders raise: those of the {@code k}th edge that ends here from
-     * {@code raisedAt[raisedStart[k]]} on, one for each order of its parent, or {@link #ABSENT}.
-     */
-    final int[] raisedStart;
 
-    final int[] raisedAt;
-
-    DemandList(
-            int today,
-            int[] ownDay,
-            long[] quantity,
-            int[] parent,
-            int[] source,
-            Object[] documents,
-            int[] documentAt,
-            int[] raisedStart,
-            int[] raisedAt) {
+    DemandList(int point, int today, int[] ownDay, long[] quantity, int[] cell, int[] cellStart, Object[] documents) {
+        this.point = point;
         this.today = today;
         this.size = ownDay.length;
         this.ownDay = ownDay;
         this.quantity = quantity;
-        this.parent = parent;
-        this.source = source;
+        this.cell = cell;
+        this.cellStart = cellStart;
         this.documents = documents;
-        this.documentAt = documentAt;
-        this.raisedStart = raisedStart;
-        this.raisedAt = raisedAt;
     }
 
     /** The day it counts on: its own, or today if that has passed. */
@@ -60,16 +46,51 @@ final class DemandList {
         return Math.max(ownDay[d], today);
     }
 
+    /** The first cell of the documents. */
+    int firstDocument() {
+        return cellStart[cellStart.length - 1];
+    }
+
+    int cells() {
+        return firstDocument() + documents.length;
+    }
+
+    /** The stock point whose planned order raises it, or {@link #DOCUMENT}. */
+    int parent(Network network, int d) {
+        return cell[d] >= firstDocument() ? DOCUMENT : network.incomingFrom[network.incomingStart[point] + slot(d)];
+    }
+
+    /** Which planned order of the parent, or which of {@link #documents}. */
+    int source(int d) {
+        return cell[d] >= firstDocument() ? cell[d] - firstDocument() : cell[d] - cellStart[slot(d)];
+    }
+
+    /** The edge, among those that end here, along which it comes: the last one that does not begin behind its cell. */
+    private int slot(int d) {
+        int low = 0;
+        int high = cellStart.length - 1;
+        while (high - low > 1) {
+            int middle = (low + high) >>> 1;
+            if (cellStart[middle] <= cell[d]) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
     /** The document that demands, or null if a planned order does. */
     Object document(int d) {
-        return parent[d] == DOCUMENT ? documents[source[d]] : null;
+        return cell[d] >= firstDocument() ? documents[source(d)] : null;
     }
 
     DemandKind kind(Snapshot snapshot, int d) {
-        if (parent[d] != DOCUMENT) {
-            return Explosion.transfers(snapshot.points[parent[d]]) ? DemandKind.TRANSFER : DemandKind.COMPONENT;
+        int parent = parent(snapshot.network, d);
+        if (parent != DOCUMENT) {
+            return Explosion.transfers(snapshot.points[parent]) ? DemandKind.TRANSFER : DemandKind.COMPONENT;
         }
-        Object document = documents[source[d]];
+        Object document = document(d);
         if (document instanceof CustomerOrderLine) {
             return DemandKind.CUSTOMER_ORDER;
         }
@@ -79,8 +100,24 @@ final class DemandList {
         return ((OpenOrder) document).kind() == Source.TRANSFER ? DemandKind.TRANSFER : DemandKind.COMPONENT;
     }
 
-    /** Where the demand of a planned order along an edge lies, or {@link #ABSENT}. */
+    /** Where the demand of a planned order along an edge stands in turn, or {@link #ABSENT}. */
     int raisedBy(int slot, int order) {
-        return raisedAt[raisedStart[slot] + order];
+        int wanted = cellStart[slot] + order;
+        for (int d = 0; d < size; d++) {
+            if (cell[d] == wanted) {
+                return d;
+            }
+        }
+        return ABSENT;
+    }
+
+    /** Where the demand of each cell stands in turn, or {@link #ABSENT}. */
+    int[] places() {
+        int[] places = new int[cells()];
+        Arrays.fill(places, ABSENT);
+        for (int d = 0; d < size; d++) {
+            places[cell[d]] = d;
+        }
+        return places;
     }
 }

@@ -32,11 +32,10 @@ final class Explosion {
     private int[] parent = new int[64];
     private int[] source = new int[64];
     private int[] bomLine = new int[64];
-    /** Place among the cells of raised demands, or of documents. */
     private int[] cell = new int[64];
-
     private long[] key = new long[64];
     private int[] turn = new int[64];
+    private final Runs runs = new Runs();
 
     private Explosion() {}
 
@@ -70,42 +69,75 @@ final class Explosion {
         size = 0;
         fits = true;
         Network network = snapshot.network;
-        Object[] documents = new Object[own.size + forecast.length];
-        System.arraycopy(own.document, 0, documents, 0, own.size);
-        addDocuments(options, documents);
         int first = network.incomingStart[p];
         int edges = network.incomingStart[p + 1] - first;
-        int[] raisedStart = new int[edges + 1];
+        int[] cellStart = new int[edges + 1];
         for (int k = 0; k < edges; k++) {
-            PlannedOrders above = plans[network.edgeFrom[network.incoming[first + k]]].planned;
+            PlannedOrders above = plans[network.incomingFrom[first + k]].planned;
             // both lie far apart in memory and are needed next: asked for here, they come at the same time for all
             // edges
-            raisedStart[k + 1] = raisedStart[k] + Math.min(above.start.length, above.started.length);
+            cellStart[k + 1] = cellStart[k] + Math.min(above.start.length, above.started.length);
         }
-        int[] raisedAt = new int[raisedStart[edges]];
-        Arrays.fill(raisedAt, DemandList.ABSENT);
+        addDocuments(options, cellStart[edges]);
         long step = snapshot.points[p].step;
         for (int k = 0; k < edges; k++) {
-            addRaised(network.incoming[first + k], raisedStart[k], step);
+            long units = network.incomingUnits[first + k];
+            if (units > 0) {
+                addPlain(first + k, units, cellStart[k], step);
+            } else {
+                addRaised(network.incoming[first + k], cellStart[k], step);
+            }
         }
-        return inTurn(documents, raisedStart, raisedAt);
+        return inTurn(p, cellStart, documents());
     }
 
-    private void addDocuments(PlanOptions options, Object[] documents) {
+    private Object[] documents() {
+        if (forecast.length == 0) {
+            return own.document.length == own.size ? own.document : Arrays.copyOf(own.document, own.size);
+        }
+        Object[] documents = Arrays.copyOf(own.document, own.size + forecast.length);
+        for (int i = 0; i < forecast.length; i++) {
+            documents[own.size + i] = forecast[i].bucket();
+        }
+        return documents;
+    }
+
+    private void addDocuments(PlanOptions options, int firstCell) {
+        boolean all = options.countsAll();
         for (int i = 0; i < own.size; i++) {
-            boolean counts = own.document[i] instanceof CustomerOrderLine line
-                    ? options.counts(line)
-                    : options.counts((OpenOrder) own.document[i]);
+            boolean counts = all
+                    || (i < own.customerOrders
+                            ? options.counts((CustomerOrderLine) own.document[i])
+                            : options.counts((OpenOrder) own.document[i]));
             if (counts) {
-                add(own.ownDay[i], own.quantity[i], DemandList.DOCUMENT, i, own.position[i], i);
+                add(own.ownDay[i], own.quantity[i], DemandList.DOCUMENT, i, own.position[i], firstCell + i);
                 order(own.priority[i], own.number[i]);
             }
         }
         for (int i = 0; i < forecast.length; i++) {
             ForecastConsumption.Net net = forecast[i];
-            documents[own.size + i] = net.bucket();
-            add(net.day(), net.quantity(), DemandList.DOCUMENT, own.size + i, net.position(), own.size + i);
+            int which = own.size + i;
+            add(net.day(), net.quantity(), DemandList.DOCUMENT, which, net.position(), firstCell + which);
             order(ForecastConsumption.PRIORITY, snapshot.numbers.of(net.bucket().set()));
+        }
+    }
+
+    /** What the planned orders above need along an edge that always asks for whole units, from their start on. */
+    private void addPlain(int slot, long units, int firstCell, long step) {
+        int from = snapshot.network.incomingFrom[slot];
+        PlannedOrders planned = plans[from].planned;
+        int rank = raisedNumber(snapshot.points[from]);
+        int edge = snapshot.network.incoming[slot];
+        int line = edge - snapshot.network.edgeStart[from];
+        for (int o = 0; o < planned.size; o++) {
+            if (planned.start[o] <= snapshot.horizonEnd) {
+                long needed = Quantity.roundUp(
+                        units == 1 ? planned.started[o] : Quantity.times(planned.started[o], units), step);
+                if (needed > 0) {
+                    add(planned.start[o], needed, from, o, line, firstCell + o);
+                    order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+                }
+            }
         }
     }
 
@@ -116,19 +148,17 @@ final class Explosion {
         StockPoint above = snapshot.points[from];
         PlannedOrders planned = plans[from].planned;
         Kits.Part part = network.edgePart[edge];
-        int operation = above.routing == null || part.step() == null ? -1 : above.routing.indexOf(part.step());
+        int operation = network.operation(edge);
         int rank = raisedNumber(above);
         int line = edge - network.edgeStart[from];
-        boolean always = part.validFrom() == Integer.MIN_VALUE && part.validTo() == Integer.MAX_VALUE;
         for (int o = 0; o < planned.size; o++) {
-            if (!always && !part.validOn(Math.max(planned.start[o], snapshot.today))) {
-                continue;
-            }
-            long needed = part.needed(planned.started[o], step);
-            int day = operation < 0 ? planned.start[o] : planned.stepStart[o][operation];
-            if (needed > 0 && day <= snapshot.horizonEnd) {
-                add(day, needed, from, o, line, firstCell + o);
-                order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+            if (part.validOn(Math.max(planned.start[o], snapshot.today))) {
+                long needed = part.needed(planned.started[o], step);
+                int day = planned.needs(o, operation);
+                if (needed > 0 && day <= snapshot.horizonEnd) {
+                    add(day, needed, from, o, line, firstCell + o);
+                    order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+                }
             }
         }
     }
@@ -168,7 +198,7 @@ final class Explosion {
         size++;
     }
 
-    private DemandList inTurn(Object[] documents, int[] raisedStart, int[] raisedAt) {
+    private DemandList inTurn(int p, int[] cellStart, Object[] documents) {
         if (fits) {
             byKey();
         } else {
@@ -176,24 +206,18 @@ final class Explosion {
         }
         int[] days = new int[size];
         long[] quantities = new long[size];
-        int[] parents = new int[size];
-        int[] sources = new int[size];
-        int[] documentAt = new int[documents.length];
-        Arrays.fill(documentAt, DemandList.ABSENT);
+        int[] cells = new int[size];
         for (int i = 0; i < size; i++) {
             int from = turn[i];
             days[i] = ownDay[from];
             quantities[i] = quantity[from];
-            parents[i] = parent[from];
-            sources[i] = source[from];
-            (parent[from] == DemandList.DOCUMENT ? documentAt : raisedAt)[cell[from]] = i;
+            cells[i] = cell[from];
         }
-        return new DemandList(
-                snapshot.today, days, quantities, parents, sources, documents, documentAt, raisedStart, raisedAt);
+        return new DemandList(p, snapshot.today, days, quantities, cells, cellStart, documents);
     }
 
     private void byKey() {
-        Arrays.sort(key, 0, size);
+        key = runs.sort(key, size);
         for (int i = 0; i < size; i++) {
             turn[i] = (int) (key[i] & (MOST - 1));
         }

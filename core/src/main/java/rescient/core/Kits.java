@@ -26,6 +26,12 @@ final class Kits {
             return validFrom <= day && day <= validTo;
         }
 
+        /** How many units every unit of the parent needs, on every day and from its start; 0 if it is not so plain. */
+        long plainUnits() {
+            boolean always = validFrom == Integer.MIN_VALUE && validTo == Integer.MAX_VALUE;
+            return always && !once && step == null && quantity.denominator() == 1 ? quantity.numerator() : 0;
+        }
+
         /** What {@code units} millionths of the parent need, rounded up to {@code step}. */
         long needed(long units, long step) {
             return quantity.up(once ? Quantity.ONE : units, step);

@@ -17,6 +17,13 @@ final class KnownSupplies {
         CANCEL
     }
 
+    private static final StockLot[] NO_LOTS = {};
+    private static final OpenSupply[] NO_ORDERS = {};
+    private static final long[] NO_QUANTITIES = {};
+    private static final int[] NO_DAYS = {};
+    private static final boolean[] NO_FLAGS = {};
+    private static final Proposal[] NO_PROPOSALS = {};
+
     final StockLot[] lot;
     final long[] lotQuantity;
     final int[] lotExpiry;
@@ -37,21 +44,23 @@ final class KnownSupplies {
     KnownSupplies(Snapshot snapshot, int p, PlanOptions options) {
         int today = snapshot.today;
         boolean withStock = options.counts(PlanOptions.Kind.STOCK);
-        lot = withStock ? lots(snapshot.stockOf[p], today) : new StockLot[0];
-        lotQuantity = new long[lot.length];
-        lotExpiry = new int[lot.length];
-        lotExpired = new long[lot.length];
+        lot = withStock ? lots(snapshot.stockOf[p], today) : NO_LOTS;
+        int lots = lot.length;
+        lotQuantity = lots == 0 ? NO_QUANTITIES : new long[lots];
+        lotExpiry = lots == 0 ? NO_DAYS : new int[lots];
+        lotExpired = lots == 0 ? NO_QUANTITIES : new long[lots];
         for (int i = 0; i < lot.length; i++) {
             lotQuantity[i] = lot[i].quantity();
             lotExpiry[i] = lot[i].expiry();
         }
         open = orders(snapshot, p, options);
-        openQuantity = new long[open.length];
-        openDay = new int[open.length];
-        locked = new boolean[open.length];
-        pulledIn = new boolean[open.length];
-        proposal = new Proposal[open.length];
-        proposedDay = new int[open.length];
+        int opens = open.length;
+        openQuantity = opens == 0 ? NO_QUANTITIES : new long[opens];
+        openDay = opens == 0 ? NO_DAYS : new int[opens];
+        locked = opens == 0 ? NO_FLAGS : new boolean[opens];
+        pulledIn = opens == 0 ? NO_FLAGS : new boolean[opens];
+        proposal = opens == 0 ? NO_PROPOSALS : new Proposal[opens];
+        proposedDay = opens == 0 ? NO_DAYS : new int[opens];
         for (int i = 0; i < open.length; i++) {
             OpenOrder order = open[i].order();
             openQuantity[i] = order.quantity();
@@ -67,11 +76,14 @@ final class KnownSupplies {
         while (expired < all.length && all[expired].expiry() <= today) {
             expired++;
         }
-        return Arrays.copyOfRange(all, expired, all.length);
+        return expired == 0 ? all : Arrays.copyOfRange(all, expired, all.length);
     }
 
     private static OpenSupply[] orders(Snapshot snapshot, int p, PlanOptions options) {
         OpenSupply[] all = snapshot.openOrdersOf[p];
+        if (all.length == 0) {
+            return NO_ORDERS;
+        }
         OpenSupply[] counted = new OpenSupply[all.length];
         int n = 0;
         for (OpenSupply supply : all) {

@@ -24,14 +24,14 @@ final class LateOrders {
         Signal[][] ofPoint = new Signal[plans.length][];
         IntStream.range(0, snapshot.network.planned())
                 .parallel()
-                .forEach(p -> ofPoint[p] = Signals.late(snapshot, plans[p], possible));
+                .forEach(p -> ofPoint[p] = Signals.late(snapshot, p, possible));
         return new LateOrders(ofPoint, kits(snapshot, plans, possible), snapshot.kitOrders);
     }
 
     /** These with those of some points found again. */
     LateOrders after(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, BitSet points) {
         Signal[][] next = ofPoint.clone();
-        points.stream().forEach(p -> next[p] = Signals.late(snapshot, plans[p], possible));
+        points.stream().forEach(p -> next[p] = Signals.late(snapshot, p, possible));
         boolean kitsTouched = snapshot.kitOrders != kitOrders
                 || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
         return new LateOrders(next, kitsTouched ? kits(snapshot, plans, possible) : ofKit, snapshot.kitOrders);

@@ -14,10 +14,10 @@ final class Netting {
     private final StockPoint point;
     private final DemandList demands;
     private final KnownSupplies known;
-    /** Filled anew for each point; the plan keeps a copy. */
-    private static final ThreadLocal<PlannedOrders> SCRATCH = ThreadLocal.withInitial(PlannedOrders::new);
+    /** Filled anew for each point. */
+    private static final ThreadLocal<OrderNeeds> SCRATCH = ThreadLocal.withInitial(OrderNeeds::new);
 
-    private final PlannedOrders planned = SCRATCH.get();
+    private final OrderNeeds planned = SCRATCH.get();
     private final Timeline line;
     private final Sizing sizing;
     private final Dating dating;
@@ -37,9 +37,9 @@ final class Netting {
     private int noSourceDay = NO_DAY;
     private long noSourceQuantity;
 
-    Netting(Snapshot snapshot, int p, DemandList demands, KnownSupplies known, PlanOptions options) {
+    Netting(Snapshot snapshot, DemandList demands, KnownSupplies known, PlanOptions options) {
         this.snapshot = snapshot;
-        this.point = snapshot.points[p];
+        this.point = snapshot.points[demands.point];
         this.demands = demands;
         this.known = known;
         this.line = Timeline.of(snapshot, demands, known);
@@ -54,7 +54,12 @@ final class Netting {
     }
 
     PlannedOrders planned() {
-        return planned.copy();
+        return planned.orders(point.routing);
+    }
+
+    /** What each planned order was made for; this thread's, until it nets the next point. */
+    OrderNeeds needs() {
+        return planned;
     }
 
     /** The first day on which a need met source none, or {@link Integer#MAX_VALUE}. */
@@ -68,7 +73,7 @@ final class Netting {
 
     void run() {
         covered = line.stock;
-        planned.size = 0;
+        planned.clear();
         for (int t = 0; t < line.size; t++) {
             covered = Quantity.plus(covered, line.receipts[t] - line.expired[t]);
             covered = Quantity.plus(covered, -line.demands[t]);
@@ -98,11 +103,11 @@ final class Netting {
         openNeed(t, 0);
         switch (point.rule) {
             case PER_ORDER -> perOrder(t);
-            case PERIOD -> make(t, PlannedOrders.Need.HARD, largestShortage(t), -1);
-            case FIXED_QUANTITY -> makeFixed(t, PlannedOrders.Need.HARD);
+            case PERIOD -> make(t, OrderNeeds.Need.HARD, largestShortage(t), -1);
+            case FIXED_QUANTITY -> makeFixed(t, OrderNeeds.Need.HARD);
             case MIN_MAX ->
-                make(t, PlannedOrders.Need.HARD, Math.max(safetyStock - covered, point.orderUpTo - position(t)), -1);
-            default -> make(t, PlannedOrders.Need.HARD, safetyStock - covered, -1);
+                make(t, OrderNeeds.Need.HARD, Math.max(safetyStock - covered, point.orderUpTo - position(t)), -1);
+            default -> make(t, OrderNeeds.Need.HARD, safetyStock - covered, -1);
         }
         return true;
     }
@@ -130,9 +135,9 @@ final class Netting {
         }
         openNeed(t, safetyStock);
         if (point.rule == PlanningRule.FIXED_QUANTITY) {
-            makeFixed(t, PlannedOrders.Need.SOFT);
+            makeFixed(t, OrderNeeds.Need.SOFT);
         } else {
-            make(t, PlannedOrders.Need.SOFT, Math.max(safetyStock - covered, point.orderUpTo - position), -1);
+            make(t, OrderNeeds.Need.SOFT, Math.max(safetyStock - covered, point.orderUpTo - position), -1);
         }
     }
 
@@ -146,7 +151,7 @@ final class Netting {
         return Quantity.plus(covered, line.receiptsAfter(t));
     }
 
-    private void makeFixed(int t, PlannedOrders.Need need) {
+    private void makeFixed(int t, OrderNeeds.Need need) {
         long wanted = safetyStock - covered;
         if (point.reorderPoint != Quantity.NOT_SET) {
             wanted = Math.max(wanted, point.reorderPoint - position(t));
@@ -154,9 +159,9 @@ final class Netting {
         place(t, need, wanted, sizing.fixed(wanted), -1);
     }
 
-    private void make(int t, PlannedOrders.Need need, long wanted, int forDemand) {
+    private void make(int t, OrderNeeds.Need need, long wanted, int forDemand) {
         if (point.phantom) {
-            place(t, PlannedOrders.Need.PASSING, wanted, new Sizing.Part(wanted, wanted), forDemand);
+            place(t, OrderNeeds.Need.PASSING, wanted, new Sizing.Part(wanted, wanted), forDemand);
         } else {
             Sizing.Part whole = sizing.whole(wanted);
             if (whole != null) {
@@ -173,7 +178,7 @@ final class Netting {
         long left = before - safetyStock;
         if (left < 0) {
             int from = planned.size;
-            make(t, PlannedOrders.Need.HARD, -left, -1);
+            make(t, OrderNeeds.Need.HARD, -left, -1);
             left += goodSince(from);
         }
         for (int d = line.firstDemand[t]; d < line.firstDemand[t + 1]; d++) {
@@ -181,7 +186,7 @@ final class Netting {
             left -= demands.quantity[d] - part;
             if (part > 0) {
                 int from = planned.size;
-                make(t, PlannedOrders.Need.HARD, part, d);
+                make(t, OrderNeeds.Need.HARD, part, d);
                 left += goodSince(from) - part;
                 line.serve(t, part);
             }
@@ -232,13 +237,13 @@ final class Netting {
         return safetyStock - least;
     }
 
-    private void place(int t, PlannedOrders.Need need, long wanted, List<Sizing.Part> parts, int forDemand) {
+    private void place(int t, OrderNeeds.Need need, long wanted, List<Sizing.Part> parts, int forDemand) {
         for (Sizing.Part part : parts) {
             place(t, need, wanted, part, forDemand);
         }
     }
 
-    private void place(int t, PlannedOrders.Need need, long wanted, Sizing.Part part, int forDemand) {
+    private void place(int t, OrderNeeds.Need need, long wanted, Sizing.Part part, int forDemand) {
         int day = line.day[t];
         int due = dueDay(day, need, part.started());
         int behind = point.phantom ? due : dating.behindFence(due);
@@ -247,8 +252,8 @@ final class Netting {
         covered = Quantity.plus(covered, part.good());
     }
 
-    private int dueDay(int day, PlannedOrders.Need need, long started) {
-        if (need == PlannedOrders.Need.SOFT) {
+    private int dueDay(int day, OrderNeeds.Need need, long started) {
+        if (need == OrderNeeds.Need.SOFT) {
             return dating.dueForSoftNeed(day, shortDay(), started);
         }
         int due = dating.dueForHardNeed(day);

@@ -28,6 +28,10 @@ final class Network implements Cloneable {
     int[] incoming;
     /** The place of each edge among those that end at its lower point. */
     int[] edgeSlot;
+    /** In the order of {@link #incoming}: where each edge begins, and how many units one unit there always needs, if whole. */
+    int[] incomingFrom;
+
+    long[] incomingUnits;
 
     private Keys numbers;
 
@@ -182,6 +186,18 @@ final class Network implements Cloneable {
             edgeSlot[i] = at[edgeTo[i]] - incomingStart[edgeTo[i]];
             incoming[at[edgeTo[i]]++] = i;
         }
+        incomingFrom = new int[edges];
+        incomingUnits = new long[edges];
+        for (int i = 0; i < edges; i++) {
+            incomingFrom[i] = edgeFrom[incoming[i]];
+            incomingUnits[i] = edgePart[incoming[i]].plainUnits();
+        }
+    }
+
+    /** Which operation of the upper point needs what an edge asks for, or -1 for the start of the order. */
+    int operation(int edge) {
+        Routing routing = points[edgeFrom[edge]].routing;
+        return routing == null || edgePart[edge].step() == null ? -1 : routing.indexOf(edgePart[edge].step());
     }
 
     /** This network with one point planned otherwise, which sends demand where it did before. */

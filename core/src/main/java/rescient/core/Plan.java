@@ -60,7 +60,7 @@ public final class Plan {
             Spans.each(due, p -> next[p] = PointPlan.of(changed, p, next, options));
             for (int p : due) {
                 replanned.set(p);
-                if (!next[p].asksTheSame(plans[p])) {
+                if (!next[p].planned.askTheSame(plans[p].planned)) {
                     for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
                         open.set(network.edgeTo[e]);
                     }

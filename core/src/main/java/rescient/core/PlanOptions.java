@@ -38,6 +38,11 @@ public record PlanOptions(Set<Kind> without, Set<Line> withoutLines) {
         return new PlanOptions(Set.of(kinds), Set.of());
     }
 
+    /** Whether nothing is left out. */
+    boolean countsAll() {
+        return without.isEmpty() && withoutLines.isEmpty();
+    }
+
     boolean counts(OpenOrder order) {
         return without.isEmpty() || !leavesOut(order);
     }

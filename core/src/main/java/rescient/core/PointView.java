@@ -176,8 +176,8 @@ public final class PointView {
     /** Which supply serves which demand, demand by demand. */
     public List<Peg> pegs() {
         List<Peg> pegs = new ArrayList<>();
+        Pegging pegging = planned() ? Pegging.of(plan.plans[p]) : null;
         for (int d = 0; planned() && d < plan.plans[p].demands.size; d++) {
-            Pegging pegging = plan.plans[p].pegging;
             Demand demand = demand(d);
             for (int i = pegging.start[d]; i < pegging.start[d + 1]; i++) {
                 pegs.add(new Peg(supply(pegging.kind(i), pegging.supply(i)), demand, pegging.quantity[i]));
@@ -249,12 +249,12 @@ public final class PointView {
 
     /** Where a planned order's quantity comes from, term by term. */
     public Why whyQuantity(int sequence) {
-        return Why.quantity(this, plan.plans[p], point, sequence);
+        return Why.quantity(this, plan.plans[p], needs(), point, sequence);
     }
 
     /** Where a planned order's start and due dates come from. */
     public Why whyDates(int sequence) {
-        return Why.dates(this, plan.plans[p], point, snapshot.today, sequence);
+        return Why.dates(plan.plans[p], needs(), point, snapshot.today, sequence);
     }
 
     /** Where the balance at the end of a day comes from. */
@@ -262,10 +262,15 @@ public final class PointView {
         return Why.balance(this, plan.plans[p], day);
     }
 
+    /** What each planned order was made for, found by walking through the days of this point once more. */
+    private OrderNeeds needs() {
+        return PointPlan.needs(snapshot, plan.plans[p].demands, plan.options);
+    }
+
     PlannedOrder plannedOrder(int o) {
         PlannedOrders planned = plan.plans[p].planned;
         int possible = plan.possible.ofPlanned(p, o);
-        Demand served = planned.forDemand[o] < 0 ? null : demand(planned.forDemand[o]);
+        Demand served = planned.forDemand(o) < 0 ? null : demand(planned.forDemand(o));
         return new PlannedOrder(
                 point.itemCode,
                 point.siteCode,
@@ -285,13 +290,13 @@ public final class PointView {
     Demand demand(int d) {
         DemandList demands = plan.plans[p].demands;
         int possible = plan.possible.ofDemand(p, d);
-        int parent = demands.parent[d];
+        int parent = demands.parent(snapshot.network, d);
         String number;
         String line;
         if (parent != DemandList.DOCUMENT) {
             StockPoint above = snapshot.points[parent];
             number = Explosion.transfers(above) ? above.siteCode : above.itemCode;
-            line = LocalDate.ofEpochDay(plan.plans[parent].planned.due[demands.source[d]])
+            line = LocalDate.ofEpochDay(plan.plans[parent].planned.due[demands.source(d)])
                     .toString();
         } else if (demands.document(d) instanceof ForecastBucket bucket) {
             number = bucket.set();
@@ -317,7 +322,7 @@ public final class PointView {
                 parent < 0
                         ? null
                         : new Demand.OrderRef(
-                                snapshot.points[parent].itemCode, snapshot.points[parent].siteCode, demands.source[d]));
+                                snapshot.points[parent].itemCode, snapshot.points[parent].siteCode, demands.source(d)));
     }
 
     private Supply supply(Pegging.SupplyKind kind, int i) {

@@ -29,8 +29,10 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
         Map<CustomerOrderLine, Promise> promises = new LinkedHashMap<>();
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
             DocumentDemands own = plan.snapshot.demands[p];
+            DemandList demands = plan.plans[p].demands;
+            int[] places = own.customerOrders == 0 ? null : demands.places();
             for (int i = 0; i < own.customerOrders; i++) {
-                int d = plan.plans[p].demands.documentAt[i];
+                int d = places[demands.firstDocument() + i];
                 if (d != DemandList.ABSENT) {
                     promises.merge((CustomerOrderLine) own.document[i], at(plan, p, i, d), Promise::later);
                 }

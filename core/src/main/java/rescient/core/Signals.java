@@ -28,7 +28,7 @@ final class Signals {
     static Signal[] of(
             Snapshot snapshot, PointPlan plan, Projection projection, long safetyStock, PlanOptions options) {
         Signals signals = new Signals(snapshot);
-        StockPoint point = snapshot.points[plan.point];
+        StockPoint point = snapshot.points[plan.demands.point];
         if (!point.phantom) {
             signals.plannedOrders(plan, point);
         }
@@ -48,18 +48,18 @@ final class Signals {
     }
 
     /** The customer orders of an item's own point that are late; kits have none. */
-    static Signal[] late(Snapshot snapshot, PointPlan plan, PossibleDates possible) {
-        int p = plan.point;
+    static Signal[] late(Snapshot snapshot, int p, PossibleDates possible) {
         if (!possible.late(p)) {
             return NONE;
         }
         Signals signals = new Signals(snapshot);
         DocumentDemands own = snapshot.demands[p];
         for (int i = 0; i < own.customerOrders; i++) {
-            CustomerOrderLine line = (CustomerOrderLine) own.document[i];
-            int d = plan.demands.documentAt[i];
-            if (d != DemandList.ABSENT && line.item().equals(snapshot.points[p].itemCode)) {
-                signals.late(line, possible.ofDemand(p, d), possible.causeOfDemand(p, d));
+            if (possible.ofDocument(p, i) > own.ownDay[i]) {
+                CustomerOrderLine line = (CustomerOrderLine) own.document[i];
+                if (line.item().equals(snapshot.points[p].itemCode)) {
+                    signals.late(line, possible.ofDocument(p, i), possible.causeOfDocument(p, i));
+                }
             }
         }
         return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
@@ -73,10 +73,9 @@ final class Signals {
         for (int p : kit.points()) {
             DocumentDemands own = snapshot.demands[p];
             for (int i = 0; plans[p] != null && i < own.customerOrders; i++) {
-                int d = own.document[i] == kit.line() ? plans[p].demands.documentAt[i] : DemandList.ABSENT;
-                if (d != DemandList.ABSENT && possible.ofDemand(p, d) > latest) {
-                    latest = possible.ofDemand(p, d);
-                    cause = possible.causeOfDemand(p, d);
+                if (own.document[i] == kit.line() && possible.ofDocument(p, i) > latest) {
+                    latest = possible.ofDocument(p, i);
+                    cause = possible.causeOfDocument(p, i);
                 }
             }
         }
@@ -105,8 +104,8 @@ final class Signals {
             } else if (start <= today + snapshot.releaseAheadDays) {
                 add(Signal.Kind.RELEASE_DUE, point, start, due, planned.good[o], Signal.NO_DAYS);
             }
-            if (planned.wantedDue[o] != due) {
-                add(Signal.Kind.INSIDE_FENCE, point, planned.wantedDue[o], due, planned.good[o], Signal.NO_DAYS);
+            if (planned.wantedDue(o) != due) {
+                add(Signal.Kind.INSIDE_FENCE, point, planned.wantedDue(o), due, planned.good[o], Signal.NO_DAYS);
             }
             sum = Quantity.plus(sum, planned.good[o]);
             first = Math.min(first, due);
@@ -149,7 +148,7 @@ final class Signals {
             }
         }
         if (options.counts(PlanOptions.Kind.STOCK)) {
-            for (StockLot lot : snapshot.stockOf[plan.point]) {
+            for (StockLot lot : snapshot.stockOf[plan.demands.point]) {
                 if (lot.expiry() <= today && lot.quantity() > 0) {
                     expiring(lot, lot.quantity());
                 }

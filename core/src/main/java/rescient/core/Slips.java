@@ -30,6 +30,13 @@ final class Slips {
         }
     }
 
+    /** Begins anew for one open order; a released one, and one without a start date, has no slip of its own. */
+    void ofOpen(StockPoint point, int present, int p, OpenOrder order) {
+        boolean started = order.stage() == Stage.RELEASED || order.startDay() == OpenOrder.NO_DAY;
+        of(point, present, 1);
+        begin(0, p, started ? present : order.startDay(), order.dueDay());
+    }
+
     /** The slip of its own: an order that should have started. */
     void begin(int i, int p, int start, int dueDay) {
         due[i] = dueDay;

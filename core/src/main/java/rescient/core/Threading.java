@@ -18,6 +18,8 @@ final class Threading {
     /** Where each order stands, by its point and its place among the supplies there. */
     private final Map<List<Object>, Integer> shown = new HashMap<>();
 
+    private final Map<Integer, Pegging> pegs = new HashMap<>();
+
     Threading(Plan plan) {
         this.plan = plan;
         this.snapshot = plan.snapshot;
@@ -112,7 +114,7 @@ final class Threading {
             return;
         }
         int p = wait.point;
-        Pegging pegs = plan.plans[p].pegging;
+        Pegging pegs = pegs(p);
         int lateness = lateness(possible.ofDemand(p, wait.demand), wait.needed);
         int last = -1;
         int latest = Integer.MIN_VALUE;
@@ -147,7 +149,7 @@ final class Threading {
     }
 
     private void peg(Wait wait, int peg, int lateness, int above, int depth, boolean decides) {
-        Pegging pegs = plan.plans[wait.point].pegging;
+        Pegging pegs = pegs(wait.point);
         order(
                 wait.point,
                 pegs.kind(peg),
@@ -158,6 +160,10 @@ final class Threading {
                 above,
                 depth,
                 decides);
+    }
+
+    private Pegging pegs(int p) {
+        return pegs.computeIfAbsent(p, point -> Pegging.of(plan.plans[point]));
     }
 
     private int day(int p, Pegging.SupplyKind kind, int index) {
@@ -294,11 +300,9 @@ final class Threading {
         if (p < 0 || plan.plans[p] == null) {
             return;
         }
-        DocumentDemands documents = snapshot.demands[p];
         DemandList demands = plan.plans[p].demands;
-        for (int k = 0; k < documents.size; k++) {
-            int d = documents.document[k] == document ? demands.documentAt[k] : DemandList.ABSENT;
-            if (d != DemandList.ABSENT) {
+        for (int d = 0; d < demands.size; d++) {
+            if (demands.document(d) == document) {
                 into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore)));
             }
         }

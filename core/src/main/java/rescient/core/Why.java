@@ -73,25 +73,24 @@ public record Why(List<Term> terms) {
      */
     public record Term(Kind kind, long quantity, int day, int days, Demand demand, Supply supply) {}
 
-    static Why quantity(PointView view, PointPlan plan, StockPoint point, int sequence) {
-        PlannedOrders planned = plan.planned;
-        int day = planned.needDay[sequence];
+    static Why quantity(PointView view, PointPlan plan, OrderNeeds needs, StockPoint point, int sequence) {
+        int day = needs.needDay[sequence];
         Terms terms = new Terms();
-        sum(terms, view, day, firstOfNeed(planned, sequence));
-        terms.add(Kind.WOULD_BE_LEFT, planned.covered[sequence], day);
+        sum(terms, view, day, needs.firstOfNeed(sequence));
+        terms.add(Kind.WOULD_BE_LEFT, needs.covered[sequence], day);
         if (point.safetyStock != 0) {
             terms.add(Kind.SAFETY_STOCK, point.safetyStock);
         }
         if (point.byReorderPoint() || point.rule == PlanningRule.MIN_MAX) {
-            position(terms, view, planned, sequence);
+            position(terms, view, needs, sequence);
         }
-        sizing(terms, view, plan, point, sequence);
+        sizing(terms, view, plan, needs, point, sequence);
         return new Why(List.copyOf(terms.list));
     }
 
-    private static void position(Terms terms, PointView view, PlannedOrders planned, int sequence) {
-        int day = planned.needDay[sequence];
-        long later = planned.position[sequence] - planned.covered[sequence];
+    private static void position(Terms terms, PointView view, OrderNeeds needs, int sequence) {
+        int day = needs.needDay[sequence];
+        long later = needs.position[sequence] - needs.covered[sequence];
         if (later != 0) {
             for (Supply supply : view.supplies()) {
                 // an order pulled in to a later day was still expected on its own date when this need was met
@@ -99,14 +98,15 @@ public record Why(List<Term> terms) {
                     terms.add(Kind.OPEN_ORDER_LATER, supply);
                 }
             }
-            terms.add(Kind.POSITION, planned.position[sequence], day);
+            terms.add(Kind.POSITION, needs.position[sequence], day);
         }
     }
 
-    private static void sizing(Terms terms, PointView view, PointPlan plan, StockPoint point, int sequence) {
+    private static void sizing(
+            Terms terms, PointView view, PointPlan plan, OrderNeeds needs, StockPoint point, int sequence) {
         PlannedOrders planned = plan.planned;
-        long wanted = planned.wanted[sequence];
-        if (point.byReorderPoint() && planned.need[sequence] == PlannedOrders.Need.SOFT) {
+        long wanted = needs.wanted[sequence];
+        if (point.byReorderPoint() && needs.need[sequence] == OrderNeeds.Need.SOFT) {
             terms.add(Kind.REORDER_POINT, point.reorderPoint);
         }
         switch (point.rule) {
@@ -114,8 +114,8 @@ public record Why(List<Term> terms) {
             case FIXED_QUANTITY -> terms.add(Kind.FIXED_QUANTITY, point.fixedQuantity);
             case PERIOD -> terms.add(Kind.PERIOD, wanted);
             case PER_ORDER -> {
-                if (planned.forDemand[sequence] >= 0) {
-                    Demand demand = view.demand(planned.forDemand[sequence]);
+                if (planned.forDemand(sequence) >= 0) {
+                    Demand demand = view.demand(planned.forDemand(sequence));
                     terms.list.add(new Term(Kind.FOR_DEMAND, wanted, demand.day(), -1, demand, null));
                 }
             }
@@ -152,15 +152,15 @@ public record Why(List<Term> terms) {
         terms.add(Kind.TO_ORDER, good, planned.due[sequence]);
     }
 
-    static Why dates(PointView view, PointPlan plan, StockPoint point, int today, int sequence) {
+    static Why dates(PointPlan plan, OrderNeeds needs, StockPoint point, int today, int sequence) {
         PlannedOrders planned = plan.planned;
         Dating dating = new Dating(point, today);
         Terms terms = new Terms();
-        int needDay = planned.needDay[sequence];
+        int needDay = needs.needDay[sequence];
         long started = planned.started[sequence];
         terms.day(Kind.NEED_DAY, needDay, -1);
-        int wanted = planned.wantedDue[sequence];
-        if (planned.need[sequence] == PlannedOrders.Need.HARD && wanted == point.receipt(needDay, today)) {
+        int wanted = planned.wantedDue(sequence);
+        if (needs.need[sequence] == OrderNeeds.Need.HARD && wanted == point.receipt(needDay, today)) {
             if (point.safetyTimeDays > 0) {
                 terms.day(Kind.SAFETY_TIME, wanted, point.safetyTimeDays);
             }
@@ -185,17 +185,6 @@ public record Why(List<Term> terms) {
         long balance = terms.list.stream().mapToLong(Term::quantity).sum();
         terms.add(Kind.BALANCE, balance, day);
         return new Why(List.copyOf(terms.list));
-    }
-
-    /** Of one need the orders share their terms; those before it were there already. */
-    private static int firstOfNeed(PlannedOrders planned, int sequence) {
-        int first = sequence;
-        while (first > 0
-                && planned.needDay[first - 1] == planned.needDay[sequence]
-                && planned.need[first - 1] == planned.need[sequence]) {
-            first--;
-        }
-        return first;
     }
 
     /**

@@ -1,0 +1,159 @@
+package rescient.core;
+
+/**
+ * Possible dates of points whose lower points are worked out already: planned orders from what stands below, then, through
+ * the pegs, the demands.
+ */
+final class LevelDates {
+    private static final ThreadLocal<Pegging> PEGS = ThreadLocal.withInitial(Pegging::new);
+
+    private final Snapshot snapshot;
+    private final PointPlan[] plans;
+    private final PointDates[] dates;
+    private final Pegging pegs = PEGS.get();
+    private final Slips slips = new Slips();
+
+    LevelDates(Snapshot snapshot, PointPlan[] plans, PointDates[] dates) {
+        this.snapshot = snapshot;
+        this.plans = plans;
+        this.dates = dates;
+    }
+
+    /** The dates of one point; {@link PointDates#ON_TIME} where everything comes on its own date. */
+    PointDates of(int p) {
+        PointPlan plan = plans[p];
+        pegs.fill(plan);
+        if (pegs.onTime && nothingSlips(p, plan)) {
+            return PointDates.ON_TIME;
+        }
+        PointDates own = new PointDates(plan);
+        planned(p, plan.planned, own);
+        demands(p, plan, own);
+        return own.onTime(plan) ? PointDates.ON_TIME : own;
+    }
+
+    /** Every order counts on its own day, nothing should have started before today, and nothing below is late. */
+    private boolean nothingSlips(int p, PointPlan plan) {
+        for (int i = 0; i < plan.known.open.length; i++) {
+            OpenOrder order = plan.known.open[i].order();
+            boolean onItsDay = plan.known.openDay[i] == Math.max(order.dueDay(), snapshot.today);
+            if (!onItsDay || order.kind() != Source.BUY) {
+                return false;
+            }
+        }
+        for (int start : plan.planned.start) {
+            if (start < snapshot.today) {
+                return false;
+            }
+        }
+        Network network = snapshot.network;
+        for (int e = network.edgeStart[p]; plan.planned.size > 0 && e < network.edgeStart[p + 1]; e++) {
+            PointDates below = dates[network.edgeTo[e]];
+            if (below != null && below != PointDates.ON_TIME) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void planned(int p, PlannedOrders planned, PointDates own) {
+        StockPoint point = snapshot.points[p];
+        int first = own.firstPlanned;
+        if (point.source == Source.BUY && !point.phantom) {
+            Dating dating = new Dating(point, snapshot.today);
+            for (int o = 0; o < planned.size; o++) {
+                own.day[first + o] = dating.possibleIfBought(planned, o);
+                own.cause[first + o] = p;
+            }
+            return;
+        }
+        slips.of(point, snapshot.today, planned.size);
+        for (int o = 0; o < planned.size; o++) {
+            slips.begin(o, p, planned.start[o], planned.due[o]);
+        }
+        Network network = snapshot.network;
+        for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
+            PointDates below = dates[network.edgeTo[e]];
+            if (below != null && below != PointDates.ON_TIME) {
+                waitAlong(e, planned, below);
+            }
+        }
+        for (int o = 0; o < planned.size; o++) {
+            own.day[first + o] = slips.movedOn(o);
+        }
+        System.arraycopy(slips.cause, 0, own.cause, first, planned.size);
+    }
+
+    /** What the orders of a point wait for along one edge; it lies side by side in the dates below. */
+    private void waitAlong(int edge, PlannedOrders planned, PointDates below) {
+        int cell = below.cellStart[snapshot.network.edgeSlot[edge]];
+        int operation = snapshot.network.operation(edge);
+        int item = snapshot.points[snapshot.network.edgeTo[edge]].item;
+        for (int o = 0; o < planned.size; o++) {
+            int needed = planned.needs(o, operation);
+            if (below.day[cell + o] > needed) {
+                slips.waitFor(o, item, needed, below.day[cell + o], below.cause[cell + o]);
+            }
+        }
+    }
+
+    private void demands(int p, PointPlan plan, PointDates own) {
+        DemandList demands = plan.demands;
+        int lots = plan.known.lot.length;
+        for (int d = 0; d < demands.size; d++) {
+            int latest = PointDates.UNKNOWN;
+            int cause = p;
+            long missing = demands.quantity[d];
+            for (int i = pegs.start[d]; i < pegs.start[d + 1]; i++) {
+                int supply = pegs.supply[i];
+                int day = snapshot.today;
+                int decides = p;
+                if (supply >= lots) {
+                    int at = own.firstOpen + supply - lots;
+                    if (at < own.firstPlanned && own.day[at] == PointDates.UNKNOWN) {
+                        open(p, supply - lots, own);
+                    }
+                    day = own.day[at];
+                    decides = own.cause[at];
+                }
+                if (day > latest) {
+                    latest = day;
+                    cause = decides;
+                }
+                missing -= pegs.quantity[i];
+            }
+            boolean met = missing <= 0;
+            own.day[demands.cell[d]] = met ? Math.max(latest, demands.ownDay[d]) : PossibleDates.NEVER;
+            own.cause[demands.cell[d]] = met ? cause : p;
+        }
+    }
+
+    private void open(int p, int i, PointDates own) {
+        OpenSupply supply = plans[p].known.open[i];
+        OpenOrder order = supply.order();
+        int at = own.firstOpen + i;
+        own.cause[at] = p;
+        own.day[at] = Math.max(order.dueDay(), snapshot.today);
+        if (order.kind() == Source.BUY) {
+            return;
+        }
+        boolean released = order.stage() == Stage.RELEASED;
+        Slips waits = new Slips();
+        waits.ofOpen(snapshot.points[p], snapshot.today, p, order);
+        for (int below : supply.waitsAt()) {
+            PointDates dated = dates[below];
+            if (dated == null || dated == PointDates.ON_TIME) {
+                continue;
+            }
+            DocumentDemands documents = snapshot.demands[below];
+            int k = documents.firstOf(supply.number(), supply.line());
+            for (; k < documents.size && documents.document[k] == order; k++) {
+                int needed = released ? Math.max(documents.ownDay[k], snapshot.today) : documents.ownDay[k];
+                int cell = dated.firstDocument() + k;
+                waits.waitFor(0, snapshot.points[below].item, needed, dated.day[cell], dated.cause[cell]);
+            }
+        }
+        own.day[at] = waits.movedOn(0);
+        own.cause[at] = waits.cause[0];
+    }
+}
