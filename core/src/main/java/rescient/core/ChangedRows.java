@@ -2,6 +2,7 @@ package rescient.core;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +19,7 @@ final class ChangedRows {
             next.customerOrders = Rows.put(rows.customerOrders, c.line(), Rows.CUSTOMER_ORDERS);
         } else if (change instanceof Change.NoCustomerOrder c) {
             int at = customerOrder(rows, c.number(), c.line());
-            next.customerOrders = at < 0 ? rows.customerOrders : Rows.without(rows.customerOrders, at);
+            next.customerOrders = at < 0 ? rows.customerOrders : rows.customerOrders.without(at);
         } else if (change instanceof Change.Stock c) {
             StockLot lot = c.lot();
             next.stock = Rows.put(
@@ -97,7 +98,7 @@ final class ChangedRows {
 
     /** The place of a line of a customer order, or a negative number. */
     static int customerOrder(Rows rows, String number, String line) {
-        return Arrays.binarySearch(
+        return Collections.binarySearch(
                 rows.customerOrders, new CustomerOrderLine(number, line, "", "", 0, 0, 0), Rows.CUSTOMER_ORDERS);
     }
 

@@ -35,7 +35,7 @@ final class ChangedSnapshot {
 
     static Result of(Snapshot before, List<Change> changes) {
         ChangedSnapshot changed = new ChangedSnapshot(before);
-        changed.parts.demands = before.demands.clone();
+        changed.parts.demands = before.demands.copy();
         for (Change change : changes) {
             changed.apply(change);
         }
@@ -125,21 +125,21 @@ final class ChangedSnapshot {
 
     /** @return false if there is no forecast, or none any more */
     private boolean outlook(String item, String site) {
-        for (int o = 0; o < parts.outlooks.length; o++) {
-            if (parts.outlooks[o].isFor(item, site)) {
-                ForecastConsumption.Outlook now = parts.outlooks[o].as(rows);
-                if (now == null) {
-                    return false;
-                }
-                parts.outlooks = parts.outlooks.clone();
-                parts.outlooks[o] = now;
-                for (int p : now.points()) {
-                    touched.set(p);
-                }
-                return true;
-            }
+        int o = before.outlookOf(item, site);
+        ForecastConsumption.Outlook now = o < 0 ? null : parts.outlooks[o].as(rows);
+        if (now == null) {
+            return false;
         }
-        return false;
+        put(o, now);
+        return true;
+    }
+
+    private void put(int o, ForecastConsumption.Outlook now) {
+        parts.outlooks = parts.outlooks.clone();
+        parts.outlooks[o] = now;
+        for (int p : now.points()) {
+            touched.set(p);
+        }
     }
 
     /** Whether a number has a rank, giving it one if there is room. */
@@ -163,7 +163,7 @@ final class ChangedSnapshot {
 
     private void customerOrder(String number, String line, CustomerOrderLine instead) {
         int at = ChangedRows.customerOrder(rows, number, line);
-        CustomerOrderLine gone = at < 0 ? null : rows.customerOrders[at];
+        CustomerOrderLine gone = at < 0 ? null : rows.customerOrders.get(at);
         if (gone == null && instead == null) {
             return;
         }
@@ -209,35 +209,32 @@ final class ChangedSnapshot {
 
     private void replace(Set<Integer> points, Object gone, Map<Integer, DocumentDemands> instead) {
         for (int p : points) {
-            parts.demands[p] = parts.demands[p].with(gone, instead.getOrDefault(p, DocumentDemands.NONE));
+            parts.demands.open(p);
+            parts.demands.put(p, parts.demands.get(p).with(gone, instead.getOrDefault(p, DocumentDemands.NONE)));
             touched.set(p);
         }
     }
 
     /** Another customer order line takes from the forecast. */
     private void consume(CustomerOrderLine gone, CustomerOrderLine instead) {
-        boolean cloned = false;
-        for (int o = 0; o < parts.outlooks.length; o++) {
-            ForecastConsumption.Outlook outlook = parts.outlooks[o];
-            boolean loses = gone != null && outlook.isFor(gone.item(), gone.site());
-            boolean gains = instead != null && outlook.isFor(instead.item(), instead.site());
-            if (loses || gains) {
-                List<CustomerOrderLine> orders = new ArrayList<>(outlook.orders());
-                orders.remove(gone);
-                if (gains) {
-                    orders.add(instead);
-                    orders.sort(Rows.CUSTOMER_ORDERS);
-                }
-                if (!cloned) {
-                    parts.outlooks = parts.outlooks.clone();
-                    cloned = true;
-                }
-                parts.outlooks[o] = outlook.with(SnapshotAssembly.byDueDate(orders));
-                for (int p : outlook.points()) {
-                    touched.set(p);
-                }
-            }
+        int loses = gone == null ? -1 : before.outlookOf(gone.item(), gone.site());
+        int gains = instead == null ? -1 : before.outlookOf(instead.item(), instead.site());
+        if (loses >= 0) {
+            consume(loses, gone, loses == gains ? instead : null);
         }
+        if (gains >= 0 && gains != loses) {
+            consume(gains, null, instead);
+        }
+    }
+
+    private void consume(int o, CustomerOrderLine gone, CustomerOrderLine instead) {
+        List<CustomerOrderLine> orders = new ArrayList<>(parts.outlooks[o].orders());
+        orders.remove(gone);
+        if (instead != null) {
+            orders.add(instead);
+            orders.sort(Rows.CUSTOMER_ORDERS);
+        }
+        put(o, parts.outlooks[o].with(SnapshotAssembly.byDueDate(orders)));
     }
 
     private void openOrder(String number, String line, OpenOrder instead, List<OpenOrderComponent> components) {

@@ -29,7 +29,7 @@ final class Differences {
                 && a.network.asksOthersLike(b.network, p)
                 && sameRows(a.stockOf[p], b.stockOf[p])
                 && sameOrders(a.openOrdersOf[p], b.openOrdersOf[p])
-                && sameDemands(a.demands[p], b.demands[p])
+                && sameDemands(a.demands.get(p), b.demands.get(p))
                 && sameOutlooks(a.outlooksOf[p], b.outlooksOf[p]);
     }
 

@@ -22,7 +22,7 @@ final class Explosion {
     private static final ThreadLocal<Explosion> SCRATCH = ThreadLocal.withInitial(Explosion::new);
 
     private Snapshot snapshot;
-    private PointPlan[] plans;
+    private Shelf<PointPlan> plans;
     private DocumentDemands own;
     private ForecastConsumption.Net[] forecast;
     private int size;
@@ -49,11 +49,11 @@ final class Explosion {
      * @param forecast what the forecast asks of this point, in order of first day
      */
     static DemandList gather(
-            Snapshot snapshot, int p, PointPlan[] plans, PlanOptions options, ForecastConsumption.Net[] forecast) {
+            Snapshot snapshot, int p, Shelf<PointPlan> plans, PlanOptions options, ForecastConsumption.Net[] forecast) {
         Explosion explosion = SCRATCH.get();
         explosion.snapshot = snapshot;
         explosion.plans = plans;
-        explosion.own = snapshot.demands[p];
+        explosion.own = snapshot.demands.get(p);
         explosion.forecast = forecast;
         try {
             return explosion.gather(p, options);
@@ -73,7 +73,7 @@ final class Explosion {
         int edges = network.incomingStart[p + 1] - first;
         int[] cellStart = new int[edges + 1];
         for (int k = 0; k < edges; k++) {
-            PlannedOrders above = plans[network.incomingFrom[first + k]].planned;
+            PlannedOrders above = plans.get(network.incomingFrom[first + k]).planned;
             // both lie far apart in memory and are needed next: asked for here, they come at the same time for all
             // edges
             cellStart[k + 1] = cellStart[k] + Math.min(above.start.length, above.started.length);
@@ -125,7 +125,7 @@ final class Explosion {
     /** What the planned orders above need along an edge that always asks for whole units, from their start on. */
     private void addPlain(int slot, long units, int firstCell, long step) {
         int from = snapshot.network.incomingFrom[slot];
-        PlannedOrders planned = plans[from].planned;
+        PlannedOrders planned = plans.get(from).planned;
         int rank = raisedNumber(snapshot.points[from]);
         int edge = snapshot.network.incoming[slot];
         int line = edge - snapshot.network.edgeStart[from];
@@ -146,7 +146,7 @@ final class Explosion {
         Network network = snapshot.network;
         int from = network.edgeFrom[edge];
         StockPoint above = snapshot.points[from];
-        PlannedOrders planned = plans[from].planned;
+        PlannedOrders planned = plans.get(from).planned;
         Kits.Part part = network.edgePart[edge];
         int operation = network.operation(edge);
         int rank = raisedNumber(above);
@@ -275,7 +275,7 @@ final class Explosion {
 
     private long line(int i) {
         if (raised(i)) {
-            return DATE_LINE + plans[parent[i]].planned.due[source[i]];
+            return DATE_LINE + plans.get(parent[i]).planned.due[source[i]];
         }
         return net(i) != null ? DATE_LINE + net(i).bucket().fromDay() : own.line[source[i]];
     }

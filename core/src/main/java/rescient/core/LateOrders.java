@@ -10,34 +10,38 @@ import java.util.stream.Stream;
 
 /** The signals of late customer orders: those of each stock point, and those of kits. */
 final class LateOrders {
-    private final Signal[][] ofPoint;
+    private final Shelf<Signal[]> ofPoint;
     private final Map<CustomerOrderLine, Signal> ofKit;
     private final List<Snapshot.KitOrder> kitOrders;
 
-    private LateOrders(Signal[][] ofPoint, Map<CustomerOrderLine, Signal> ofKit, List<Snapshot.KitOrder> kitOrders) {
+    private LateOrders(
+            Shelf<Signal[]> ofPoint, Map<CustomerOrderLine, Signal> ofKit, List<Snapshot.KitOrder> kitOrders) {
         this.ofPoint = ofPoint;
         this.ofKit = ofKit;
         this.kitOrders = kitOrders;
     }
 
-    static LateOrders of(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {
-        Signal[][] ofPoint = new Signal[plans.length][];
+    static LateOrders of(Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible) {
+        Shelf<Signal[]> ofPoint = Shelf.of(plans.size(), Signal[][]::new);
         IntStream.range(0, snapshot.network.planned())
                 .parallel()
-                .forEach(p -> ofPoint[p] = Signals.late(snapshot, p, possible));
+                .forEach(p -> ofPoint.put(p, Signals.late(snapshot, p, possible)));
         return new LateOrders(ofPoint, kits(snapshot, plans, possible), snapshot.kitOrders);
     }
 
     /** These with those of some points found again. */
-    LateOrders after(Snapshot snapshot, PointPlan[] plans, PossibleDates possible, BitSet points) {
-        Signal[][] next = ofPoint.clone();
-        points.stream().forEach(p -> next[p] = Signals.late(snapshot, p, possible));
+    LateOrders after(Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible, BitSet points) {
+        Shelf<Signal[]> next = ofPoint.copy();
+        int[] again = points.stream().toArray();
+        next.open(again);
+        Spans.each(again, p -> next.put(p, Signals.late(snapshot, p, possible)));
         boolean kitsTouched = snapshot.kitOrders != kitOrders
                 || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
         return new LateOrders(next, kitsTouched ? kits(snapshot, plans, possible) : ofKit, snapshot.kitOrders);
     }
 
-    private static Map<CustomerOrderLine, Signal> kits(Snapshot snapshot, PointPlan[] plans, PossibleDates possible) {
+    private static Map<CustomerOrderLine, Signal> kits(
+            Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible) {
         Map<CustomerOrderLine, Signal> late = new HashMap<>();
         for (Snapshot.KitOrder kit : snapshot.kitOrders) {
             Signal signal = Signals.lateKit(snapshot, kit, plans, possible);
@@ -50,7 +54,12 @@ final class LateOrders {
 
     /** Adds those that are late by some days, or those that can never be met and so are late by nothing. */
     void addTo(List<Signal> signals, boolean never) {
-        Stream.concat(Stream.of(ofPoint).filter(Objects::nonNull).flatMap(Stream::of), ofKit.values().stream())
+        Stream.concat(
+                        IntStream.range(0, ofPoint.size())
+                                .mapToObj(ofPoint::get)
+                                .filter(Objects::nonNull)
+                                .flatMap(Stream::of),
+                        ofKit.values().stream())
                 .filter(signal -> never == (signal.newDay() == OpenOrder.NO_DAY))
                 .forEach(signals::add);
     }

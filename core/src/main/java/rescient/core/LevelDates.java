@@ -8,12 +8,12 @@ final class LevelDates {
     private static final ThreadLocal<Pegging> PEGS = ThreadLocal.withInitial(Pegging::new);
 
     private final Snapshot snapshot;
-    private final PointPlan[] plans;
-    private final PointDates[] dates;
+    private final Shelf<PointPlan> plans;
+    private final Shelf<PointDates> dates;
     private final Pegging pegs = PEGS.get();
     private final Slips slips = new Slips();
 
-    LevelDates(Snapshot snapshot, PointPlan[] plans, PointDates[] dates) {
+    LevelDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
         this.snapshot = snapshot;
         this.plans = plans;
         this.dates = dates;
@@ -21,7 +21,7 @@ final class LevelDates {
 
     /** The dates of one point; {@link PointDates#ON_TIME} where everything comes on its own date. */
     PointDates of(int p) {
-        PointPlan plan = plans[p];
+        PointPlan plan = plans.get(p);
         pegs.fill(plan);
         if (pegs.onTime && nothingSlips(p, plan)) {
             return PointDates.ON_TIME;
@@ -48,7 +48,7 @@ final class LevelDates {
         }
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; plan.planned.size > 0 && e < network.edgeStart[p + 1]; e++) {
-            PointDates below = dates[network.edgeTo[e]];
+            PointDates below = dates.get(network.edgeTo[e]);
             if (below != null && below != PointDates.ON_TIME) {
                 return false;
             }
@@ -73,7 +73,7 @@ final class LevelDates {
         }
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-            PointDates below = dates[network.edgeTo[e]];
+            PointDates below = dates.get(network.edgeTo[e]);
             if (below != null && below != PointDates.ON_TIME) {
                 waitAlong(e, planned, below);
             }
@@ -129,7 +129,7 @@ final class LevelDates {
     }
 
     private void open(int p, int i, PointDates own) {
-        OpenSupply supply = plans[p].known.open[i];
+        OpenSupply supply = plans.get(p).known.open[i];
         OpenOrder order = supply.order();
         int at = own.firstOpen + i;
         own.cause[at] = p;
@@ -141,11 +141,11 @@ final class LevelDates {
         Slips waits = new Slips();
         waits.ofOpen(snapshot.points[p], snapshot.today, p, order);
         for (int below : supply.waitsAt()) {
-            PointDates dated = dates[below];
+            PointDates dated = dates.get(below);
             if (dated == null || dated == PointDates.ON_TIME) {
                 continue;
             }
-            DocumentDemands documents = snapshot.demands[below];
+            DocumentDemands documents = snapshot.demands.get(below);
             int k = documents.firstOf(supply.number(), supply.line());
             for (; k < documents.size && documents.document[k] == order; k++) {
                 int needed = released ? Math.max(documents.ownDay[k], snapshot.today) : documents.ownDay[k];

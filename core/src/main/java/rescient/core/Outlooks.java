@@ -2,6 +2,7 @@ package rescient.core;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,8 +26,9 @@ final class Outlooks {
         this.pointOf = pointOf;
     }
 
-    /** Fills {@link SnapshotParts#outlooks} and {@link SnapshotParts#outlooksOf}. */
+    /** Fills {@link SnapshotParts#outlooks}, their numbers and {@link SnapshotParts#outlooksOf}. */
     void all(Places forecasts, Places orders) {
+        parts.outlookNumbers = new HashMap<>();
         Map<Long, Draft> drafts = new LinkedHashMap<>();
         for (int i = 0; i < rows.forecasts.length; i++) {
             drafts.computeIfAbsent(key(forecasts.item[i], forecasts.site[i]), k -> new Draft())
@@ -46,15 +48,16 @@ final class Outlooks {
                 draft.shipments.add(shipment);
             }
         }
-        for (int i = 0; i < rows.customerOrders.length; i++) {
+        for (int i = 0; i < rows.customerOrders.size(); i++) {
             Draft draft = drafts.get(key(orders.item[i], orders.site[i]));
             if (draft != null) {
-                draft.orders.add(rows.customerOrders[i]);
+                draft.orders.add(rows.customerOrders.get(i));
             }
         }
         int o = 0;
-        for (Draft draft : drafts.values()) {
-            ForecastConsumption.Outlook outlook = outlook(draft);
+        for (Map.Entry<Long, Draft> draft : drafts.entrySet()) {
+            ForecastConsumption.Outlook outlook = outlook(draft.getValue());
+            parts.outlookNumbers.put(draft.getKey(), o);
             for (int p : outlook.points()) {
                 int[] known = parts.outlooksOf[p];
                 if (known == null) {

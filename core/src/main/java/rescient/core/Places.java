@@ -1,5 +1,6 @@
 package rescient.core;
 
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 
@@ -15,16 +16,16 @@ final class Places {
 
     /** @throws PlanningException if an item or a site is not known */
     static <T> Places of(
-            T[] rows,
+            List<T> rows,
             Map<String, Integer> items,
             Function<T, String> itemOf,
             Map<String, Integer> sites,
             Function<T, String> siteOf) {
-        Places places = new Places(rows.length);
-        Spans.each(0, rows.length, (from, to) -> {
+        Places places = new Places(rows.size());
+        Spans.each(0, rows.size(), (from, to) -> {
             for (int i = from; i < to; i++) {
-                places.item[i] = number(items, itemOf.apply(rows[i]), "item");
-                places.site[i] = number(sites, siteOf.apply(rows[i]), "site");
+                places.item[i] = number(items, itemOf.apply(rows.get(i)), "item");
+                places.site[i] = number(sites, siteOf.apply(rows.get(i)), "site");
             }
         });
         return places;

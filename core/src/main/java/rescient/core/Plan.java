@@ -17,13 +17,13 @@ public final class Plan {
 
     final Snapshot snapshot;
     final PlanOptions options;
-    final PointPlan[] plans;
+    final Shelf<PointPlan> plans;
     final PossibleDates possible;
     private final LateOrders late;
     private volatile List<Signal> signals;
     private volatile List<PlannedOrder> plannedOrders;
 
-    Plan(Snapshot snapshot, PlanOptions options, PointPlan[] plans, PossibleDates possible, LateOrders late) {
+    Plan(Snapshot snapshot, PlanOptions options, Shelf<PointPlan> plans, PossibleDates possible, LateOrders late) {
         this.snapshot = snapshot;
         this.options = options;
         this.plans = plans;
@@ -51,16 +51,17 @@ public final class Plan {
 
     /** @param touched the points to plan again, those below them as far as they are asked for something else */
     private Plan again(Snapshot changed, BitSet touched) {
-        PointPlan[] next = plans.clone();
+        Shelf<PointPlan> next = plans.copy();
         Network network = changed.network;
         BitSet open = (BitSet) touched.clone();
         BitSet replanned = new BitSet();
         for (int level = 0; level < network.levels(); level++) {
             int[] due = Spans.set(open, network.levelStart[level], network.levelStart[level + 1]);
-            Spans.each(due, p -> next[p] = PointPlan.of(changed, p, next, options));
+            next.open(due);
+            Spans.each(due, p -> next.put(p, PointPlan.of(changed, p, next, options)));
             for (int p : due) {
                 replanned.set(p);
-                if (!next[p].planned.askTheSame(plans[p].planned)) {
+                if (!next.get(p).planned.askTheSame(plans.get(p).planned)) {
                     for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
                         open.set(network.edgeTo[e]);
                     }
@@ -92,7 +93,7 @@ public final class Plan {
         if (signals == null) {
             List<Signal> all = new ArrayList<>();
             for (int p = 0; p < snapshot.network.planned(); p++) {
-                all.addAll(List.of(plans[p].signals));
+                all.addAll(List.of(plans.get(p).signals));
             }
             for (int p : snapshot.network.loops) {
                 all.add(Signals.loop(snapshot.points[p]));
@@ -110,13 +111,16 @@ public final class Plan {
     public long[] pointsAndDays() {
         int n = 0;
         for (int p = 0; p < snapshot.network.planned(); p++) {
-            n += plans[p].demands.size + plans[p].known.lot.length + plans[p].known.open.length + plans[p].planned.size;
+            n += plans.get(p).demands.size
+                    + plans.get(p).known.lot.length
+                    + plans.get(p).known.open.length
+                    + plans.get(p).planned.size;
         }
         long[] keys = new long[n];
         int at = 0;
         for (int p = 0; p < snapshot.network.planned(); p++) {
             long point = (long) p << Integer.SIZE;
-            PointPlan plan = plans[p];
+            PointPlan plan = plans.get(p);
             for (int i = 0; i < plan.known.lot.length; i++) {
                 keys[at++] = point | snapshot.today;
             }

@@ -61,10 +61,10 @@ public record PlanDifference(
     private static void collect(
             Plan plan, Plan other, boolean sameNumbers, List<PlannedOrder> orders, List<Signal> signals) {
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
-            if (sameNumbers && plan.plans[p] == other.plans[p]) {
+            if (sameNumbers && plan.plans.get(p) == other.plans.get(p)) {
                 continue;
             }
-            signals.addAll(List.of(plan.plans[p].signals));
+            signals.addAll(List.of(plan.plans.get(p).signals));
             if (!plan.snapshot.points[p].phantom) {
                 orders.addAll(new PointView(plan, p).plannedOrders());
             }

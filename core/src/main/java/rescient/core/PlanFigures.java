@@ -48,7 +48,7 @@ public record PlanFigures(
         Sums sums = new Sums(plan, prices, periods);
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
             if (!plan.snapshot.points[p].phantom) {
-                sums.add(new PointView(plan, p), plan.plans[p], plan.snapshot.points[p]);
+                sums.add(new PointView(plan, p), plan.plans.get(p), plan.snapshot.points[p]);
             }
         }
         List<Signal> late = plan.lateLines();

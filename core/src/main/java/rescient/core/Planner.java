@@ -27,12 +27,12 @@ public final class Planner {
     /** The same, telling after each level how far it is. */
     public Plan plan(Snapshot snapshot, PlanOptions options, Watch watch) {
         Network network = snapshot.network;
-        PointPlan[] plans = new PointPlan[snapshot.points.length];
+        Shelf<PointPlan> plans = Shelf.of(snapshot.points.length, PointPlan[]::new);
         for (int level = 0; level < network.levels(); level++) {
             watch.planned(network.levelStart[level], network.planned());
             Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
                 for (int p = from; p < to; p++) {
-                    plans[p] = PointPlan.of(snapshot, p, plans, options);
+                    plans.put(p, PointPlan.of(snapshot, p, plans, options));
                 }
             });
         }

@@ -25,7 +25,7 @@ final class PointPlan {
     }
 
     /** Plans point {@code p}; the points above it are in {@code plans} already. */
-    static PointPlan of(Snapshot snapshot, int p, PointPlan[] plans, PlanOptions options) {
+    static PointPlan of(Snapshot snapshot, int p, Shelf<PointPlan> plans, PlanOptions options) {
         ForecastConsumption.Net[] forecast = ForecastConsumption.of(snapshot, p, options);
         DemandList demands = Explosion.gather(snapshot, p, plans, options, forecast);
         KnownSupplies known = new KnownSupplies(snapshot, p, options);

@@ -74,22 +74,22 @@ public final class PointView {
 
     /** On a loop, or below one: nothing was calculated. */
     public boolean planned() {
-        return plan.plans[p] != null;
+        return plan.plans.get(p) != null;
     }
 
     /** A row for today and for each day with an event; empty if it was not planned. */
     public List<Balance> balances() {
-        return planned() ? Balances.of(snapshot, plan.plans[p]) : List.of();
+        return planned() ? Balances.of(snapshot, plan.plans.get(p)) : List.of();
     }
 
     /** The same rows as if none of the planned orders were made. */
     public List<Balance> balancesWithoutPlanned() {
-        return planned() ? Balances.withoutPlanned(snapshot, plan.plans[p]) : List.of();
+        return planned() ? Balances.withoutPlanned(snapshot, plan.plans.get(p)) : List.of();
     }
 
     /** The time-phased record; a point that was not planned has none. */
     public Optional<PeriodRecord> record(Periods periods) {
-        return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans[p], periods)) : Optional.empty();
+        return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans.get(p), periods)) : Optional.empty();
     }
 
     /** The low-level code: 0 for what nothing else needs. */
@@ -141,7 +141,7 @@ public final class PointView {
     /** Planned orders in the order they were made. */
     public List<PlannedOrder> plannedOrders() {
         List<PlannedOrder> orders = new ArrayList<>();
-        for (int o = 0; planned() && o < plan.plans[p].planned.size; o++) {
+        for (int o = 0; planned() && o < plan.plans.get(p).planned.size; o++) {
             orders.add(plannedOrder(o));
         }
         return orders;
@@ -150,7 +150,7 @@ public final class PointView {
     /** Demands in the order they are taken in turn. */
     public List<Demand> demands() {
         List<Demand> demands = new ArrayList<>();
-        for (int d = 0; planned() && d < plan.plans[p].demands.size; d++) {
+        for (int d = 0; planned() && d < plan.plans.get(p).demands.size; d++) {
             demands.add(demand(d));
         }
         return demands;
@@ -160,13 +160,13 @@ public final class PointView {
     public List<Supply> supplies() {
         List<Supply> supplies = new ArrayList<>();
         if (planned()) {
-            for (int i = 0; i < plan.plans[p].known.lot.length; i++) {
+            for (int i = 0; i < plan.plans.get(p).known.lot.length; i++) {
                 supplies.add(supply(Pegging.SupplyKind.STOCK, i));
             }
-            for (int i = 0; i < plan.plans[p].known.open.length; i++) {
+            for (int i = 0; i < plan.plans.get(p).known.open.length; i++) {
                 supplies.add(supply(Pegging.SupplyKind.OPEN, i));
             }
-            for (int o = 0; o < plan.plans[p].planned.size; o++) {
+            for (int o = 0; o < plan.plans.get(p).planned.size; o++) {
                 supplies.add(supply(Pegging.SupplyKind.PLANNED, o));
             }
         }
@@ -176,8 +176,8 @@ public final class PointView {
     /** Which supply serves which demand, demand by demand. */
     public List<Peg> pegs() {
         List<Peg> pegs = new ArrayList<>();
-        Pegging pegging = planned() ? Pegging.of(plan.plans[p]) : null;
-        for (int d = 0; planned() && d < plan.plans[p].demands.size; d++) {
+        Pegging pegging = planned() ? Pegging.of(plan.plans.get(p)) : null;
+        for (int d = 0; planned() && d < plan.plans.get(p).demands.size; d++) {
             Demand demand = demand(d);
             for (int i = pegging.start[d]; i < pegging.start[d + 1]; i++) {
                 pegs.add(new Peg(supply(pegging.kind(i), pegging.supply(i)), demand, pegging.quantity[i]));
@@ -198,7 +198,7 @@ public final class PointView {
         List<Demand> needs = new ArrayList<>();
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-            PointPlan below = plan.plans[network.edgeTo[e]];
+            PointPlan below = plan.plans.get(network.edgeTo[e]);
             int d = below == null ? DemandList.ABSENT : below.demands.raisedBy(network.edgeSlot[e], sequence);
             if (d != DemandList.ABSENT) {
                 needs.add(new PointView(plan, network.edgeTo[e]).demand(d));
@@ -209,8 +209,8 @@ public final class PointView {
 
     /** The day an open order of this point can really be there, or null if it never can or is not there. */
     public Integer possibleDay(String number, String line) {
-        for (int i = 0; planned() && i < plan.plans[p].known.open.length; i++) {
-            OpenOrder order = plan.plans[p].known.open[i].order();
+        for (int i = 0; planned() && i < plan.plans.get(p).known.open.length; i++) {
+            OpenOrder order = plan.plans.get(p).known.open[i].order();
             if (order.number().equals(number) && order.line().equals(line)) {
                 int possible = plan.possible.ofOpen(p, i);
                 return possible == PossibleDates.NEVER ? null : possible;
@@ -221,7 +221,7 @@ public final class PointView {
 
     /** A planned order of this point as it would be given out. */
     public OrderDraft draft(int sequence) {
-        PlannedOrders planned = plan.plans[p].planned;
+        PlannedOrders planned = plan.plans.get(p).planned;
         return new Drafting(snapshot, p)
                 .draft(planned.started[sequence], planned.start[sequence], planned.due[sequence]);
     }
@@ -249,26 +249,26 @@ public final class PointView {
 
     /** Where a planned order's quantity comes from, term by term. */
     public Why whyQuantity(int sequence) {
-        return Why.quantity(this, plan.plans[p], needs(), point, sequence);
+        return Why.quantity(this, plan.plans.get(p), needs(), point, sequence);
     }
 
     /** Where a planned order's start and due dates come from. */
     public Why whyDates(int sequence) {
-        return Why.dates(plan.plans[p], needs(), point, snapshot.today, sequence);
+        return Why.dates(plan.plans.get(p), needs(), point, snapshot.today, sequence);
     }
 
     /** Where the balance at the end of a day comes from. */
     public Why whyBalance(int day) {
-        return Why.balance(this, plan.plans[p], day);
+        return Why.balance(this, plan.plans.get(p), day);
     }
 
     /** What each planned order was made for, found by walking through the days of this point once more. */
     private OrderNeeds needs() {
-        return PointPlan.needs(snapshot, plan.plans[p].demands, plan.options);
+        return PointPlan.needs(snapshot, plan.plans.get(p).demands, plan.options);
     }
 
     PlannedOrder plannedOrder(int o) {
-        PlannedOrders planned = plan.plans[p].planned;
+        PlannedOrders planned = plan.plans.get(p).planned;
         int possible = plan.possible.ofPlanned(p, o);
         Demand served = planned.forDemand(o) < 0 ? null : demand(planned.forDemand(o));
         return new PlannedOrder(
@@ -288,7 +288,7 @@ public final class PointView {
     }
 
     Demand demand(int d) {
-        DemandList demands = plan.plans[p].demands;
+        DemandList demands = plan.plans.get(p).demands;
         int possible = plan.possible.ofDemand(p, d);
         int parent = demands.parent(snapshot.network, d);
         String number;
@@ -296,7 +296,7 @@ public final class PointView {
         if (parent != DemandList.DOCUMENT) {
             StockPoint above = snapshot.points[parent];
             number = Explosion.transfers(above) ? above.siteCode : above.itemCode;
-            line = LocalDate.ofEpochDay(plan.plans[parent].planned.due[demands.source(d)])
+            line = LocalDate.ofEpochDay(plan.plans.get(parent).planned.due[demands.source(d)])
                     .toString();
         } else if (demands.document(d) instanceof ForecastBucket bucket) {
             number = bucket.set();
@@ -326,8 +326,8 @@ public final class PointView {
     }
 
     private Supply supply(Pegging.SupplyKind kind, int i) {
-        KnownSupplies known = plan.plans[p].known;
-        PlannedOrders planned = plan.plans[p].planned;
+        KnownSupplies known = plan.plans.get(p).known;
+        PlannedOrders planned = plan.plans.get(p).planned;
         return switch (kind) {
             case STOCK -> {
                 StockLot lot = known.lot[i];

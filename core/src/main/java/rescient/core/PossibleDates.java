@@ -15,24 +15,24 @@ final class PossibleDates {
     static final int NEVER = Integer.MAX_VALUE;
 
     private final Snapshot snapshot;
-    private final PointPlan[] plans;
-    private final PointDates[] dates;
+    private final Shelf<PointPlan> plans;
+    private final Shelf<PointDates> dates;
 
-    private PossibleDates(Snapshot snapshot, PointPlan[] plans, PointDates[] dates) {
+    private PossibleDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
         this.snapshot = snapshot;
         this.plans = plans;
         this.dates = dates;
     }
 
-    static PossibleDates of(Snapshot snapshot, PointPlan[] plans) {
-        PointDates[] dates = new PointDates[plans.length];
+    static PossibleDates of(Snapshot snapshot, Shelf<PointPlan> plans) {
+        Shelf<PointDates> dates = Shelf.of(plans.size(), PointDates[]::new);
         if (snapshot.ordersWaitBelow) {
             Network network = snapshot.network;
             for (int level = network.levels() - 1; level >= 0; level--) {
                 Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
                     LevelDates walk = new LevelDates(snapshot, plans, dates);
                     for (int p = from; p < to; p++) {
-                        dates[p] = walk.of(p);
+                        dates.put(p, walk.of(p));
                     }
                 });
             }
@@ -47,18 +47,19 @@ final class PossibleDates {
      *
      * @param replanned the points that were planned anew; on return, all whose dates were worked out again
      */
-    PossibleDates after(Snapshot changed, PointPlan[] changedPlans, BitSet replanned) {
+    PossibleDates after(Snapshot changed, Shelf<PointPlan> changedPlans, BitSet replanned) {
         if (!changed.ordersWaitBelow || !snapshot.ordersWaitBelow) {
             replanned.set(0, changed.network.planned());
             return of(changed, changedPlans);
         }
-        PossibleDates next = new PossibleDates(changed, changedPlans, dates.clone());
+        PossibleDates next = new PossibleDates(changed, changedPlans, dates.copy());
         Network network = changed.network;
         for (int level = network.levels() - 1; level >= 0; level--) {
             int[] due = Spans.set(replanned, network.levelStart[level], network.levelStart[level + 1]);
-            Spans.each(due, p -> next.dates[p] = new LevelDates(changed, changedPlans, next.dates).of(p));
+            next.dates.open(due);
+            Spans.each(due, p -> next.dates.put(p, new LevelDates(changed, changedPlans, next.dates).of(p)));
             for (int p : due) {
-                if (dates[p] != next.dates[p]) {
+                if (dates.get(p) != next.dates.get(p)) {
                     next.markThoseThatWaitFor(p, this, replanned);
                 }
             }
@@ -78,8 +79,8 @@ final class PossibleDates {
                 marked.set(parent);
             }
         }
-        DocumentDemands own = snapshot.demands[p];
-        DocumentDemands ownBefore = before.snapshot.demands[p];
+        DocumentDemands own = snapshot.demands.get(p);
+        DocumentDemands ownBefore = before.snapshot.demands.get(p);
         for (int i = own.customerOrders; i < own.size; i++) {
             OpenOrder order = (OpenOrder) own.document[i];
             if (own != ownBefore
@@ -92,13 +93,13 @@ final class PossibleDates {
 
     /** Whether what comes along an edge is possible when it was before. */
     private boolean sameForEdge(int p, int slot, PossibleDates before, int parent) {
-        PlannedOrders orders = plans[parent].planned;
+        PlannedOrders orders = plans.get(parent).planned;
         if (!late(p) || !before.late(p)) {
             PossibleDates other = late(p) ? this : before;
             return !late(p) && !before.late(p) || !other.keepsWaiting(p, slot, orders, parent);
         }
-        PointDates now = dates[p];
-        PointDates then = before.dates[p];
+        PointDates now = dates.get(p);
+        PointDates then = before.dates.get(p);
         return now.sameCells(now.cellStart[slot], then, then.cellStart[slot], orders.size);
     }
 
@@ -108,7 +109,7 @@ final class PossibleDates {
         int edge = network.incoming[network.incomingStart[p] + slot];
         int operation = network.operation(edge);
         for (int o = 0; o < orders.size; o++) {
-            if (dates[p].day[dates[p].cellStart[slot] + o] > orders.needs(o, operation)) {
+            if (dates.get(p).day[dates.get(p).cellStart[slot] + o] > orders.needs(o, operation)) {
                 return true;
             }
         }
@@ -117,38 +118,38 @@ final class PossibleDates {
 
     /** Whether anything of a point comes later than on its own date. */
     boolean late(int p) {
-        return dates[p] != PointDates.ON_TIME;
+        return dates.get(p) != PointDates.ON_TIME;
     }
 
     /** The possible day of a demand, or {@link #NEVER}. */
     int ofDemand(int p, int d) {
-        DemandList demands = plans[p].demands;
-        return late(p) ? dates[p].day[demands.cell[d]] : demands.ownDay[d];
+        DemandList demands = plans.get(p).demands;
+        return late(p) ? dates.get(p).day[demands.cell[d]] : demands.ownDay[d];
     }
 
     /** The point whose supply decides a demand's possible day. */
     int causeOfDemand(int p, int d) {
-        return late(p) ? dates[p].cause[plans[p].demands.cell[d]] : p;
+        return late(p) ? dates.get(p).cause[plans.get(p).demands.cell[d]] : p;
     }
 
     /** The possible day of what a document demands, {@link #NEVER}, or before all days if it does not count. */
     int ofDocument(int p, int i) {
-        return late(p) ? dates[p].day[dates[p].firstDocument() + i] : snapshot.demands[p].ownDay[i];
+        return late(p) ? dates.get(p).day[dates.get(p).firstDocument() + i] : snapshot.demands.get(p).ownDay[i];
     }
 
     /** The point whose supply decides when a document gets what it demands. */
     int causeOfDocument(int p, int i) {
-        return late(p) ? dates[p].cause[dates[p].firstDocument() + i] : p;
+        return late(p) ? dates.get(p).cause[dates.get(p).firstDocument() + i] : p;
     }
 
     /** The possible day of a planned order, or {@link #NEVER}. */
     int ofPlanned(int p, int o) {
-        return late(p) ? dates[p].day[dates[p].firstPlanned + o] : plans[p].planned.due[o];
+        return late(p) ? dates.get(p).day[dates.get(p).firstPlanned + o] : plans.get(p).planned.due[o];
     }
 
     /** The possible day of an open order, or {@link #NEVER}; its own date, today if overdue, if nothing waits for it. */
     int ofOpen(int p, int i) {
-        int known = late(p) ? dates[p].day[dates[p].firstOpen + i] : PointDates.UNKNOWN;
-        return known == PointDates.UNKNOWN ? plans[p].known.open[i].countsOn(snapshot.today) : known;
+        int known = late(p) ? dates.get(p).day[dates.get(p).firstOpen + i] : PointDates.UNKNOWN;
+        return known == PointDates.UNKNOWN ? plans.get(p).known.open[i].countsOn(snapshot.today) : known;
     }
 }

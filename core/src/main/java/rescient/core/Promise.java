@@ -28,8 +28,8 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
     public static List<Promise> of(Plan plan) {
         Map<CustomerOrderLine, Promise> promises = new LinkedHashMap<>();
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
-            DocumentDemands own = plan.snapshot.demands[p];
-            DemandList demands = plan.plans[p].demands;
+            DocumentDemands own = plan.snapshot.demands.get(p);
+            DemandList demands = plan.plans.get(p).demands;
             int[] places = own.customerOrders == 0 ? null : demands.places();
             for (int i = 0; i < own.customerOrders; i++) {
                 int d = places[demands.firstDocument() + i];
@@ -44,7 +44,7 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
     }
 
     private static Promise at(Plan plan, int p, int i, int d) {
-        CustomerOrderLine line = (CustomerOrderLine) plan.snapshot.demands[p].document[i];
+        CustomerOrderLine line = (CustomerOrderLine) plan.snapshot.demands.get(p).document[i];
         int possible = plan.possible.ofDemand(p, d);
         StockPoint cause = possible > line.dueDay() ? plan.snapshot.points[plan.possible.causeOfDemand(p, d)] : null;
         return new Promise(

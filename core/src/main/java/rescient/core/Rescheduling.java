@@ -12,9 +12,25 @@ final class Rescheduling {
     private final KnownSupplies known;
     private final long safetyStock;
     private final int[] day;
+    private final int days;
     private final long[] balance;
     /** What arrives after each day, planned orders included. */
     private final long[] later;
+
+    /** Room that every stock point uses anew. */
+    private static final class Room {
+        long[] balance = {};
+        long[] later = {};
+
+        void hold(int days) {
+            if (days > balance.length) {
+                balance = new long[days * 2];
+                later = new long[days * 2];
+            }
+        }
+    }
+
+    private static final ThreadLocal<Room> ROOM = ThreadLocal.withInitial(Room::new);
 
     private Rescheduling(
             Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
@@ -22,10 +38,15 @@ final class Rescheduling {
         this.point = point;
         this.known = known;
         this.safetyStock = safetyStock;
-        this.day = Arrays.copyOf(projection.day, projection.size);
-        this.balance = Arrays.copyOf(projection.balance, projection.size);
-        this.later = new long[day.length];
-        for (int i = day.length - 2; i >= 0; i--) {
+        this.day = projection.day;
+        this.days = projection.size;
+        Room room = ROOM.get();
+        room.hold(days);
+        this.balance = room.balance;
+        this.later = room.later;
+        System.arraycopy(projection.balance, 0, balance, 0, days);
+        later[days - 1] = 0;
+        for (int i = days - 2; i >= 0; i--) {
             later[i] = Quantity.plus(later[i + 1], projection.receipts[i + 1] + projection.planned[i + 1]);
         }
     }
@@ -68,7 +89,7 @@ final class Rescheduling {
     }
 
     private int at(int wanted) {
-        return Arrays.binarySearch(day, wanted);
+        return Arrays.binarySearch(day, 0, days, wanted);
     }
 
     private void decide(int i) {
@@ -76,7 +97,7 @@ final class Rescheduling {
         int from = at(known.openDay[i]);
         int missedDay = Integer.MAX_VALUE;
         boolean belowReorderPoint = false;
-        for (int k = from; k < day.length && day[k] <= snapshot.horizonEnd; k++) {
+        for (int k = from; k < days && day[k] <= snapshot.horizonEnd; k++) {
             if (crosses(balance[k], quantity, safetyStock)) {
                 missedDay = day[k];
                 break;
@@ -85,7 +106,7 @@ final class Rescheduling {
         }
         if (missedDay == Integer.MAX_VALUE && !belowReorderPoint) {
             propose(i, KnownSupplies.Proposal.CANCEL, KnownSupplies.NONE);
-            takeAway(from, day.length, quantity);
+            takeAway(from, days, quantity);
         } else if (missedDay != Integer.MAX_VALUE && !point.byReorderPoint()) {
             int proposed = point.receipt(missedDay, snapshot.today);
             if (proposed - (long) known.openDay[i] > point.rescheduleTolerance) {

@@ -1,6 +1,7 @@
 package rescient.core;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -29,7 +30,7 @@ final class Rows implements Cloneable {
     /** First-expiring first, then by lot and serial number. */
     StockLot[] stock;
     /** By number and line; so are the next two. */
-    CustomerOrderLine[] customerOrders;
+    Shelf<CustomerOrderLine> customerOrders;
 
     OpenOrder[] openOrders;
     OpenOrderComponent[] components;
@@ -73,7 +74,9 @@ final class Rows implements Cloneable {
         this.operations = from.operations;
         bomLines.values().forEach(Rows::byLine);
         this.stock = sorted(from.stock.stream(), FIRST_EXPIRING, StockLot[]::new);
-        this.customerOrders = sorted(from.customerOrders.stream(), CUSTOMER_ORDERS, CustomerOrderLine[]::new);
+        this.customerOrders = Shelf.of(
+                Arrays.asList(sorted(from.customerOrders.stream(), CUSTOMER_ORDERS, CustomerOrderLine[]::new)),
+                CustomerOrderLine[]::new);
         this.openOrders = sorted(from.openOrders.stream(), OPEN_ORDERS, OpenOrder[]::new);
         this.components = sorted(from.components.stream(), COMPONENTS, OpenOrderComponent[]::new);
         this.forecasts = sorted(from.forecasts.stream(), FORECASTS, ForecastBucket[]::new);
@@ -117,6 +120,12 @@ final class Rows implements Cloneable {
         System.arraycopy(rows, to, more, to + 1, rows.length - to);
         more[to] = row;
         return more;
+    }
+
+    /** The same with rows that share what stays. */
+    static <T> Shelf<T> put(Shelf<T> rows, T row, Comparator<T> order) {
+        int at = Collections.binarySearch(rows, row, order);
+        return at >= 0 ? rows.with(at, row) : rows.inserted(-at - 1, row);
     }
 
     /** The rows without the one at this place. */

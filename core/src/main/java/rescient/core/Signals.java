@@ -53,7 +53,7 @@ final class Signals {
             return NONE;
         }
         Signals signals = new Signals(snapshot);
-        DocumentDemands own = snapshot.demands[p];
+        DocumentDemands own = snapshot.demands.get(p);
         for (int i = 0; i < own.customerOrders; i++) {
             if (possible.ofDocument(p, i) > own.ownDay[i]) {
                 CustomerOrderLine line = (CustomerOrderLine) own.document[i];
@@ -66,13 +66,13 @@ final class Signals {
     }
 
     /** The signal of a kit's order line, which is as late as its latest part, or null. */
-    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, PointPlan[] plans, PossibleDates possible) {
+    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, Shelf<PointPlan> plans, PossibleDates possible) {
         Signals signals = new Signals(snapshot);
         int latest = Integer.MIN_VALUE;
         int cause = -1;
         for (int p : kit.points()) {
-            DocumentDemands own = snapshot.demands[p];
-            for (int i = 0; plans[p] != null && i < own.customerOrders; i++) {
+            DocumentDemands own = snapshot.demands.get(p);
+            for (int i = 0; plans.get(p) != null && i < own.customerOrders; i++) {
                 if (own.document[i] == kit.line() && possible.ofDocument(p, i) > latest) {
                     latest = possible.ofDocument(p, i);
                     cause = possible.causeOfDocument(p, i);

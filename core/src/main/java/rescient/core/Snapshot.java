@@ -20,13 +20,15 @@ public final class Snapshot {
     final Network network;
     final StockPoint[] points;
     /** What documents demand of each point. */
-    final DocumentDemands[] demands;
+    final Shelf<DocumentDemands> demands;
     /** Stock of each point, first-expiring first. */
     final StockLot[][] stockOf;
     /** Open orders of each point by number and line. */
     final OpenSupply[][] openOrdersOf;
     /** The forecast of each item and site that has one, with what consumes it. */
     final ForecastConsumption.Outlook[] outlooks;
+    /** The number of the outlook of each item and site. */
+    final Map<Long, Integer> outlookNumbers;
     /** The outlooks that concern each point, null where none does. */
     final int[][] outlooksOf;
 
@@ -58,6 +60,7 @@ public final class Snapshot {
         this.stockOf = parts.stockOf;
         this.openOrdersOf = parts.openOrdersOf;
         this.outlooks = parts.outlooks;
+        this.outlookNumbers = parts.outlookNumbers;
         this.outlooksOf = parts.outlooksOf;
         this.kitOrders = parts.kitOrders;
         this.ordersWaitBelow = parts.ordersWaitBelow;
@@ -97,10 +100,18 @@ public final class Snapshot {
 
     /** The number of a stock point, or -1. */
     int pointOf(String item, String site) {
+        long key = key(item, site);
+        return key < 0 ? -1 : network.pointOf(key);
+    }
+
+    /** The number of the forecast of an item at a site among {@link #outlooks}, or -1. */
+    int outlookOf(String item, String site) {
+        return outlookNumbers.getOrDefault(key(item, site), -1);
+    }
+
+    private long key(String item, String site) {
         Integer itemNumber = itemIndex.get(item);
         Integer siteNumber = siteIndex.get(site);
-        return itemNumber == null || siteNumber == null
-                ? -1
-                : network.pointOf((long) itemNumber * siteIndex.size() + siteNumber);
+        return itemNumber == null || siteNumber == null ? -1 : (long) itemNumber * siteIndex.size() + siteNumber;
     }
 }

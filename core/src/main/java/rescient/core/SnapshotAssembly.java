@@ -27,6 +27,7 @@ final class SnapshotAssembly {
     private final Places supplyPlaces;
     private final Places stockPlaces;
     private final Places forecastPlaces;
+    private DocumentDemands[] demands;
     /** See {@link #firstComponents()}. */
     private int[] firstComponent;
 
@@ -46,9 +47,9 @@ final class SnapshotAssembly {
         this.kits = new Kits(itemList, parts.itemIndex, rows.bomLines);
         parts.documents = new DocumentRows(rows, itemList, parts.itemIndex, parts.siteIndex, kits, this::pointAt);
         this.orderPlaces = places(rows.customerOrders, CustomerOrderLine::item, CustomerOrderLine::site);
-        this.supplyPlaces = places(rows.openOrders, OpenOrder::item, OpenOrder::site);
-        this.stockPlaces = places(rows.stock, StockLot::item, StockLot::site);
-        this.forecastPlaces = places(rows.forecasts, ForecastBucket::item, ForecastBucket::site);
+        this.supplyPlaces = places(Arrays.asList(rows.openOrders), OpenOrder::item, OpenOrder::site);
+        this.stockPlaces = places(Arrays.asList(rows.stock), StockLot::item, StockLot::site);
+        this.forecastPlaces = places(Arrays.asList(rows.forecasts), ForecastBucket::item, ForecastBucket::site);
         this.stockPoints = new StockPoints(rows, parts.siteIndex);
     }
 
@@ -62,21 +63,22 @@ final class SnapshotAssembly {
         parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits);
         int n = parts.network.points.length;
         stock(n);
-        parts.demands = new DocumentDemands[n];
-        Arrays.fill(parts.demands, DocumentDemands.NONE);
+        demands = new DocumentDemands[n];
+        Arrays.fill(demands, DocumentDemands.NONE);
         kitOrders();
         customerOrders();
         openOrders(n);
         new Outlooks(rows, parts, this::pointOf).all(forecastPlaces, orderPlaces);
         pack();
+        parts.demands = Shelf.of(Arrays.asList(demands), DocumentDemands[]::new);
         return new Snapshot(rows, parts);
     }
 
     /** Lays what belongs to each point side by side, in the order in which points are planned. */
     private void pack() {
-        for (int p = 0; p < parts.demands.length; p++) {
+        for (int p = 0; p < demands.length; p++) {
             parts.network.points[p] = parts.network.points[p].copy();
-            parts.demands[p] = parts.demands[p].packed();
+            demands[p] = demands[p].packed();
             if (parts.stockOf[p].length > 0) {
                 parts.stockOf[p] = parts.stockOf[p].clone();
             }
@@ -91,10 +93,10 @@ final class SnapshotAssembly {
     }
 
     private DocumentDemands demandsOf(int point) {
-        if (parts.demands[point] == DocumentDemands.NONE) {
-            parts.demands[point] = new DocumentDemands(2);
+        if (demands[point] == DocumentDemands.NONE) {
+            demands[point] = new DocumentDemands(2);
         }
-        return parts.demands[point];
+        return demands[point];
     }
 
     /** Points that exist whatever the bills of materials say, each once, in order. */
@@ -131,7 +133,7 @@ final class SnapshotAssembly {
         }
     }
 
-    private <T> Places places(T[] list, Function<T, String> item, Function<T, String> site) {
+    private <T> Places places(List<T> list, Function<T, String> item, Function<T, String> site) {
         return Places.of(list, parts.itemIndex, item, parts.siteIndex, site);
     }
 
@@ -175,8 +177,8 @@ final class SnapshotAssembly {
     private void customerOrders() {
         String number = null;
         int rank = 0;
-        for (int i = 0; i < rows.customerOrders.length; i++) {
-            CustomerOrderLine order = rows.customerOrders[i];
+        for (int i = 0; i < rows.customerOrders.size(); i++) {
+            CustomerOrderLine order = rows.customerOrders.get(i);
             // the lines of an order lie side by side
             if (!order.number().equals(number)) {
                 number = order.number();
@@ -228,8 +230,8 @@ final class SnapshotAssembly {
 
     private void kitOrders() {
         parts.kitOrders = new ArrayList<>();
-        for (int i = 0; i < rows.customerOrders.length; i++) {
-            CustomerOrderLine order = rows.customerOrders[i];
+        for (int i = 0; i < rows.customerOrders.size(); i++) {
+            CustomerOrderLine order = rows.customerOrders.get(i);
             int site = orderPlaces.site[i];
             if (itemList.get(orderPlaces.item[i]).kind() == ItemKind.KIT) {
                 int[] points = kits.resolve(orderPlaces.item[i]).stream()
@@ -275,13 +277,13 @@ final class SnapshotAssembly {
         List<String> numbers = new ArrayList<>(rows.items.keySet());
         numbers.addAll(rows.sites.keySet());
         addNew(numbers, rows.customerOrders, CustomerOrderLine::number);
-        addNew(numbers, rows.openOrders, OpenOrder::number);
-        addNew(numbers, rows.forecasts, ForecastBucket::set);
+        addNew(numbers, Arrays.asList(rows.openOrders), OpenOrder::number);
+        addNew(numbers, Arrays.asList(rows.forecasts), ForecastBucket::set);
         return numbers;
     }
 
     /** Adds the texts of rows that are not those of the row before. */
-    private static <T> void addNew(List<String> texts, T[] ofRows, Function<T, String> text) {
+    private static <T> void addNew(List<String> texts, List<T> ofRows, Function<T, String> text) {
         String before = null;
         for (T row : ofRows) {
             String here = text.apply(row);

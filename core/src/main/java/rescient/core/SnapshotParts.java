@@ -6,10 +6,11 @@ import java.util.Map;
 /** The parts of a snapshot while it is put together; see the fields of {@link Snapshot}. */
 final class SnapshotParts {
     Network network;
-    DocumentDemands[] demands;
+    Shelf<DocumentDemands> demands;
     StockLot[][] stockOf;
     OpenSupply[][] openOrdersOf;
     ForecastConsumption.Outlook[] outlooks;
+    Map<Long, Integer> outlookNumbers;
     int[][] outlooksOf;
     List<Snapshot.KitOrder> kitOrders;
     boolean ordersWaitBelow = true;
@@ -30,6 +31,7 @@ final class SnapshotParts {
         this.stockOf = of.stockOf;
         this.openOrdersOf = of.openOrdersOf;
         this.outlooks = of.outlooks;
+        this.outlookNumbers = of.outlookNumbers;
         this.outlooksOf = of.outlooksOf;
         this.kitOrders = of.kitOrders;
         this.ordersWaitBelow = of.ordersWaitBelow;

@@ -54,7 +54,7 @@ final class Threading {
     }
 
     void point(int p) {
-        PointPlan here = p < 0 ? null : plan.plans[p];
+        PointPlan here = p < 0 ? null : plan.plans.get(p);
         if (here == null) {
             return;
         }
@@ -76,7 +76,7 @@ final class Threading {
 
     void open(OpenOrder order) {
         int p = snapshot.pointOf(order.item(), order.site());
-        PointPlan here = plan.plans[p];
+        PointPlan here = plan.plans.get(p);
         for (int i = 0; here != null && i < here.known.open.length; i++) {
             if (here.known.open[i].order() == order) {
                 first(p, Pegging.SupplyKind.OPEN, i);
@@ -86,11 +86,11 @@ final class Threading {
 
     private void first(int p, Pegging.SupplyKind kind, int index) {
         int due = kind == Pegging.SupplyKind.OPEN
-                ? plan.plans[p].known.open[index].order().dueDay()
-                : plan.plans[p].planned.due[index];
+                ? plan.plans.get(p).known.open[index].order().dueDay()
+                : plan.plans.get(p).planned.due[index];
         long quantity = kind == Pegging.SupplyKind.OPEN
-                ? plan.plans[p].known.openQuantity[index]
-                : plan.plans[p].planned.good[index];
+                ? plan.plans.get(p).known.openQuantity[index]
+                : plan.plans.get(p).planned.good[index];
         int day = kind == Pegging.SupplyKind.OPEN ? possible.ofOpen(p, index) : possible.ofPlanned(p, index);
         order(p, kind, index, quantity, due, lateness(day, due), -1, 0, false);
     }
@@ -129,7 +129,7 @@ final class Threading {
             served += pegs.quantity[i];
             stock += pegs.kind(i) == Pegging.SupplyKind.STOCK ? pegs.quantity[i] : 0;
         }
-        long missing = plan.plans[p].demands.quantity[wait.demand] - served;
+        long missing = plan.plans.get(p).demands.quantity[wait.demand] - served;
         if (missing > 0) {
             rest(PlanThread.Kind.MISSING, wait, missing, above, depth, decides, lateness);
         }
@@ -163,7 +163,7 @@ final class Threading {
     }
 
     private Pegging pegs(int p) {
-        return pegs.computeIfAbsent(p, point -> Pegging.of(plan.plans[point]));
+        return pegs.computeIfAbsent(p, point -> Pegging.of(plan.plans.get(point)));
     }
 
     private int day(int p, Pegging.SupplyKind kind, int index) {
@@ -240,7 +240,7 @@ final class Threading {
     }
 
     private ThreadBars.Bar plannedBar(int p, int o) {
-        PlannedOrders planned = plan.plans[p].planned;
+        PlannedOrders planned = plan.plans.get(p).planned;
         ThreadBars.Bar bar = new ThreadBars.Bar();
         bar.kind = PlanThread.Kind.PLANNED;
         bar.point = snapshot.points[p];
@@ -254,7 +254,7 @@ final class Threading {
     }
 
     private ThreadBars.Bar openBar(int p, int i) {
-        OpenOrder order = plan.plans[p].known.open[i].order();
+        OpenOrder order = plan.plans.get(p).known.open[i].order();
         ThreadBars.Bar bar = new ThreadBars.Bar();
         bar.kind = PlanThread.Kind.OPEN;
         bar.point = snapshot.points[p];
@@ -273,19 +273,19 @@ final class Threading {
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
             int below = network.edgeTo[e];
-            int d = plan.plans[below] == null
+            int d = plan.plans.get(below) == null
                     ? DemandList.ABSENT
-                    : plan.plans[below].demands.raisedBy(network.edgeSlot[e], o);
+                    : plan.plans.get(below).demands.raisedBy(network.edgeSlot[e], o);
             if (d != DemandList.ABSENT) {
-                into.add(new Wait(below, d, plan.plans[below].demands.ownDay[d]));
+                into.add(new Wait(below, d, plan.plans.get(below).demands.ownDay[d]));
             }
         }
-        PlannedOrders planned = plan.plans[p].planned;
+        PlannedOrders planned = plan.plans.get(p).planned;
         return largest(p, planned.start[o], planned.due[o], into);
     }
 
     private Wait waitsOfOpen(int p, int i, List<Wait> into) {
-        OpenSupply supply = plan.plans[p].known.open[i];
+        OpenSupply supply = plan.plans.get(p).known.open[i];
         OpenOrder order = supply.order();
         boolean released = order.stage() == Stage.RELEASED;
         for (int below : supply.waitsAt()) {
@@ -297,10 +297,10 @@ final class Threading {
 
     /** The demands of a document at a point. */
     private void addOf(Object document, int p, List<Wait> into, int notBefore) {
-        if (p < 0 || plan.plans[p] == null) {
+        if (p < 0 || plan.plans.get(p) == null) {
             return;
         }
-        DemandList demands = plan.plans[p].demands;
+        DemandList demands = plan.plans.get(p).demands;
         for (int d = 0; d < demands.size; d++) {
             if (demands.document(d) == document) {
                 into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore)));

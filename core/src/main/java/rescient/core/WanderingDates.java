@@ -11,8 +11,8 @@ final class WanderingDates {
     private static final int NO_HIT = Integer.MAX_VALUE;
 
     private final Snapshot snapshot;
-    private final PointPlan[] plans;
-    private final PointDates[] dates;
+    private final Shelf<PointPlan> plans;
+    private final Shelf<PointDates> dates;
     private final Pegging[] pegs;
     /** For each point, where the demand of each cell stands in turn. */
     private final int[][] places;
@@ -21,12 +21,12 @@ final class WanderingDates {
     /** The smallest depth of an open order that was met again in the present descent. */
     private int metAgain = NO_HIT;
 
-    WanderingDates(Snapshot snapshot, PointPlan[] plans, PointDates[] dates) {
+    WanderingDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
         this.snapshot = snapshot;
         this.plans = plans;
         this.dates = dates;
-        this.pegs = new Pegging[plans.length];
-        this.places = new int[plans.length][];
+        this.pegs = new Pegging[plans.size()];
+        this.places = new int[plans.size()][];
     }
 
     /** Fills the dates of all planned points. */
@@ -35,12 +35,12 @@ final class WanderingDates {
             point(p);
         }
         for (int p = 0; p < snapshot.network.planned(); p++) {
-            dates[p] = dates[p].onTime(plans[p]) ? PointDates.ON_TIME : dates[p];
+            dates.put(p, dates.get(p).onTime(plans.get(p)) ? PointDates.ON_TIME : dates.get(p));
         }
     }
 
     private void point(int p) {
-        PointPlan plan = plans[p];
+        PointPlan plan = plans.get(p);
         at(p);
         for (int o = 0; o < plan.planned.size; o++) {
             planned(p, o);
@@ -51,22 +51,22 @@ final class WanderingDates {
     }
 
     private PointDates at(int p) {
-        if (dates[p] == null) {
-            dates[p] = new PointDates(plans[p]);
-            pegs[p] = Pegging.of(plans[p]);
-            places[p] = plans[p].demands.places();
+        if (dates.get(p) == null) {
+            dates.put(p, new PointDates(plans.get(p)));
+            pegs[p] = Pegging.of(plans.get(p));
+            places[p] = plans.get(p).demands.places();
         }
-        return dates[p];
+        return dates.get(p);
     }
 
     private int demand(int p, int d) {
         PointDates own = at(p);
-        DemandList demands = plans[p].demands;
+        DemandList demands = plans.get(p).demands;
         int cell = demands.cell[d];
         if (own.day[cell] != PointDates.UNKNOWN) {
             return own.day[cell];
         }
-        int lots = plans[p].known.lot.length;
+        int lots = plans.get(p).known.lot.length;
         int latest = PointDates.UNKNOWN;
         int cause = p;
         for (int i = pegs[p].start[d]; i < pegs[p].start[d + 1]; i++) {
@@ -100,7 +100,7 @@ final class WanderingDates {
             return own.day[at];
         }
         StockPoint point = snapshot.points[p];
-        PlannedOrders planned = plans[p].planned;
+        PlannedOrders planned = plans.get(p).planned;
         int day;
         if (point.source == Source.BUY && !point.phantom) {
             day = new Dating(point, snapshot.today).possibleIfBought(planned, o);
@@ -112,8 +112,8 @@ final class WanderingDates {
             Network network = snapshot.network;
             for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
                 int below = network.edgeTo[e];
-                if (plans[below] != null) {
-                    int cell = plans[below].demands.cellStart[network.edgeSlot[e]] + o;
+                if (plans.get(below) != null) {
+                    int cell = plans.get(below).demands.cellStart[network.edgeSlot[e]] + o;
                     waitFor(slips, below, cell, PointDates.UNKNOWN);
                 }
             }
@@ -130,7 +130,7 @@ final class WanderingDates {
         PointDates below = at(p);
         int d = places[p][cell];
         if (d != DemandList.ABSENT) {
-            int needed = Math.max(plans[p].demands.ownDay[d], neverBefore);
+            int needed = Math.max(plans.get(p).demands.ownDay[d], neverBefore);
             int possible = demand(p, d);
             slips.waitFor(0, snapshot.points[p].item, needed, possible, below.cause[cell]);
         }
@@ -142,7 +142,7 @@ final class WanderingDates {
         if (own.day[at] != PointDates.UNKNOWN) {
             return own.day[at];
         }
-        OpenSupply supply = plans[p].known.open[i];
+        OpenSupply supply = plans.get(p).known.open[i];
         OpenOrder order = supply.order();
         int ownDay = Math.max(order.dueDay(), snapshot.today);
         own.cause[at] = p;
@@ -163,11 +163,11 @@ final class WanderingDates {
         slips.ofOpen(snapshot.points[p], snapshot.today, p, order);
         int neverBefore = order.stage() == Stage.RELEASED ? snapshot.today : PointDates.UNKNOWN;
         for (int below : supply.waitsAt()) {
-            DocumentDemands documents = snapshot.demands[below];
+            DocumentDemands documents = snapshot.demands.get(below);
             int first = documents.firstOf(supply.number(), supply.line());
             for (int k = first; k < documents.size && documents.document[k] == order; k++) {
-                if (plans[below] != null) {
-                    waitFor(slips, below, plans[below].demands.firstDocument() + k, neverBefore);
+                if (plans.get(below) != null) {
+                    waitFor(slips, below, plans.get(below).demands.firstDocument() + k, neverBefore);
                 }
             }
         }

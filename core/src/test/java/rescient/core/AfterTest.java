@@ -394,7 +394,7 @@ class AfterTest {
                 .isEqualTo(Quantity.of(6));
         for (String item : List.of("X", "Y")) {
             int p = before.snapshot.pointOf(item, "W");
-            assertThat(after.plans[p]).isSameAs(before.plans[p]);
+            assertThat(after.plans.get(p)).isSameAs(before.plans.get(p));
         }
     }
 
