@@ -46,6 +46,15 @@ final class DemandList {
         return Math.max(ownDay[d], today);
     }
 
+    /** What the demands from one on and before another come to. */
+    long sum(int from, int to) {
+        long sum = 0;
+        for (int d = from; d < to; d++) {
+            sum = Quantity.plus(sum, quantity[d]);
+        }
+        return sum;
+    }
+
     /** The first cell of the documents. */
     int firstDocument() {
         return cellStart[cellStart.length - 1];
@@ -88,7 +97,7 @@ final class DemandList {
     DemandKind kind(Snapshot snapshot, int d) {
         int parent = parent(snapshot.network, d);
         if (parent != DOCUMENT) {
-            return Explosion.transfers(snapshot.points[parent]) ? DemandKind.TRANSFER : DemandKind.COMPONENT;
+            return snapshot.points[parent].transfers() ? DemandKind.TRANSFER : DemandKind.COMPONENT;
         }
         Object document = document(d);
         if (document instanceof CustomerOrderLine) {

@@ -39,10 +39,6 @@ final class Explosion {
 
     private Explosion() {}
 
-    static boolean transfers(StockPoint point) {
-        return point.source == Source.TRANSFER && !point.phantom;
-    }
-
     /**
      * The demands of point {@code p}; those above it are in {@code plans} already.
      *
@@ -85,7 +81,7 @@ final class Explosion {
             if (units > 0) {
                 addPlain(first + k, units, cellStart[k], step);
             } else {
-                addRaised(network.incoming[first + k], cellStart[k], step);
+                addRaised(first + k, cellStart[k], step);
             }
         }
         return inTurn(p, cellStart, documents());
@@ -126,7 +122,7 @@ final class Explosion {
     private void addPlain(int slot, long units, int firstCell, long step) {
         int from = snapshot.network.incomingFrom[slot];
         PlannedOrders planned = plans.get(from).planned;
-        int rank = raisedNumber(snapshot.points[from]);
+        int rank = snapshot.network.incomingRank[slot];
         int edge = snapshot.network.incoming[slot];
         int line = edge - snapshot.network.edgeStart[from];
         for (int o = 0; o < planned.size; o++) {
@@ -142,14 +138,14 @@ final class Explosion {
     }
 
     /** What the planned orders above need along one edge; nothing where the line is not valid on their start day. */
-    private void addRaised(int edge, int firstCell, long step) {
+    private void addRaised(int slot, int firstCell, long step) {
         Network network = snapshot.network;
+        int edge = network.incoming[slot];
         int from = network.edgeFrom[edge];
-        StockPoint above = snapshot.points[from];
         PlannedOrders planned = plans.get(from).planned;
         Kits.Part part = network.edgePart[edge];
         int operation = network.operation(edge);
-        int rank = raisedNumber(above);
+        int rank = network.incomingRank[slot];
         int line = edge - network.edgeStart[from];
         for (int o = 0; o < planned.size; o++) {
             if (part.validOn(Math.max(planned.start[o], snapshot.today))) {
@@ -161,10 +157,6 @@ final class Explosion {
                 }
             }
         }
-    }
-
-    private int raisedNumber(StockPoint above) {
-        return transfers(above) ? snapshot.siteRank[above.site] : snapshot.itemRank[above.item];
     }
 
     private void add(int day, long amount, int from, int which, int position, int place) {
@@ -268,7 +260,8 @@ final class Explosion {
 
     private int number(int i) {
         if (raised(i)) {
-            return raisedNumber(snapshot.points[parent[i]]);
+            StockPoint above = snapshot.points[parent[i]];
+            return above.transfers() ? snapshot.siteRank[above.site] : snapshot.itemRank[above.item];
         }
         return net(i) != null ? snapshot.numbers.of(net(i).bucket().set()) : own.number[source[i]];
     }

@@ -75,7 +75,7 @@ final class LevelDates {
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
             PointDates below = dates.get(network.edgeTo[e]);
             if (below != null && below != PointDates.ON_TIME) {
-                waitAlong(e, planned, below);
+                waitAlong(e, point.routing != null, planned, below);
             }
         }
         for (int o = 0; o < planned.size; o++) {
@@ -85,9 +85,9 @@ final class LevelDates {
     }
 
     /** What the orders of a point wait for along one edge; it lies side by side in the dates below. */
-    private void waitAlong(int edge, PlannedOrders planned, PointDates below) {
+    private void waitAlong(int edge, boolean routed, PlannedOrders planned, PointDates below) {
         int cell = below.cellStart[snapshot.network.edgeSlot[edge]];
-        int operation = snapshot.network.operation(edge);
+        int operation = routed ? snapshot.network.operation(edge) : -1;
         int item = snapshot.points[snapshot.network.edgeTo[edge]].item;
         for (int o = 0; o < planned.size; o++) {
             int needed = planned.needs(o, operation);

@@ -36,6 +36,7 @@ final class Netting {
     private long shortCovered;
     private int noSourceDay = NO_DAY;
     private long noSourceQuantity;
+    private boolean everShort;
 
     Netting(Snapshot snapshot, DemandList demands, KnownSupplies known, PlanOptions options) {
         this.snapshot = snapshot;
@@ -60,6 +61,11 @@ final class Netting {
     /** What each planned order was made for; this thread's, until it nets the next point. */
     OrderNeeds needs() {
         return planned;
+    }
+
+    /** Whether the balance may be below the safety stock at the end of some day, with all orders on their dates. */
+    boolean everShort() {
+        return everShort;
     }
 
     /** The first day on which a need met source none, or {@link Integer#MAX_VALUE}. */
@@ -143,6 +149,7 @@ final class Netting {
 
     private void noSource(int t, long missing) {
         long position = point.byReorderPoint() ? point.reorderPoint - position(t) : missing;
+        everShort = true;
         noSourceDay = Math.min(noSourceDay, line.day[t]);
         noSourceQuantity = Math.max(noSourceQuantity, Math.max(missing, position));
     }
@@ -248,6 +255,7 @@ final class Netting {
         int due = dueDay(day, need, part.started());
         int behind = point.phantom ? due : dating.behindFence(due);
         int start = dating.start(behind, part.started());
+        everShort |= behind > day;
         planned.add(need, day, coveredBefore, positionBefore, wanted, part, start, behind, due, forDemand);
         covered = Quantity.plus(covered, part.good());
     }

@@ -32,6 +32,8 @@ final class Network implements Cloneable {
     int[] incomingFrom;
 
     long[] incomingUnits;
+    /** The rank of what stands above as a number of demands; known once {@link #rank} was told of them. */
+    int[] incomingRank;
 
     private Keys numbers;
 
@@ -63,7 +65,7 @@ final class Network implements Cloneable {
             int site = point.phantom || point.source == Source.MAKE || point.source == Source.ASSEMBLE
                     ? point.site
                     : point.fromSite;
-            boolean transfer = point.source == Source.TRANSFER && !point.phantom;
+            boolean transfer = point.transfers();
             if (site < 0 || (!transfer && !point.phantom && !point.source.fromComponents())) {
                 continue;
             }
@@ -191,6 +193,15 @@ final class Network implements Cloneable {
         for (int i = 0; i < edges; i++) {
             incomingFrom[i] = edgeFrom[incoming[i]];
             incomingUnits[i] = edgePart[incoming[i]].plainUnits();
+        }
+    }
+
+    /** Takes the ranks of items, and of sites, which name the demands of transfers. */
+    void rank(int[] itemRank, int[] siteRank) {
+        incomingRank = new int[incoming.length];
+        for (int i = 0; i < incoming.length; i++) {
+            StockPoint above = points[incomingFrom[i]];
+            incomingRank[i] = above.transfers() ? siteRank[above.site] : itemRank[above.item];
         }
     }
 

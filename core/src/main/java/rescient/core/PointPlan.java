@@ -19,8 +19,11 @@ final class PointPlan {
         this.noSourceQuantity = netting.noSourceQuantity();
         StockPoint stockPoint = snapshot.points[demands.point];
         long safetyStock = netting.safetyStock();
-        Projection projection = projection(snapshot);
-        Rescheduling.run(snapshot, stockPoint, known, projection, safetyStock);
+        // the balance of each day is looked at where something can follow from it
+        Projection projection = known.open.length > 0 || netting.everShort() ? projection(snapshot) : null;
+        if (known.open.length > 0) {
+            Rescheduling.run(snapshot, stockPoint, known, projection, safetyStock);
+        }
         this.signals = Signals.of(snapshot, this, projection, safetyStock, options);
     }
 

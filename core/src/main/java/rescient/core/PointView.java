@@ -295,7 +295,7 @@ public final class PointView {
         String line;
         if (parent != DemandList.DOCUMENT) {
             StockPoint above = snapshot.points[parent];
-            number = Explosion.transfers(above) ? above.siteCode : above.itemCode;
+            number = above.transfers() ? above.siteCode : above.itemCode;
             line = LocalDate.ofEpochDay(plan.plans.get(parent).planned.due[demands.source(d)])
                     .toString();
         } else if (demands.document(d) instanceof ForecastBucket bucket) {

@@ -12,6 +12,7 @@ final class Projection {
     int size;
     private int[] others = new int[64];
     int[] day;
+    private int[] firstDemand;
     /** Open orders. */
     long[] receipts;
 
@@ -27,6 +28,7 @@ final class Projection {
 
     private void grow(int capacity) {
         day = new int[capacity];
+        firstDemand = new int[capacity + 1];
         receipts = new long[capacity];
         planned = new long[capacity];
         demands = new long[capacity];
@@ -58,7 +60,7 @@ final class Projection {
         for (int i = 0; i < known.lot.length && known.lotExpiry[i] <= snapshot.horizonEnd; i++) {
             others[n++] = known.lotExpiry[i];
         }
-        size = Days.into(day, snapshot.today, list, others, n);
+        size = Days.into(day, firstDemand, snapshot.today, list, others, n);
         Arrays.fill(receipts, 0, size, 0);
         Arrays.fill(planned, 0, size, 0);
         Arrays.fill(expired, 0, size, 0);
@@ -85,12 +87,8 @@ final class Projection {
             }
             planned[t] = Quantity.plus(planned[t], orders.good[o]);
         }
-        int d = 0;
         for (t = 0; t < size; t++) {
-            long leaving = 0;
-            while (d < list.size && list.day(d) == day[t]) {
-                leaving = Quantity.plus(leaving, list.quantity[d++]);
-            }
+            long leaving = list.sum(firstDemand[t], firstDemand[t + 1]);
             demands[t] = leaving;
             running = Quantity.plus(running, receipts[t]);
             running = Quantity.plus(running, planned[t]);

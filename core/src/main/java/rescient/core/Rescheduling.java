@@ -53,9 +53,6 @@ final class Rescheduling {
 
     /** Writes the proposals beside the open orders. */
     static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
-        if (known.open.length == 0) {
-            return;
-        }
         Rescheduling rescheduling = new Rescheduling(snapshot, point, known, projection, safetyStock);
         for (int i : latestFirst(known)) {
             if (!known.pulledIn[i] && !known.locked[i]) {

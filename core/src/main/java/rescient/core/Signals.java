@@ -43,7 +43,9 @@ final class Signals {
                     plan.noSourceQuantity,
                     Signal.NO_DAYS));
         }
-        signals.belowSafety(projection, point, safetyStock);
+        if (projection != null) {
+            signals.belowSafety(projection, point, safetyStock);
+        }
         return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
     }
 

@@ -61,6 +61,7 @@ final class SnapshotAssembly {
         parts.siteRank = siteList.stream().mapToInt(parts.numbers::of).toArray();
         firstComponent = firstComponents();
         parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits);
+        parts.network.rank(parts.itemRank, parts.siteRank);
         int n = parts.network.points.length;
         stock(n);
         demands = new DocumentDemands[n];

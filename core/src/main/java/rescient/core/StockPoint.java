@@ -145,6 +145,11 @@ final class StockPoint implements Cloneable {
         return source.fromComponents() || source == Source.TRANSFER;
     }
 
+    /** Whether its orders are demands of the item itself at another site. */
+    boolean transfers() {
+        return source == Source.TRANSFER && !phantom;
+    }
+
     /** Fixed quantity and min-max with a reorder point. */
     boolean byReorderPoint() {
         return reorderPoint != Quantity.NOT_SET

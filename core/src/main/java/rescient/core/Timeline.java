@@ -54,16 +54,9 @@ final class Timeline {
             receipts[t] = Quantity.plus(receipts[t], known.openQuantity[i]);
             laterReceipts = Quantity.plus(laterReceipts, known.openQuantity[i]);
         }
-        int d = 0;
         for (int t = 0; t < size; t++) {
-            firstDemand[t] = d;
-            long leaving = 0;
-            while (d < list.size && list.day(d) == day[t]) {
-                leaving = Quantity.plus(leaving, list.quantity[d++]);
-            }
-            demands[t] = leaving;
+            demands[t] = list.sum(firstDemand[t], firstDemand[t + 1]);
         }
-        firstDemand[size] = d;
         expire();
     }
 
@@ -89,7 +82,7 @@ final class Timeline {
         for (int i = 0; i < known.lot.length && known.lotExpiry[i] <= snapshot.horizonEnd; i++) {
             others[n++] = known.lotExpiry[i];
         }
-        return Days.into(day, snapshot.today, list, others, n);
+        return Days.into(day, firstDemand, snapshot.today, list, others, n);
     }
 
     /** How the balance changes on day {@code t}, as far as is known. */
