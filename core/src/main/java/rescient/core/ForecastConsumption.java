@@ -1,6 +1,7 @@
 package rescient.core;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -14,6 +15,7 @@ final class ForecastConsumption {
      * The forecast of one item at one site with what consumes it.
      *
      * @param buckets in order of their first day
+     * @param firstDays of the buckets, which do not overlap
      * @param lastDays of the buckets
      * @param orders customer order lines of the item itself, in order of due date, number, line
      * @param parts the item, or the parts of a kit, with the stock point of each
@@ -26,6 +28,7 @@ final class ForecastConsumption {
             int forwardDays,
             int fenceDays,
             ForecastBucket[] buckets,
+            int[] firstDays,
             int[] lastDays,
             List<Shipment> shipments,
             List<CustomerOrderLine> orders,
@@ -46,6 +49,7 @@ final class ForecastConsumption {
                     forwardDays,
                     fenceDays,
                     buckets,
+                    firstDays,
                     lastDays,
                     shipments,
                     others,
@@ -69,6 +73,7 @@ final class ForecastConsumption {
                             data.consumeForwardDays,
                             data.demandFenceDays,
                             now,
+                            Stream.of(now).mapToInt(ForecastBucket::fromDay).toArray(),
                             Stream.of(now).mapToInt(ForecastBucket::lastDay).toArray(),
                             Stream.of(rows.shipments)
                                     .filter(s -> isFor(s.item(), s.site()))
@@ -146,12 +151,9 @@ final class ForecastConsumption {
     }
 
     private int holding(int day) {
-        for (int i = 0; i < buckets.length; i++) {
-            if (holds(i, day)) {
-                return i;
-            }
-        }
-        return -1;
+        int at = Arrays.binarySearch(outlook.firstDays, day);
+        int last = at >= 0 ? at : -at - 2;
+        return last >= 0 && day <= lastDays[last] ? last : -1;
     }
 
     /** From the bucket that holds the day, then from earlier ones, then from later ones, nearest first. */

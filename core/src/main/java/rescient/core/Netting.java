@@ -37,6 +37,8 @@ final class Netting {
     private int noSourceDay = NO_DAY;
     private long noSourceQuantity;
     private boolean everShort;
+    /** Whether all orders made so far are due on the day of their need, and none was pulled in. */
+    private boolean onTheDay = true;
 
     Netting(Snapshot snapshot, DemandList demands, KnownSupplies known, PlanOptions options) {
         this.snapshot = snapshot;
@@ -68,6 +70,11 @@ final class Netting {
         return everShort;
     }
 
+    /** The days with what covers them, where covered is the balance because nothing was moved to another day; else null. */
+    Timeline balances() {
+        return onTheDay ? line : null;
+    }
+
     /** The first day on which a need met source none, or {@link Integer#MAX_VALUE}. */
     int noSourceDay() {
         return noSourceDay;
@@ -87,6 +94,7 @@ final class Netting {
             if (!made && point.byReorderPoint()) {
                 softNeed(t);
             }
+            line.covered[t] = covered;
         }
     }
 
@@ -124,6 +132,7 @@ final class Netting {
             known.proposal[i] = KnownSupplies.Proposal.BRING_FORWARD;
             known.proposedDay[i] = proposed;
         }
+        onTheDay = false;
         line.move(known.openDay[i], known.openQuantity[i], t);
         known.pulledIn[i] = true;
         known.openDay[i] = line.day[t];
@@ -256,6 +265,7 @@ final class Netting {
         int behind = point.phantom ? due : dating.behindFence(due);
         int start = dating.start(behind, part.started());
         everShort |= behind > day;
+        onTheDay &= behind == day;
         planned.add(need, day, coveredBefore, positionBefore, wanted, part, start, behind, due, forDemand);
         covered = Quantity.plus(covered, part.good());
     }

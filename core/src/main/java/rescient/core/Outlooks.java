@@ -89,6 +89,7 @@ final class Outlooks {
                 data.consumeForwardDays,
                 data.demandFenceDays,
                 draft.buckets.toArray(ForecastBucket[]::new),
+                draft.buckets.stream().mapToInt(ForecastBucket::fromDay).toArray(),
                 draft.buckets.stream().mapToInt(ForecastBucket::lastDay).toArray(),
                 draft.shipments,
                 SnapshotAssembly.byDueDate(draft.orders),

@@ -20,8 +20,12 @@ final class PointPlan {
         StockPoint stockPoint = snapshot.points[demands.point];
         long safetyStock = netting.safetyStock();
         // the balance of each day is looked at where something can follow from it
-        Projection projection = known.open.length > 0 || netting.everShort() ? projection(snapshot) : null;
-        if (known.open.length > 0) {
+        boolean opens = known.open.length > 0;
+        boolean plain = netting.balances() != null && !netting.everShort() && !stockPoint.byReorderPoint();
+        Projection projection = plain || !opens && !netting.everShort() ? null : projection(snapshot);
+        if (opens && plain) {
+            Rescheduling.run(snapshot, stockPoint, known, netting.balances(), safetyStock);
+        } else if (opens) {
             Rescheduling.run(snapshot, stockPoint, known, projection, safetyStock);
         }
         this.signals = Signals.of(snapshot, this, projection, safetyStock, options);

@@ -14,7 +14,7 @@ final class Rescheduling {
     private final int[] day;
     private final int days;
     private final long[] balance;
-    /** What arrives after each day, planned orders included. */
+    /** What arrives after each day, planned orders included; only for reorder-point rules. */
     private final long[] later;
 
     /** Room that every stock point uses anew. */
@@ -33,30 +33,46 @@ final class Rescheduling {
     private static final ThreadLocal<Room> ROOM = ThreadLocal.withInitial(Room::new);
 
     private Rescheduling(
-            Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
+            Snapshot snapshot, StockPoint point, KnownSupplies known, long safetyStock, int[] day, int days, long[] of) {
         this.snapshot = snapshot;
         this.point = point;
         this.known = known;
         this.safetyStock = safetyStock;
-        this.day = projection.day;
-        this.days = projection.size;
+        this.day = day;
+        this.days = days;
         Room room = ROOM.get();
         room.hold(days);
         this.balance = room.balance;
         this.later = room.later;
-        System.arraycopy(projection.balance, 0, balance, 0, days);
+        System.arraycopy(of, 0, balance, 0, days);
+    }
+
+    /** Writes the proposals beside the open orders. */
+    static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
+        Rescheduling rescheduling = new Rescheduling(
+                snapshot, point, known, safetyStock, projection.day, projection.size, projection.balance);
+        if (point.byReorderPoint()) {
+            rescheduling.addUp(projection);
+        }
+        rescheduling.decide();
+    }
+
+    /** The same for a point that is not ordered by its position, with the balances that netting found. */
+    static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Timeline line, long safetyStock) {
+        new Rescheduling(snapshot, point, known, safetyStock, line.day, line.size, line.covered).decide();
+    }
+
+    private void addUp(Projection projection) {
         later[days - 1] = 0;
         for (int i = days - 2; i >= 0; i--) {
             later[i] = Quantity.plus(later[i + 1], projection.receipts[i + 1] + projection.planned[i + 1]);
         }
     }
 
-    /** Writes the proposals beside the open orders. */
-    static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
-        Rescheduling rescheduling = new Rescheduling(snapshot, point, known, projection, safetyStock);
+    private void decide() {
         for (int i : latestFirst(known)) {
             if (!known.pulledIn[i] && !known.locked[i]) {
-                rescheduling.decide(i);
+                decide(i);
             }
         }
     }

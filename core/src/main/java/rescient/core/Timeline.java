@@ -11,6 +11,8 @@ final class Timeline {
     long[] receipts = new long[64];
     long[] demands = new long[64];
     long[] expired = new long[64];
+    /** Covered at the end of each day, written by the walk through the days. */
+    long[] covered = new long[64];
     /** The demands of day {@code t} are {@code firstDemand[t]} to {@code firstDemand[t + 1]}. */
     int[] firstDemand = new int[65];
     /** Stock on hand today that still serves. */
@@ -65,6 +67,7 @@ final class Timeline {
         receipts = new long[capacity];
         demands = new long[capacity];
         expired = new long[capacity];
+        covered = new long[capacity];
         served = new long[capacity];
         firstDemand = new int[capacity + 1];
     }
