@@ -74,13 +74,17 @@ final class DemandList {
         return cell[d] >= firstDocument() ? cell[d] - firstDocument() : cell[d] - cellStart[slot(d)];
     }
 
-    /** The edge, among those that end here, along which it comes: the last one that does not begin behind its cell. */
     private int slot(int d) {
+        return slot(cellStart, cell[d]);
+    }
+
+    /** The edge, among those that end here, of a cell: the last one that does not begin behind it. */
+    static int slot(int[] cellStart, int cell) {
         int low = 0;
         int high = cellStart.length - 1;
         while (high - low > 1) {
             int middle = (low + high) >>> 1;
-            if (cellStart[middle] <= cell[d]) {
+            if (cellStart[middle] <= cell) {
                 low = middle;
             } else {
                 high = middle;

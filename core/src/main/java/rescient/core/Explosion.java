@@ -25,13 +25,14 @@ final class Explosion {
     private Shelf<PointPlan> plans;
     private DocumentDemands own;
     private ForecastConsumption.Net[] forecast;
+    /** Where the edges that end at the point begin, among all that end somewhere. */
+    private int firstEdge;
+
+    private int[] cellStart;
     private int size;
     private boolean fits;
     private int[] ownDay = new int[64];
     private long[] quantity = new long[64];
-    private int[] parent = new int[64];
-    private int[] source = new int[64];
-    private int[] bomLine = new int[64];
     private int[] cell = new int[64];
     private long[] key = new long[64];
     private int[] turn = new int[64];
@@ -58,6 +59,7 @@ final class Explosion {
             explosion.plans = null;
             explosion.own = null;
             explosion.forecast = null;
+            explosion.cellStart = null;
         }
     }
 
@@ -65,26 +67,31 @@ final class Explosion {
         size = 0;
         fits = true;
         Network network = snapshot.network;
-        int first = network.incomingStart[p];
-        int edges = network.incomingStart[p + 1] - first;
-        int[] cellStart = new int[edges + 1];
+        firstEdge = network.incomingStart[p];
+        int edges = network.incomingStart[p + 1] - firstEdge;
+        cellStart = new int[edges + 1];
         for (int k = 0; k < edges; k++) {
-            PlannedOrders above = plans.get(network.incomingFrom[first + k]).planned;
+            PlannedOrders above = plans.get(network.incomingFrom[firstEdge + k]).planned;
             // both lie far apart in memory and are needed next: asked for here, they come at the same time for all
             // edges
             cellStart[k + 1] = cellStart[k] + Math.min(above.start.length, above.started.length);
         }
-        addDocuments(options, cellStart[edges]);
+        makeRoom(cellStart[edges] + own.size + forecast.length);
+        addDocuments(options);
         long step = snapshot.points[p].step;
         for (int k = 0; k < edges; k++) {
-            long units = network.incomingUnits[first + k];
+            long units = network.incomingUnits[firstEdge + k];
             if (units > 0) {
-                addPlain(first + k, units, cellStart[k], step);
+                addPlain(k, units, step);
             } else {
-                addRaised(first + k, cellStart[k], step);
+                addRaised(k, step);
             }
         }
-        return inTurn(p, cellStart, documents());
+        return inTurn(p);
+    }
+
+    private int firstDocument() {
+        return cellStart[cellStart.length - 1];
     }
 
     private Object[] documents() {
@@ -98,99 +105,90 @@ final class Explosion {
         return documents;
     }
 
-    private void addDocuments(PlanOptions options, int firstCell) {
+    private void addDocuments(PlanOptions options) {
         boolean all = options.countsAll();
+        int firstCell = firstDocument();
         for (int i = 0; i < own.size; i++) {
             boolean counts = all
                     || (i < own.customerOrders
                             ? options.counts((CustomerOrderLine) own.document[i])
                             : options.counts((OpenOrder) own.document[i]));
             if (counts) {
-                add(own.ownDay[i], own.quantity[i], DemandList.DOCUMENT, i, own.position[i], firstCell + i);
-                order(own.priority[i], own.number[i]);
+                fits &= own.priority[i] >= 0 && own.priority[i] < 1 << PRIORITY_BITS;
+                add(own.ownDay[i], own.quantity[i], firstCell + i, rank(own.priority[i], own.number[i]));
             }
         }
         for (int i = 0; i < forecast.length; i++) {
             ForecastConsumption.Net net = forecast[i];
-            int which = own.size + i;
-            add(net.day(), net.quantity(), DemandList.DOCUMENT, which, net.position(), firstCell + which);
-            order(ForecastConsumption.PRIORITY, snapshot.numbers.of(net.bucket().set()));
+            long rank = rank(
+                    ForecastConsumption.PRIORITY,
+                    snapshot.numbers.of(net.bucket().set()));
+            add(net.day(), net.quantity(), firstCell + own.size + i, rank);
         }
     }
 
     /** What the planned orders above need along an edge that always asks for whole units, from their start on. */
-    private void addPlain(int slot, long units, int firstCell, long step) {
-        int from = snapshot.network.incomingFrom[slot];
-        PlannedOrders planned = plans.get(from).planned;
-        int rank = snapshot.network.incomingRank[slot];
-        int edge = snapshot.network.incoming[slot];
-        int line = edge - snapshot.network.edgeStart[from];
+    private void addPlain(int slot, long units, long step) {
+        PlannedOrders planned = plans.get(snapshot.network.incomingFrom[firstEdge + slot]).planned;
+        long rank = rank(CustomerOrderLine.DEFAULT_PRIORITY, snapshot.network.incomingRank[firstEdge + slot]);
         for (int o = 0; o < planned.size; o++) {
             if (planned.start[o] <= snapshot.horizonEnd) {
-                long needed = Quantity.roundUp(
-                        units == 1 ? planned.started[o] : Quantity.times(planned.started[o], units), step);
+                long whole = units == 1 ? planned.started[o] : Quantity.times(planned.started[o], units);
+                long needed = Quantity.roundUp(whole, step);
                 if (needed > 0) {
-                    add(planned.start[o], needed, from, o, line, firstCell + o);
-                    order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+                    add(planned.start[o], needed, cellStart[slot] + o, rank);
                 }
             }
         }
     }
 
     /** What the planned orders above need along one edge; nothing where the line is not valid on their start day. */
-    private void addRaised(int slot, int firstCell, long step) {
+    private void addRaised(int slot, long step) {
         Network network = snapshot.network;
-        int edge = network.incoming[slot];
-        int from = network.edgeFrom[edge];
-        PlannedOrders planned = plans.get(from).planned;
+        int edge = network.incoming[firstEdge + slot];
+        PlannedOrders planned = plans.get(network.edgeFrom[edge]).planned;
         Kits.Part part = network.edgePart[edge];
         int operation = network.operation(edge);
-        int rank = network.incomingRank[slot];
-        int line = edge - network.edgeStart[from];
+        long rank = rank(CustomerOrderLine.DEFAULT_PRIORITY, network.incomingRank[firstEdge + slot]);
         for (int o = 0; o < planned.size; o++) {
             if (part.validOn(Math.max(planned.start[o], snapshot.today))) {
                 long needed = part.needed(planned.started[o], step);
                 int day = planned.needs(o, operation);
                 if (needed > 0 && day <= snapshot.horizonEnd) {
-                    add(day, needed, from, o, line, firstCell + o);
-                    order(CustomerOrderLine.DEFAULT_PRIORITY, rank);
+                    add(day, needed, cellStart[slot] + o, rank);
                 }
             }
         }
     }
 
-    private void add(int day, long amount, int from, int which, int position, int place) {
-        if (size == ownDay.length) {
-            grow();
+    private void makeRoom(int demands) {
+        if (demands > ownDay.length) {
+            int capacity = demands * 2;
+            ownDay = new int[capacity];
+            quantity = new long[capacity];
+            cell = new int[capacity];
+            key = new long[capacity];
+            turn = new int[capacity];
         }
+        fits &= demands <= MOST;
+    }
+
+    /** Priority and number as a part of the key. */
+    private static long rank(int priority, int number) {
+        return ((long) priority << RANK_BITS | number) << PLACE_BITS;
+    }
+
+    private void add(int day, long amount, int ofCell, long rank) {
+        long ahead = Math.max(0L, (long) day - snapshot.today);
+        fits &= ahead < FARTHEST;
         ownDay[size] = day;
         quantity[size] = amount;
-        parent[size] = from;
-        source[size] = which;
-        bomLine[size] = position;
-        cell[size] = place;
-    }
-
-    private void grow() {
-        int capacity = size * 2;
-        ownDay = Arrays.copyOf(ownDay, capacity);
-        quantity = Arrays.copyOf(quantity, capacity);
-        parent = Arrays.copyOf(parent, capacity);
-        source = Arrays.copyOf(source, capacity);
-        bomLine = Arrays.copyOf(bomLine, capacity);
-        cell = Arrays.copyOf(cell, capacity);
-        key = Arrays.copyOf(key, capacity);
-        turn = new int[capacity];
-    }
-
-    private void order(int priority, int number) {
-        long ahead = Math.max(0L, (long) ownDay[size] - snapshot.today);
-        fits &= ahead < FARTHEST && priority >= 0 && priority < 1 << PRIORITY_BITS && size < MOST;
-        key[size] = (((ahead << PRIORITY_BITS | priority) << RANK_BITS | number) << PLACE_BITS) | (size & (MOST - 1));
+        cell[size] = ofCell;
+        key[size] = ahead << (PRIORITY_BITS + RANK_BITS + PLACE_BITS) | rank | (size & (MOST - 1));
         size++;
     }
 
-    private DemandList inTurn(int p, int[] cellStart, Object[] documents) {
+    private DemandList inTurn(int p) {
         if (fits) {
             byKey();
         } else {
@@ -205,7 +203,7 @@ final class Explosion {
             quantities[i] = quantity[from];
             cells[i] = cell[from];
         }
-        return new DemandList(p, snapshot.today, days, quantities, cells, cellStart, documents);
+        return new DemandList(p, snapshot.today, days, quantities, cells, cellStart, documents());
     }
 
     private void byKey() {
@@ -216,12 +214,24 @@ final class Explosion {
         for (int i = 1; i < size; i++) {
             int place = turn[i];
             int to = i;
-            while (to > 0 && key[to - 1] >>> PLACE_BITS == key[i] >>> PLACE_BITS && compare(turn[to - 1], place) > 0) {
+            while (to > 0
+                    && key[to - 1] >>> PLACE_BITS == key[i] >>> PLACE_BITS
+                    && compareRest(turn[to - 1], place) > 0) {
                 turn[to] = turn[to - 1];
                 to--;
             }
             turn[to] = place;
         }
+    }
+
+    /** Compares two of one day, priority and number. */
+    private int compareRest(int a, int b) {
+        if (raised(a) && raised(b) && edge(a) == edge(b)) {
+            int[] due = plans.get(parent(a)).planned.due;
+            int c = Integer.compare(due[parentOrder(a)], due[parentOrder(b)]);
+            return c == 0 ? Integer.compare(cell[a], cell[b]) : c;
+        }
+        return compare(a, b);
     }
 
     private void inFull() {
@@ -240,44 +250,65 @@ final class Explosion {
         if (c == 0) c = Long.compare(line(a), line(b));
         if (c == 0) c = Integer.compare(parentSite(a), parentSite(b));
         if (c == 0) c = Integer.compare(parentOrder(a), parentOrder(b));
-        if (c == 0) c = Integer.compare(bomLine[a], bomLine[b]);
+        if (c == 0) c = Integer.compare(position(a), position(b));
         return c;
     }
 
     private boolean raised(int i) {
-        return parent[i] != DemandList.DOCUMENT;
+        return cell[i] < firstDocument();
     }
 
+    /** Along which edge a demand comes that a planned order raises. */
+    private int edge(int i) {
+        return firstEdge + DemandList.slot(cellStart, cell[i]);
+    }
+
+    private int parent(int i) {
+        return snapshot.network.incomingFrom[edge(i)];
+    }
+
+    private int document(int i) {
+        return cell[i] - firstDocument();
+    }
+
+    /** The net forecast that a document's demand is, or null if it is none. */
     private ForecastConsumption.Net net(int i) {
-        return source[i] < own.size ? null : forecast[source[i] - own.size];
+        return document(i) < own.size ? null : forecast[document(i) - own.size];
     }
 
     private int priority(int i) {
         return raised(i)
                 ? CustomerOrderLine.DEFAULT_PRIORITY
-                : net(i) != null ? ForecastConsumption.PRIORITY : own.priority[source[i]];
+                : net(i) != null ? ForecastConsumption.PRIORITY : own.priority[document(i)];
     }
 
     private int number(int i) {
         if (raised(i)) {
-            StockPoint above = snapshot.points[parent[i]];
-            return above.transfers() ? snapshot.siteRank[above.site] : snapshot.itemRank[above.item];
+            return snapshot.network.incomingRank[edge(i)];
         }
-        return net(i) != null ? snapshot.numbers.of(net(i).bucket().set()) : own.number[source[i]];
+        return net(i) != null ? snapshot.numbers.of(net(i).bucket().set()) : own.number[document(i)];
     }
 
     private long line(int i) {
         if (raised(i)) {
-            return DATE_LINE + plans.get(parent[i]).planned.due[source[i]];
+            return DATE_LINE + plans.get(parent(i)).planned.due[parentOrder(i)];
         }
-        return net(i) != null ? DATE_LINE + net(i).bucket().fromDay() : own.line[source[i]];
+        return net(i) != null ? DATE_LINE + net(i).bucket().fromDay() : own.line[document(i)];
     }
 
     private int parentSite(int i) {
-        return raised(i) ? snapshot.points[parent[i]].site : net(i) != null ? -1 : own.parentSite[source[i]];
+        return raised(i) ? snapshot.points[parent(i)].site : net(i) != null ? -1 : own.parentSite[document(i)];
     }
 
     private int parentOrder(int i) {
-        return raised(i) ? source[i] : -1;
+        return raised(i) ? cell[i] - cellStart[DemandList.slot(cellStart, cell[i])] : -1;
+    }
+
+    /** The line of the bill of materials, or the place among the parts of a kit or the components of an order. */
+    private int position(int i) {
+        if (raised(i)) {
+            return snapshot.network.incoming[edge(i)] - snapshot.network.edgeStart[parent(i)];
+        }
+        return net(i) != null ? net(i).position() : own.position[document(i)];
     }
 }

@@ -33,7 +33,13 @@ final class Rescheduling {
     private static final ThreadLocal<Room> ROOM = ThreadLocal.withInitial(Room::new);
 
     private Rescheduling(
-            Snapshot snapshot, StockPoint point, KnownSupplies known, long safetyStock, int[] day, int days, long[] of) {
+            Snapshot snapshot,
+            StockPoint point,
+            KnownSupplies known,
+            long safetyStock,
+            int[] day,
+            int days,
+            long[] of) {
         this.snapshot = snapshot;
         this.point = point;
         this.known = known;
