@@ -34,7 +34,7 @@ final class LateOrders {
         Shelf<Signal[]> next = ofPoint.copy();
         int[] again = points.stream().toArray();
         next.open(again);
-        Spans.each(again, p -> next.put(p, Signals.late(snapshot, p, possible)));
+        Spans.each(again.length, i -> next.put(again[i], Signals.late(snapshot, again[i], possible)));
         boolean kitsTouched = snapshot.kitOrders != kitOrders
                 || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
         return new LateOrders(next, kitsTouched ? kits(snapshot, plans, possible) : ofKit, snapshot.kitOrders);

@@ -57,14 +57,17 @@ public final class Plan {
         BitSet replanned = new BitSet();
         for (int level = 0; level < network.levels(); level++) {
             int[] due = Spans.set(open, network.levelStart[level], network.levelStart[level + 1]);
+            boolean[] asksOtherwise = new boolean[due.length];
             next.open(due);
-            Spans.each(due, p -> next.put(p, PointPlan.of(changed, p, next, options)));
-            for (int p : due) {
-                replanned.set(p);
-                if (!next.get(p).planned.askTheSame(plans.get(p).planned)) {
-                    for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-                        open.set(network.edgeTo[e]);
-                    }
+            Spans.each(due.length, i -> {
+                PointPlan planned = PointPlan.of(changed, due[i], next, options);
+                next.put(due[i], planned);
+                asksOtherwise[i] = !planned.planned.askTheSame(plans.get(due[i]).planned);
+            });
+            for (int i = 0; i < due.length; i++) {
+                replanned.set(due[i]);
+                for (int e = network.edgeStart[due[i]]; asksOtherwise[i] && e < network.edgeStart[due[i] + 1]; e++) {
+                    open.set(network.edgeTo[e]);
                 }
             }
         }

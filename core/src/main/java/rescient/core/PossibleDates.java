@@ -1,5 +1,6 @@
 package rescient.core;
 
+import java.util.Arrays;
 import java.util.BitSet;
 
 /**
@@ -13,6 +14,8 @@ import java.util.BitSet;
 final class PossibleDates {
     /** There is no possible date: a part has no supply. */
     static final int NEVER = Integer.MAX_VALUE;
+
+    private static final int[] NOBODY = {};
 
     private final Snapshot snapshot;
     private final Shelf<PointPlan> plans;
@@ -56,39 +59,49 @@ final class PossibleDates {
         Network network = changed.network;
         for (int level = network.levels() - 1; level >= 0; level--) {
             int[] due = Spans.set(replanned, network.levelStart[level], network.levelStart[level + 1]);
+            int[][] waiting = new int[due.length][];
             next.dates.open(due);
-            Spans.each(due, p -> next.dates.put(p, new LevelDates(changed, changedPlans, next.dates).of(p)));
-            for (int p : due) {
-                if (dates.get(p) != next.dates.get(p)) {
-                    next.markThoseThatWaitFor(p, this, replanned);
+            Spans.each(due.length, i -> {
+                int p = due[i];
+                next.dates.put(p, new LevelDates(changed, changedPlans, next.dates).of(p));
+                boolean same = dates.get(p) == next.dates.get(p);
+                waiting[i] = same ? NOBODY : next.thoseThatWaitFor(p, this, replanned);
+            });
+            for (int[] points : waiting) {
+                for (int p : points) {
+                    replanned.set(p);
                 }
             }
         }
         return next;
     }
 
-    private void markThoseThatWaitFor(int p, PossibleDates before, BitSet marked) {
+    /** The points of upper levels that wait for something here whose possible day, or its cause, is another than before. */
+    private int[] thoseThatWaitFor(int p, PossibleDates before, BitSet marked) {
         Network network = snapshot.network;
         Network networkBefore = before.snapshot.network;
         boolean sameEdges = network == networkBefore || network.asksLike(networkBefore, p);
         int first = network.incomingStart[p];
+        DocumentDemands own = snapshot.demands.get(p);
+        DocumentDemands ownBefore = before.snapshot.demands.get(p);
+        int[] waiting = new int[network.incomingStart[p + 1] - first + own.size - own.customerOrders];
+        int n = 0;
         for (int i = first; i < network.incomingStart[p + 1]; i++) {
             int parent = network.incomingFrom[i];
             // what is planned anew is marked already, so its orders need not be those that there were
             if (!marked.get(parent) && !(sameEdges && sameForEdge(p, i - first, before, parent))) {
-                marked.set(parent);
+                waiting[n++] = parent;
             }
         }
-        DocumentDemands own = snapshot.demands.get(p);
-        DocumentDemands ownBefore = before.snapshot.demands.get(p);
         for (int i = own.customerOrders; i < own.size; i++) {
-            OpenOrder order = (OpenOrder) own.document[i];
             if (own != ownBefore
                     || ofDocument(p, i) != before.ofDocument(p, i)
                     || causeOfDocument(p, i) != before.causeOfDocument(p, i)) {
-                marked.set(snapshot.pointOf(order.item(), order.site()));
+                OpenOrder order = (OpenOrder) own.document[i];
+                waiting[n++] = snapshot.pointOf(order.item(), order.site());
             }
         }
+        return Arrays.copyOf(waiting, n);
     }
 
     /** Whether what comes along an edge is possible when it was before. */

@@ -25,14 +25,14 @@ final class Spans {
                 .forEach(i -> task.run(from + i * SPAN, Math.min(to, from + (i + 1) * SPAN)));
     }
 
-    /** Does something for each of some numbers, on all cores if they are many. */
-    static void each(int[] numbers, IntConsumer task) {
-        if (numbers.length < FEW) {
-            for (int number : numbers) {
-                task.accept(number);
+    /** Does something for each number from 0 on and below another, on all cores if they are many. */
+    static void each(int count, IntConsumer task) {
+        if (count < FEW) {
+            for (int i = 0; i < count; i++) {
+                task.accept(i);
             }
         } else {
-            IntStream.of(numbers).parallel().forEach(task);
+            IntStream.range(0, count).parallel().forEach(task);
         }
     }
 
