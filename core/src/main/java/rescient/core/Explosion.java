@@ -1,6 +1,8 @@
 package rescient.core;
 
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.function.Function;
 
 /**
  * All demands of one stock point: those of documents, the net forecast, the components of planned orders and what
@@ -47,13 +49,41 @@ final class Explosion {
      */
     static DemandList gather(
             Snapshot snapshot, int p, Shelf<PointPlan> plans, PlanOptions options, ForecastConsumption.Net[] forecast) {
+        return with(snapshot, p, plans, forecast, explosion -> explosion.gather(p, options));
+    }
+
+    /**
+     * The demands of a point of which nothing else has changed than what some planned orders above ask for.
+     *
+     * @param before its demands before
+     * @param asksOtherwise the points whose planned orders are others than before
+     */
+    static DemandList again(
+            Snapshot snapshot,
+            DemandList before,
+            Shelf<PointPlan> plans,
+            PlanOptions options,
+            ForecastConsumption.Net[] forecast,
+            BitSet asksOtherwise) {
+        return with(snapshot, before.point, plans, forecast, explosion -> {
+            DemandList mended = explosion.mend(before, asksOtherwise);
+            return mended != null ? mended : explosion.gather(before.point, options);
+        });
+    }
+
+    private static DemandList with(
+            Snapshot snapshot,
+            int p,
+            Shelf<PointPlan> plans,
+            ForecastConsumption.Net[] forecast,
+            Function<Explosion, DemandList> task) {
         Explosion explosion = SCRATCH.get();
         explosion.snapshot = snapshot;
         explosion.plans = plans;
         explosion.own = snapshot.demands.get(p);
         explosion.forecast = forecast;
         try {
-            return explosion.gather(p, options);
+            return task.apply(explosion);
         } finally {
             explosion.snapshot = null;
             explosion.plans = null;
@@ -80,14 +110,97 @@ final class Explosion {
         addDocuments(options);
         long step = snapshot.points[p].step;
         for (int k = 0; k < edges; k++) {
-            long units = network.incomingUnits[firstEdge + k];
-            if (units > 0) {
-                addPlain(k, units, step);
-            } else {
-                addRaised(k, step);
+            addAlong(k, step);
+        }
+        if (fits) {
+            byKey();
+        } else {
+            inFull();
+        }
+        return inTurn(p, documents());
+    }
+
+    /** Keeps what comes along the other edges, and merges it with what comes anew; null if that is not worth it. */
+    private DemandList mend(DemandList before, BitSet asksOtherwise) {
+        Network network = snapshot.network;
+        firstEdge = network.incomingStart[before.point];
+        int edges = before.cellStart.length - 1;
+        cellStart = new int[edges + 1];
+        int anew = 0;
+        for (int k = 0; k < edges; k++) {
+            int parent = network.incomingFrom[firstEdge + k];
+            boolean otherwise = asksOtherwise.get(parent);
+            int cells = otherwise ? plans.get(parent).planned.size : before.cellStart[k + 1] - before.cellStart[k];
+            anew += otherwise ? cells : 0;
+            cellStart[k + 1] = cellStart[k] + cells;
+        }
+        if (anew > before.size / 2 || anew > MOST) {
+            return null;
+        }
+        size = 0;
+        fits = true;
+        makeRoom(Math.max(firstDocument() + before.documents.length, before.cells()));
+        keep(before, asksOtherwise);
+        int kept = size;
+        for (int k = 0; k < edges; k++) {
+            if (asksOtherwise.get(network.incomingFrom[firstEdge + k])) {
+                addAlong(k, snapshot.points[before.point].step);
             }
         }
-        return inTurn(p);
+        if (!fits) {
+            return null;
+        }
+        merge(kept);
+        return inTurn(before.point, before.documents);
+    }
+
+    /** Adds the demands that stay, in their order, each in its new cell. */
+    private void keep(DemandList before, BitSet asksOtherwise) {
+        int[] moved = turn;
+        for (int k = 0; k < cellStart.length - 1; k++) {
+            boolean otherwise = asksOtherwise.get(snapshot.network.incomingFrom[firstEdge + k]);
+            int by = cellStart[k] - before.cellStart[k];
+            for (int c = before.cellStart[k]; c < before.cellStart[k + 1]; c++) {
+                moved[c] = otherwise ? DemandList.ABSENT : c + by;
+            }
+        }
+        int by = firstDocument() - before.firstDocument();
+        for (int c = before.firstDocument(); c < before.cells(); c++) {
+            moved[c] = c + by;
+        }
+        for (int d = 0; d < before.size; d++) {
+            int to = moved[before.cell[d]];
+            if (to != DemandList.ABSENT) {
+                ownDay[size] = before.ownDay[d];
+                quantity[size] = before.quantity[d];
+                cell[size++] = to;
+            }
+        }
+    }
+
+    /** Puts those from {@code kept} on between the others, which are in order. */
+    private void merge(int kept) {
+        Arrays.sort(key, kept, size);
+        int[] added = new int[size - kept];
+        for (int i = 0; i < added.length; i++) {
+            added[i] = (int) (key[kept + i] & (MOST - 1));
+        }
+        settle(added, kept);
+        int old = 0;
+        int i = 0;
+        for (int to = 0; to < size; to++) {
+            boolean takeOld = i == added.length || old < kept && compare(old, added[i]) < 0;
+            turn[to] = takeOld ? old++ : added[i++];
+        }
+    }
+
+    private void addAlong(int slot, long step) {
+        long units = snapshot.network.incomingUnits[firstEdge + slot];
+        if (units > 0) {
+            addPlain(slot, units, step);
+        } else {
+            addRaised(slot, step);
+        }
     }
 
     private int firstDocument() {
@@ -188,12 +301,7 @@ final class Explosion {
         size++;
     }
 
-    private DemandList inTurn(int p) {
-        if (fits) {
-            byKey();
-        } else {
-            inFull();
-        }
+    private DemandList inTurn(int p, Object[] documents) {
         int[] days = new int[size];
         long[] quantities = new long[size];
         int[] cells = new int[size];
@@ -203,7 +311,7 @@ final class Explosion {
             quantities[i] = quantity[from];
             cells[i] = cell[from];
         }
-        return new DemandList(p, snapshot.today, days, quantities, cells, cellStart, documents());
+        return new DemandList(p, snapshot.today, days, quantities, cells, cellStart, documents);
     }
 
     private void byKey() {
@@ -211,16 +319,20 @@ final class Explosion {
         for (int i = 0; i < size; i++) {
             turn[i] = (int) (key[i] & (MOST - 1));
         }
-        for (int i = 1; i < size; i++) {
-            int place = turn[i];
+        settle(turn, 0);
+    }
+
+    /** Puts those whose keys leave it open in order; the keys of the {@code order} begin at a place. */
+    private void settle(int[] order, int first) {
+        for (int i = 1; first + i < size; i++) {
+            int place = order[i];
             int to = i;
-            while (to > 0
-                    && key[to - 1] >>> PLACE_BITS == key[i] >>> PLACE_BITS
-                    && compareRest(turn[to - 1], place) > 0) {
-                turn[to] = turn[to - 1];
+            long rank = key[first + i] >>> PLACE_BITS;
+            while (to > 0 && key[first + to - 1] >>> PLACE_BITS == rank && compareRest(order[to - 1], place) > 0) {
+                order[to] = order[to - 1];
                 to--;
             }
-            turn[to] = place;
+            order[to] = place;
         }
     }
 

@@ -55,18 +55,22 @@ public final class Plan {
         Network network = changed.network;
         BitSet open = (BitSet) touched.clone();
         BitSet replanned = new BitSet();
+        BitSet asksOtherwise = new BitSet();
         for (int level = 0; level < network.levels(); level++) {
             int[] due = Spans.set(open, network.levelStart[level], network.levelStart[level + 1]);
-            boolean[] asksOtherwise = new boolean[due.length];
+            boolean[] otherwise = new boolean[due.length];
             next.open(due);
             Spans.each(due.length, i -> {
-                PointPlan planned = PointPlan.of(changed, due[i], next, options);
-                next.put(due[i], planned);
-                asksOtherwise[i] = !planned.planned.askTheSame(plans.get(due[i]).planned);
+                int p = due[i];
+                PointPlan before = touched.get(p) ? null : plans.get(p);
+                next.put(p, PointPlan.again(changed, p, next, options, before, asksOtherwise));
+                otherwise[i] = !next.get(p).planned.askTheSame(plans.get(p).planned);
             });
             for (int i = 0; i < due.length; i++) {
-                replanned.set(due[i]);
-                for (int e = network.edgeStart[due[i]]; asksOtherwise[i] && e < network.edgeStart[due[i] + 1]; e++) {
+                int p = due[i];
+                replanned.set(p);
+                asksOtherwise.set(p, otherwise[i]);
+                for (int e = network.edgeStart[p]; otherwise[i] && e < network.edgeStart[p + 1]; e++) {
                     open.set(network.edgeTo[e]);
                 }
             }

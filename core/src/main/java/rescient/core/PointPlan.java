@@ -1,5 +1,7 @@
 package rescient.core;
 
+import java.util.BitSet;
+
 /** What the calculation found for one stock point; never changed once it is made. */
 final class PointPlan {
     final DemandList demands;
@@ -35,8 +37,33 @@ final class PointPlan {
     static PointPlan of(Snapshot snapshot, int p, Shelf<PointPlan> plans, PlanOptions options) {
         ForecastConsumption.Net[] forecast = ForecastConsumption.of(snapshot, p, options);
         DemandList demands = Explosion.gather(snapshot, p, plans, options, forecast);
-        KnownSupplies known = new KnownSupplies(snapshot, p, options);
+        return of(snapshot, demands, options);
+    }
+
+    private static PointPlan of(Snapshot snapshot, DemandList demands, PlanOptions options) {
+        KnownSupplies known = new KnownSupplies(snapshot, demands.point, options);
         return new PointPlan(snapshot, demands, known, netting(snapshot, demands, known, options), options);
+    }
+
+    /**
+     * Plans a point again.
+     *
+     * @param before its plan, if only what others ask of it has changed, else null
+     * @param asksOtherwise the points that ask for something else than before
+     */
+    static PointPlan again(
+            Snapshot snapshot,
+            int p,
+            Shelf<PointPlan> plans,
+            PlanOptions options,
+            PointPlan before,
+            BitSet asksOtherwise) {
+        if (before == null) {
+            return of(snapshot, p, plans, options);
+        }
+        ForecastConsumption.Net[] forecast = ForecastConsumption.of(snapshot, p, options);
+        DemandList demands = Explosion.again(snapshot, before.demands, plans, options, forecast, asksOtherwise);
+        return of(snapshot, demands, options);
     }
 
     /** What the planned orders that meet these demands are made for. */
