@@ -76,7 +76,7 @@ public final class Company {
         }
         workCenters(calendars);
         dataset.rows("operations").forEach(this::operation);
-        Planning.of(dataset).forEach(this::planning);
+        Planning.of(dataset).parallelStream().map(Company::planning).toList().forEach(builder::planning);
         all("bom_lines", this::bomLine).forEach(builder::bomLine);
         dataset.rows("supplier_items").forEach(this::supplierItem);
         all("stock", Company::stock).filter(Objects::nonNull).forEach(builder::stock);
@@ -123,7 +123,7 @@ public final class Company {
         return calendar.flag(WEEKDAYS.get(weekday), weekday < 5);
     }
 
-    private void planning(Planning row) {
+    private static PlanningData planning(Planning row) {
         Source source = word(Source.class, row.text("source"));
         PlanningData data = new PlanningData(row.item(), row.site(), source)
                 .supplier(row.text("supplier"))
@@ -154,7 +154,7 @@ public final class Company {
         if (row.decimal("lead_time_per_unit_days") != null) {
             data.leadTimePerUnit(Ratio.of(row.decimal("lead_time_per_unit_days")));
         }
-        builder.planning(data);
+        return data;
     }
 
     private void workCenters(Map<String, WorkCalendar> calendars) {
@@ -251,14 +251,16 @@ public final class Company {
         all("forecasts", row -> row.text("set").equals(forecastSet) ? bucket(row) : null)
                 .filter(Objects::nonNull)
                 .forEach(builder::forecast);
-        for (Row row : dataset.rows("shipments")) {
-            builder.shipment(new Shipment(
-                    row.text("item"),
-                    row.text("site"),
-                    row.day("date", 0),
-                    row.text("number"),
-                    row.quantity("quantity", 0)));
-        }
+        all("shipments", Company::shipment).forEach(builder::shipment);
+    }
+
+    private static Shipment shipment(Row row) {
+        return new Shipment(
+                row.text("item"),
+                row.text("site"),
+                row.day("date", 0),
+                row.text("number"),
+                row.quantity("quantity", 0));
     }
 
     static ForecastBucket bucket(Row row) {

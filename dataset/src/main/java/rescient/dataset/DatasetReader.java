@@ -2,7 +2,6 @@ package rescient.dataset;
 
 import de.siegmar.fastcsv.reader.CsvParseException;
 import java.io.IOException;
-import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.CharacterCodingException;
 import java.nio.file.Path;
@@ -73,46 +72,6 @@ public final class DatasetReader {
         }
         reader.faults.refuse();
         return dataset;
-    }
-
-    /**
-     * Rows of one table as the database copies them out with a header, which are known to be right: flags as {@code t} and
-     * {@code f}, decimals with zeros at their end.
-     */
-    public static List<Row> trusted(Table table, Reader csv) {
-        List<Row> read = new ArrayList<>();
-        try (TableRows source = new CsvRows(csv)) {
-            String[] names = source.hasNext() ? source.next().values() : new String[0];
-            int[] places = Arrays.stream(names).mapToInt(table::indexOf).toArray();
-            String[] before = new String[table.columns().size()];
-            Arrays.fill(before, "");
-            while (source.hasNext()) {
-                TableRows.Raw raw = source.next();
-                String[] values = new String[before.length];
-                Arrays.fill(values, "");
-                for (int i = 0; i < places.length; i++) {
-                    values[places[i]] =
-                            stored(table.columns().get(places[i]).type(), raw.values()[i], before[places[i]]);
-                }
-                read.add(new Row(table, raw.line(), values));
-                before = values;
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return read;
-    }
-
-    /** @param before the value in the row before, which often is the same and then shared */
-    private static String stored(ColumnType type, String text, String before) {
-        String value = type == ColumnType.FLAG
-                ? switch (text) {
-                    case "t" -> "true";
-                    case "f" -> "false";
-                    default -> text;
-                }
-                : type instanceof ColumnType.Decimal ? Texts.withoutZeros(text) : text;
-        return value.equals(before) ? before : value;
     }
 
     private void readAll(DatasetSource source) throws IOException {

@@ -5,19 +5,22 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import rescient.core.Quantity;
 
 /** A row of a table; the values were checked against their columns before. */
 public final class Row {
     private final Table table;
     private final long line;
-    private final String[] values;
+    private final Cells cells;
 
     /** @param values by column of the table; empty where not set */
     public Row(Table table, long line, String[] values) {
+        this(table, line, column -> values[column]);
+    }
+
+    Row(Table table, long line, Cells cells) {
         this.table = table;
         this.line = line;
-        this.values = values;
+        this.cells = cells;
     }
 
     /**
@@ -34,7 +37,7 @@ public final class Row {
 
     /** The same row with another value; null empties the column. */
     public Row with(String column, String value) {
-        String[] others = values.clone();
+        String[] others = texts();
         others[table.indexOf(column)] = value == null ? "" : value;
         return new Row(table, line, others);
     }
@@ -46,12 +49,12 @@ public final class Row {
 
     /** The text, or null if the column is empty. */
     public String text(String column) {
-        String value = values[table.indexOf(column)];
+        String value = cells.at(table.indexOf(column));
         return value.isEmpty() ? null : value;
     }
 
     String at(int column) {
-        return values[column];
+        return cells.at(column);
     }
 
     /** The text, or the default if the column is empty. */
@@ -67,8 +70,8 @@ public final class Row {
 
     /** The quantity in millionths, or the default if the column is empty. */
     long quantity(String column, long otherwise) {
-        String value = values[table.indexOf(column)];
-        return value.isEmpty() ? otherwise : Quantity.of(value);
+        int at = table.indexOf(column);
+        return cells.isEmpty(at) ? otherwise : cells.quantity(at);
     }
 
     public int whole(String column, int otherwise) {
@@ -83,8 +86,8 @@ public final class Row {
 
     /** The epoch day, or the default if the column is empty. */
     public int day(String column, int otherwise) {
-        String value = values[table.indexOf(column)];
-        return value.isEmpty() ? otherwise : Texts.day(value);
+        int at = table.indexOf(column);
+        return cells.isEmpty(at) ? otherwise : cells.day(at);
     }
 
     public boolean flag(String column, boolean otherwise) {
@@ -94,7 +97,7 @@ public final class Row {
 
     /** The same row with every date moved; of the settings, those that are dates. */
     Row moved(int days) {
-        String[] moved = values.clone();
+        String[] moved = texts();
         for (int c = 0; c < moved.length; c++) {
             boolean date = table.columns().get(c).type() == ColumnType.DAY
                     || (table.name().equals("settings") && c == 1 && ColumnType.DAY.check(moved[c]) == null);
@@ -107,6 +110,14 @@ public final class Row {
 
     /** The texts by column of the table, empty where not set. */
     public List<String> values() {
-        return List.of(values);
+        return List.of(texts());
+    }
+
+    private String[] texts() {
+        String[] texts = new String[table.columns().size()];
+        for (int c = 0; c < texts.length; c++) {
+            texts[c] = cells.at(c);
+        }
+        return texts;
     }
 }

@@ -27,6 +27,22 @@ final class Texts {
         return Math.toIntExact(date.toEpochDay());
     }
 
+    /** The epoch day of the ten characters of an ISO 8601 date from a place on, which is known to be one. */
+    static int day(byte[] text, int from) {
+        int year = whole(text, from, from + 4);
+        int month = whole(text, from + 5, from + 7);
+        return Math.toIntExact(LocalDate.of(year, month, whole(text, from + 8, from + DATE_LENGTH))
+                .toEpochDay());
+    }
+
+    private static int whole(byte[] text, int from, int to) {
+        int value = 0;
+        for (int i = from; i < to; i++) {
+            value = value * 10 + text[i] - '0';
+        }
+        return value;
+    }
+
     private static int whole(String text, int from, int to) {
         int value = 0;
         for (int i = from; i < to; i++) {

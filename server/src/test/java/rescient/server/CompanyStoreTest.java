@@ -3,7 +3,6 @@ package rescient.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.StringReader;
 import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
@@ -65,7 +64,7 @@ class CompanyStoreTest extends ServerTest {
             rows.put(table.name(), DatasetReader.read(DEMO).rows(table.name()));
         }
         // the database refuses an item whose unit is not there
-        rows.put("items", DatasetReader.trusted(Table.named("items"), new StringReader("code,unit\nA,stone\n")));
+        rows.put("items", List.of(Row.of(Table.named("items"), Map.of("code", "A", "unit", "stone"))));
         int before = count("items");
         long revision = store.read().revision();
         assertThatThrownBy(() -> store.replace(new Dataset(rows), "Broken", false))

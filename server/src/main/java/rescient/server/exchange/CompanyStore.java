@@ -4,7 +4,6 @@ import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.QuoteStrategies;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
@@ -17,15 +16,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javax.sql.DataSource;
 import org.hibernate.Session;
 import org.postgresql.PGConnection;
-import org.postgresql.copy.PGCopyInputStream;
 import org.postgresql.copy.PGCopyOutputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.dataset.Dataset;
-import rescient.dataset.DatasetReader;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.Companies;
@@ -37,10 +35,12 @@ public class CompanyStore {
     private static final int DEFAULT_HORIZON_DAYS = 365;
 
     private final EntityManager entities;
+    private final DataSource database;
     private final Companies companies;
 
-    CompanyStore(EntityManager entities, Companies companies) {
+    CompanyStore(EntityManager entities, DataSource database, Companies companies) {
         this.entities = entities;
+        this.database = database;
         this.companies = companies;
     }
 
@@ -59,30 +59,15 @@ public class CompanyStore {
 
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public Stored read() {
-        Map<String, List<Row>> rows = new HashMap<>();
         Object[] company = (Object[]) entities.createNativeQuery("select revision, name, demo from company")
                 .getSingleResult();
-        entities.unwrap(Session.class).doWork(connection -> {
-            for (Table table : Table.ALL) {
-                rows.put(table.name(), copyOut(connection, table));
-            }
-        });
-        return new Stored(
-                new Dataset(rows), ((Number) company[0]).longValue(), (String) company[1], (Boolean) company[2]);
+        TablesInTurn tables = new TablesInTurn(database);
+        entities.unwrap(Session.class).doWork(tables::read);
+        return new Stored(new Dataset(tables.rows()), ((Number) company[0]).longValue(), (String) company[1], (Boolean)
+                company[2]);
     }
 
-    /** The database writes while the rows are read. */
-    private static List<Row> copyOut(Connection connection, Table table) throws SQLException {
-        String query =
-                "copy (select %s from %s) to stdout (format csv, header)".formatted(columns(table), table.name());
-        try (PGCopyInputStream rows = new PGCopyInputStream(connection.unwrap(PGConnection.class), query)) {
-            return DatasetReader.trusted(table, new InputStreamReader(rows, StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new SQLException(e);
-        }
-    }
-
-    private static String columns(Table table) {
+    static String columns(Table table) {
         return table.columns().stream().map(c -> '"' + c.name() + '"').collect(Collectors.joining(", "));
     }
 
