@@ -65,7 +65,18 @@ final class DocumentRows {
 
     /** @param first how many parts the order's components before this one have */
     int add(OpenOrder order, OpenOrderComponent row, int first, int numberRank, int lineRank, Collector into) {
-        int item = number(row.component());
+        return add(order, row, number(row.component()), first, numberRank, lineRank, into);
+    }
+
+    /** The same for a component that is known by number. */
+    int add(
+            OpenOrder order,
+            OpenOrderComponent row,
+            int item,
+            int first,
+            int numberRank,
+            int lineRank,
+            Collector into) {
         add(
                 order,
                 item,

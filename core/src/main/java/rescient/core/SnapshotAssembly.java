@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -27,6 +26,9 @@ final class SnapshotAssembly {
     private final Places supplyPlaces;
     private final Places stockPlaces;
     private final Places forecastPlaces;
+    /** The items of what open orders still have to issue. */
+    private int[] componentItem;
+
     private DocumentDemands[] demands;
     /** See {@link #firstComponents()}. */
     private int[] firstComponent;
@@ -50,6 +52,12 @@ final class SnapshotAssembly {
         this.supplyPlaces = places(Arrays.asList(rows.openOrders), OpenOrder::item, OpenOrder::site);
         this.stockPlaces = places(Arrays.asList(rows.stock), StockLot::item, StockLot::site);
         this.forecastPlaces = places(Arrays.asList(rows.forecasts), ForecastBucket::item, ForecastBucket::site);
+        this.componentItem = new int[rows.components.length];
+        Spans.each(0, componentItem.length, (from, to) -> {
+            for (int c = from; c < to; c++) {
+                componentItem[c] = itemNumber(rows.components[c].component());
+            }
+        });
         this.stockPoints = new StockPoints(rows, parts.siteIndex);
     }
 
@@ -112,9 +120,9 @@ final class SnapshotAssembly {
         for (int o = 0; o < rows.openOrders.length; o++) {
             OpenOrder order = rows.openOrders[o];
             seeds.add(key(supplyPlaces.item[o], supplyPlaces.site[o]));
+            int site = firstComponent[o] == firstComponent[o + 1] ? -1 : siteNumber(DocumentRows.issuingSite(order));
             for (int c = firstComponent[o]; c < firstComponent[o + 1]; c++) {
-                String component = rows.components[c].component();
-                seedParts(itemNumber(component), siteNumber(DocumentRows.issuingSite(order)), seeds);
+                seedParts(componentItem[c], site, seeds);
             }
         }
         return seeds.build().sorted().distinct().toArray();
@@ -218,15 +226,16 @@ final class SnapshotAssembly {
         if (from == to) {
             return OpenSupply.NOWHERE;
         }
-        Set<Integer> points = new LinkedHashSet<>();
+        List<Integer> points = new ArrayList<>(to - from);
         int position = 0;
         for (int c = from; c < to; c++) {
-            position = parts.documents.add(order, rows.components[c], position, number, line, p -> {
+            OpenOrderComponent row = rows.components[c];
+            position = parts.documents.add(order, row, componentItem[c], position, number, line, p -> {
                 points.add(p);
                 return demandsOf(p);
             });
         }
-        return points.stream().mapToInt(Integer::intValue).toArray();
+        return points.stream().mapToInt(Integer::intValue).distinct().toArray();
     }
 
     private void kitOrders() {

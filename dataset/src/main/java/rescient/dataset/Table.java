@@ -215,10 +215,12 @@ public final class Table {
     private final String name;
     private final List<Column> columns;
     private final Map<String, Integer> places = new HashMap<>();
+    private final String[] names;
 
     private Table(String name, List<Column> columns) {
         this.name = name;
         this.columns = List.copyOf(columns);
+        this.names = columns.stream().map(Column::name).toArray(String[]::new);
         for (Column column : columns) {
             places.put(column.name(), places.size());
         }
@@ -241,6 +243,12 @@ public final class Table {
 
     /** The place of a column, or -1. */
     public int indexOf(String column) {
+        // asked by the million, mostly with the very text that names the column
+        for (int i = 0; i < names.length; i++) {
+            if (names[i] == column) {
+                return i;
+            }
+        }
         return places.getOrDefault(column, -1);
     }
 
