@@ -1,10 +1,14 @@
 package rescient.core;
 
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -50,6 +54,26 @@ final class LateOrders {
             }
         }
         return late;
+    }
+
+    /** The late lines of a stock point's own item; those that can never be met among them. */
+    Signal[] of(int p) {
+        return ofPoint.get(p);
+    }
+
+    /** The same of the lines of kits. */
+    Collection<Signal> ofKits() {
+        return ofKit.values();
+    }
+
+    /** How many different orders have late lines. */
+    int orders() {
+        Set<String> numbers = new HashSet<>();
+        List<Signal> all = new ArrayList<>();
+        addTo(all, false);
+        addTo(all, true);
+        all.forEach(signal -> numbers.add(signal.orderNumber()));
+        return numbers.size();
     }
 
     /** Adds those that are late by some days, or those that can never be met and so are late by nothing. */

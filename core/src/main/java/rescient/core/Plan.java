@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** A finished calculation. Immutable; any number of threads may read it. */
 public final class Plan {
@@ -19,8 +20,10 @@ public final class Plan {
     final PlanOptions options;
     final Shelf<PointPlan> plans;
     final PossibleDates possible;
-    private final LateOrders late;
+    final LateOrders late;
     private volatile List<Signal> signals;
+    private volatile List<Signal> allSignals;
+    private volatile Integer lateOrders;
     private volatile List<PlannedOrder> plannedOrders;
 
     Plan(Snapshot snapshot, PlanOptions options, Shelf<PointPlan> plans, PossibleDates possible, LateOrders late) {
@@ -95,20 +98,64 @@ public final class Plan {
         return plannedOrders;
     }
 
+    /** How many planned orders there are. */
+    public int plannedOrderCount() {
+        int count = 0;
+        for (int p = 0; p < snapshot.network.planned(); p++) {
+            count += snapshot.points[p].phantom ? 0 : plans.get(p).planned.size;
+        }
+        return count;
+    }
+
     /** All signals, by item, site, kind, order number, line, date. */
     public List<Signal> signals() {
         if (signals == null) {
-            List<Signal> all = new ArrayList<>();
-            for (int p = 0; p < snapshot.network.planned(); p++) {
-                all.addAll(List.of(plans.get(p).signals));
-            }
-            for (int p : snapshot.network.loops) {
-                all.add(Signals.loop(snapshot.points[p]));
-            }
-            late.addTo(all, false);
-            signals = Signals.inOrder(all);
+            signals = allSignals().stream()
+                    .filter(signal -> signal.kind() != Signal.Kind.DEMAND_LATE || signal.newDay() != OpenOrder.NO_DAY)
+                    .toList();
         }
         return signals;
+    }
+
+    /** The same with the customer order lines that can never be met, see {@link #neverMet}. */
+    public List<Signal> allSignals() {
+        if (allSignals == null) {
+            List<Signal> all = new ArrayList<>();
+            for (int p : inOrder()) {
+                all.addAll(signalsOf(p));
+            }
+            List<Signal> others = new ArrayList<>(late.ofKits());
+            for (int p : snapshot.network.loops) {
+                others.add(Signals.loop(snapshot.points[p]));
+            }
+            allSignals = others.isEmpty() ? List.copyOf(all) : Signals.merged(all, Signals.inOrder(others));
+        }
+        return allSignals;
+    }
+
+    List<Signal> signalsOf(int p) {
+        if (plans.get(p) == null) {
+            return List.of();
+        }
+        List<Signal> here = new ArrayList<>(List.of(plans.get(p).signals));
+        here.addAll(List.of(late.of(p)));
+        return here.size() < 2 ? here : Signals.inOrder(here);
+    }
+
+    /** How many customer orders have a line that is late or can never be met. */
+    public int lateOrderCount() {
+        if (lateOrders == null) {
+            lateOrders = late.orders();
+        }
+        return lateOrders;
+    }
+
+    /** Whether a line of a customer order for an item at a site is late, or can never be met. */
+    public boolean isLate(String number, String line, String item, String site) {
+        int p = snapshot.pointOf(item, site);
+        Signal[] here = p < 0 || plans.get(p) == null ? Signals.NONE : late.of(p);
+        return Stream.concat(Stream.of(here), late.ofKits().stream())
+                .anyMatch(s -> s.orderNumber().equals(number) && s.orderLine().equals(line));
     }
 
     /**

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.stream.Stream;
 
 /**
  * What sets one plan apart from another.
@@ -52,7 +51,7 @@ public record PlanDifference(
         return new PlanDifference(
                 without(ordersBefore, ordersAfter, PlanDifference::same),
                 without(ordersAfter, ordersBefore, PlanDifference::same),
-                lateness(before, after),
+                lateness(before, after, sameNumbers),
                 without(signalsBefore, signalsAfter, s -> s),
                 without(signalsAfter, signalsBefore, s -> s));
     }
@@ -102,9 +101,11 @@ public record PlanDifference(
         return left;
     }
 
-    private static List<Lateness> lateness(Plan before, Plan after) {
-        Map<List<String>, Signal> then = late(before);
-        Map<List<String>, Signal> now = late(after);
+    private static List<Lateness> lateness(Plan before, Plan after, boolean sameNumbers) {
+        Map<List<String>, Signal> then = new HashMap<>();
+        Map<List<String>, Signal> now = new HashMap<>();
+        late(before, after, sameNumbers, then);
+        late(after, before, sameNumbers, now);
         List<Signal> all = new ArrayList<>(then.values());
         now.forEach((key, signal) -> {
             if (!then.containsKey(key)) {
@@ -123,10 +124,16 @@ public record PlanDifference(
         return differing;
     }
 
-    private static Map<List<String>, Signal> late(Plan plan) {
-        Map<List<String>, Signal> late = new HashMap<>();
-        Stream.concat(plan.lateLines().stream(), plan.neverMet().stream()).forEach(s -> late.put(key(s), s));
-        return late;
+    /** The late lines of a plan, but those of points that the other plan shares. */
+    private static void late(Plan plan, Plan other, boolean sameNumbers, Map<List<String>, Signal> into) {
+        for (int p = 0; p < plan.snapshot.network.planned(); p++) {
+            if (!sameNumbers || plan.late.of(p) != other.late.of(p)) {
+                for (Signal signal : plan.late.of(p)) {
+                    into.put(key(signal), signal);
+                }
+            }
+        }
+        plan.late.ofKits().forEach(signal -> into.put(key(signal), signal));
     }
 
     private static List<String> key(Signal signal) {

@@ -23,6 +23,15 @@ public final class PointView {
         this.point = snapshot.points[p];
     }
 
+    int number() {
+        return p;
+    }
+
+    /** A phantom: what it needs is needed of its components, and it is never ordered. */
+    boolean passedThrough() {
+        return point.phantom;
+    }
+
     public String item() {
         return point.itemCode;
     }
@@ -87,6 +96,11 @@ public final class PointView {
         return planned() ? Balances.withoutPlanned(snapshot, plan.plans.get(p)) : List.of();
     }
 
+    /** Its signals, those of its customer orders that are late or can never be met among them; by kind, order and date. */
+    public List<Signal> signals() {
+        return plan.signalsOf(p);
+    }
+
     /** The time-phased record; a point that was not planned has none. */
     public Optional<PeriodRecord> record(Periods periods) {
         return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans.get(p), periods)) : Optional.empty();
@@ -136,6 +150,11 @@ public final class PointView {
     /** A started quantity in the unit it is bought in, in millionths of that unit. */
     public long inPurchaseUnits(long startQuantity) {
         return point.toOrderUnit.up(startQuantity, point.orderStep);
+    }
+
+    /** How many planned orders there are. */
+    public int plannedOrderCount() {
+        return planned() ? plan.plans.get(p).planned.size : 0;
     }
 
     /** Planned orders in the order they were made. */
@@ -267,7 +286,18 @@ public final class PointView {
         return PointPlan.needs(snapshot, plan.plans.get(p).demands, plan.options);
     }
 
-    PlannedOrder plannedOrder(int o) {
+    /** How many planned orders before one are due on its day with its quantity. */
+    public int alikeBefore(int sequence) {
+        PlannedOrders planned = plan.plans.get(p).planned;
+        int alike = 0;
+        for (int o = 0; o < sequence; o++) {
+            alike += planned.due[o] == planned.due[sequence] && planned.good[o] == planned.good[sequence] ? 1 : 0;
+        }
+        return alike;
+    }
+
+    /** One of {@link #plannedOrders()}. */
+    public PlannedOrder plannedOrder(int o) {
         PlannedOrders planned = plan.plans.get(p).planned;
         int possible = plan.possible.ofPlanned(p, o);
         Demand served = planned.forDemand(o) < 0 ? null : demand(planned.forDemand(o));

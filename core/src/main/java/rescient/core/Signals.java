@@ -13,7 +13,7 @@ final class Signals {
             .thenComparing(Signal::orderLine, DocumentOrder.INSTANCE)
             .thenComparingInt(Signal::day);
 
-    private static final Signal[] NONE = {};
+    static final Signal[] NONE = {};
 
     private final Snapshot snapshot;
     private final int today;
@@ -92,6 +92,20 @@ final class Signals {
     static List<Signal> inOrder(List<Signal> signals) {
         signals.sort(ORDER);
         return List.copyOf(signals);
+    }
+
+    /** Two lists that are in order, as one. */
+    static List<Signal> merged(List<Signal> some, List<Signal> others) {
+        List<Signal> all = new ArrayList<>(some.size() + others.size());
+        int next = 0;
+        for (Signal signal : some) {
+            while (next < others.size() && ORDER.compare(others.get(next), signal) < 0) {
+                all.add(others.get(next++));
+            }
+            all.add(signal);
+        }
+        all.addAll(others.subList(next, others.size()));
+        return List.copyOf(all);
     }
 
     private void plannedOrders(PointPlan plan, StockPoint point) {

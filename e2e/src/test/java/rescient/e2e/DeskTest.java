@@ -69,7 +69,7 @@ abstract class DeskTest {
         registry.add("spring.datasource.url", () -> DATABASE);
         registry.add("spring.datasource.username", TestDatabase::user);
         registry.add("spring.datasource.password", TestDatabase::password);
-        registry.add("rescient.today", () -> "2026-11-23");
+        registry.add("rescient.today", () -> System.getProperty("rescient.day", "2026-11-23"));
         registry.add("rescient.demo", DEMO::toString);
         registry.add("server.shutdown", () -> "immediate");
     }

@@ -10,8 +10,6 @@ import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import rescient.bench.CompanyFolder;
 import rescient.dataset.DatasetReader;
 
@@ -24,11 +22,6 @@ class LargeMeasurements extends DeskTest {
 
     @TempDir
     private Path folder;
-
-    @DynamicPropertySource
-    static void itsDay(DynamicPropertyRegistry registry) {
-        registry.add("rescient.today", () -> "2026-03-02");
-    }
 
     @Override
     @BeforeEach
@@ -73,6 +66,11 @@ class LargeMeasurements extends DeskTest {
             fresh.context().close();
         }
         Measurements.print("large: cold load of the Plan until its list stands there", opened);
+        page.navigate("/plan");
+        page.locator(".plan-row").first().waitFor();
+        List<Double> previews = new ArrayList<>();
+        Measurements.previews(page, previews);
+        Measurements.print("large: from a wish to its consequence (the request)", previews);
         Scrolling.measure("large: the list of Decide", page, "[role=listbox]", ".plan-row", 111);
 
         List<Double> filtered = new ArrayList<>();

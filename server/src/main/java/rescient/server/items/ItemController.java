@@ -169,10 +169,8 @@ class ItemController {
                 Quantity.decimal(point.safetyStock()),
                 sum(point, Supply.Kind.STOCK),
                 sum(point, Supply.Kind.OPEN),
-                point.plannedOrders().size(),
-                (int) version.signals().stream()
-                        .filter(s -> s.item().equals(point.item()) && s.site().equals(point.site()))
-                        .count());
+                point.plannedOrderCount(),
+                point.signals().size());
     }
 
     private static BigDecimal sum(PointView point, Supply.Kind kind) {

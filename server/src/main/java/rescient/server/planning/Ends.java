@@ -8,12 +8,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 import rescient.core.Demand;
 import rescient.core.DemandKind;
 import rescient.core.Peg;
 import rescient.core.PointView;
-import rescient.core.Signal;
 import rescient.core.Supply;
 import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
@@ -40,14 +38,11 @@ final class Ends {
     private final PlanVersion version;
     private final Map<Order, List<Peg>> pegs = new HashMap<>();
     private final Map<Order, Set<End>> known = new HashMap<>();
-    private final Set<List<String>> late = new HashSet<>();
+    private final Set<End> late = new HashSet<>();
     private final Set<List<String>> read = new HashSet<>();
 
     Ends(PlanVersion version) {
         this.version = version;
-        Stream.concat(version.plan().lateLines().stream(), version.plan().neverMet().stream())
-                .map((Signal s) -> List.of(s.orderNumber(), s.orderLine()))
-                .forEach(late::add);
     }
 
     Served ofPlanned(String item, String site, int sequence) {
@@ -77,7 +72,7 @@ final class Ends {
         return new Served(
                 ends.stream().min(EARLIEST).orElse(null),
                 ends.size(),
-                ends.stream().anyMatch(e -> late.contains(List.of(e.number, e.line))));
+                ends.stream().anyMatch(late::contains));
     }
 
     private Set<End> of(Order order) {
@@ -122,11 +117,16 @@ final class Ends {
 
     private End end(Demand demand) {
         Row row = version.directory().customerOrder(demand.number(), demand.line());
-        return new End(
+        End end = new End(
                 demand.number(),
                 demand.line(),
                 row == null ? null : version.directory().customerName(row.text("customer")),
                 row == null ? demand.item() : row.text("item"),
                 Words.date(demand.dueDay()));
+        String site = row == null ? demand.site() : row.text("site");
+        if (version.plan().isLate(end.number, end.line, end.item, site)) {
+            late.add(end);
+        }
+        return end;
     }
 }

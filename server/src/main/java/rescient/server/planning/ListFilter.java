@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.stream.Stream;
+import rescient.core.PointView;
+import rescient.core.Source;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
 
@@ -32,21 +34,41 @@ record ListFilter(
         @Nullable Boolean late,
         @Nullable String held) {
 
-    /** By what is known of every order without working out its row. */
+    /** Asks for nothing, so that everything fits. */
+    static final ListFilter NOTHING =
+            new ListFilter(null, null, null, null, null, null, null, null, null, null, null, null, null);
+
+    /** The last day that fits. */
+    static int dayOf(LocalDate day) {
+        return day == null ? Integer.MAX_VALUE : Math.toIntExact(day.toEpochDay());
+    }
+
+    /** By what is known of every firmed order without working out its row. */
     boolean fits(Directory directory, Candidate order) {
-        return is(site, order.site())
-                && is(supplier, order.supplier())
-                && (source == null || source.equals(Words.word(order.source())))
-                && (until == null || order.start() <= until.toEpochDay())
-                && (due == null || order.due() <= due.toEpochDay())
-                && fitsItem(directory, order.item())
-                && holds(
+        return order.start() <= dayOf(until)
+                && order.due() <= dayOf(due)
+                && fits(
                         directory,
                         order.item(),
                         order.site(),
-                        directory.supplierName(order.supplier()),
-                        directory.siteName(order.fromSite()),
+                        order.source(),
+                        order.supplier(),
+                        order.fromSite(),
                         order.number());
+    }
+
+    /** The same of all planned orders of a stock point, but for their days. */
+    boolean fits(Directory directory, PointView point) {
+        return fits(directory, point.item(), point.site(), point.source(), point.supplier(), point.fromSite(), null);
+    }
+
+    private boolean fits(
+            Directory directory, String item, String code, Source madeBy, String from, String fromSite, String number) {
+        return is(site, code)
+                && is(supplier, from)
+                && (source == null || source.equals(Words.word(madeBy)))
+                && fitsItem(directory, item)
+                && holds(directory, item, code, directory.supplierName(from), directory.siteName(fromSite), number);
     }
 
     /** The same of a signal; it knows neither source nor supplier nor value. */

@@ -22,13 +22,12 @@ public record OrderKey(String item, String site, LocalDate due, String quantity,
     private static final int PARTS = 5;
 
     public static OrderKey of(PointView point, PlannedOrder order) {
-        long before = point.plannedOrders().stream()
-                .limit(order.sequence())
-                .filter(o -> o.dueDay() == order.dueDay() && o.quantity() == order.quantity())
-                .count();
         return new OrderKey(
-                order.item(), order.site(), LocalDate.ofEpochDay(order.dueDay()), Quantity.text(order.quantity()), (int)
-                        before);
+                order.item(),
+                order.site(),
+                LocalDate.ofEpochDay(order.dueDay()),
+                Quantity.text(order.quantity()),
+                point.alikeBefore(order.sequence()));
     }
 
     /** The key of a text made by {@link #text()}. */

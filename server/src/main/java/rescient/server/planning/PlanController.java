@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rescient.core.PointView;
-import rescient.core.Signal;
 import rescient.dataset.Row;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -88,11 +87,6 @@ class PlanController {
     @GetMapping
     PlanState state() {
         PlanVersion version = versions.inView();
-        long late = version.signals().stream()
-                .filter(s -> s.kind() == Signal.Kind.DEMAND_LATE)
-                .map(Signal::orderNumber)
-                .distinct()
-                .count();
         return new PlanState(
                 version.number(),
                 version.madeAt(),
@@ -102,9 +96,9 @@ class PlanController {
                 version.company(),
                 version.demo(),
                 version.directory().currency(),
-                version.plan().plannedOrders().size(),
+                version.plan().plannedOrderCount(),
                 version.signals().size(),
-                (int) late,
+                version.plan().lateOrderCount(),
                 live.failure());
     }
 

@@ -3,10 +3,8 @@ package rescient.server.planning;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Stream;
 import rescient.core.Change;
 import rescient.core.Plan;
 import rescient.core.PlanOptions;
@@ -36,14 +34,7 @@ public record PlanVersion(
 
     /** The signals and the customer orders that can never be met, together in order. */
     public List<Signal> signals() {
-        if (plan.neverMet().isEmpty()) {
-            return plan.signals();
-        }
-        return Stream.concat(plan.signals().stream(), plan.neverMet().stream())
-                .sorted(Comparator.comparing(Signal::item)
-                        .thenComparing(Signal::site)
-                        .thenComparing(Signal::kind))
-                .toList();
+        return plan.allSignals();
     }
 
     /** This version as if the company's rows were these. */

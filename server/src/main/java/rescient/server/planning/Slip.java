@@ -180,7 +180,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
             return new Link("order", point.item(), point.site(), term.supply().number(), null);
         }
         if (term.supply() != null && term.supply().kind() == Supply.Kind.PLANNED) {
-            PlannedOrder order = point.plannedOrders().get(term.supply().sequence());
+            PlannedOrder order = point.plannedOrder(term.supply().sequence());
             return planned(version, order);
         }
         return term.demand() == null ? null : link(version, term.demand());
@@ -193,7 +193,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
             PointView parent = version.plan().point(of.item(), of.site()).orElseThrow();
             return PlannedOrders.phantom(version, of.item())
                     ? new Link("point", of.item(), of.site(), null, null)
-                    : planned(version, parent.plannedOrders().get(of.sequence()));
+                    : planned(version, parent.plannedOrder(of.sequence()));
         }
         String kind = switch (demand.kind()) {
             case CUSTOMER_ORDER -> "customer_order";

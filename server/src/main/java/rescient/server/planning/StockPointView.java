@@ -96,10 +96,7 @@ public record StockPointView(
                 levels(point.balances()),
                 levels(point.balancesWithoutPlanned()),
                 events(version, point, supplies),
-                version.signals().stream()
-                        .filter(s -> s.item().equals(point.item()) && s.site().equals(point.site()))
-                        .map(s -> SignalView.of(version, s))
-                        .toList(),
+                point.signals().stream().map(s -> SignalView.of(version, s)).toList(),
                 PlannedOrders.of(version, point));
     }
 
@@ -130,7 +127,7 @@ public record StockPointView(
                         row.text("stage"),
                         link));
             } else if (supply.kind() == Supply.Kind.PLANNED) {
-                PlannedOrder order = point.plannedOrders().get(supply.sequence());
+                PlannedOrder order = point.plannedOrder(supply.sequence());
                 events.add(new Event(
                         Words.date(supply.day()),
                         true,

@@ -74,8 +74,7 @@ record ThreadView(
     private static Bar bar(PlanVersion version, PlanThread.Bar bar) {
         Directory directory = version.directory();
         PointView point = version.plan().point(bar.item(), bar.site()).orElseThrow();
-        PlannedOrder planned =
-                bar.kind() == PlanThread.Kind.PLANNED ? point.plannedOrders().get(bar.sequence()) : null;
+        PlannedOrder planned = bar.kind() == PlanThread.Kind.PLANNED ? point.plannedOrder(bar.sequence()) : null;
         boolean open = bar.kind() == PlanThread.Kind.OPEN;
         boolean ordered = bar.kind() == PlanThread.Kind.CUSTOMER_ORDER;
         String partner = open

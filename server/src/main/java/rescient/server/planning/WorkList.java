@@ -6,10 +6,12 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.OpenOrder;
+import rescient.core.OrdersByStart;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Signal;
@@ -102,26 +104,34 @@ class WorkList {
     }
 
     private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
-        List<Candidate> candidates = new ArrayList<>();
-        version.plan().plannedOrders().forEach(order -> candidates.add(new Candidate(order, null)));
-        version.plan().snapshot().openOrders().stream()
+        List<Candidate> firmed = version.plan().snapshot().openOrders().stream()
                 .filter(order -> order.stage() == Stage.FIRMED)
-                .forEach(order -> candidates.add(new Candidate(null, order)));
-        boolean whole = candidates.size() <= most;
+                .map(order -> new Candidate(null, order))
+                .collect(Collectors.toCollection(ArrayList::new));
+        boolean whole = version.plan().plannedOrderCount() + firmed.size() <= most;
         if (!whole) {
-            candidates.removeIf(candidate -> !filter.fits(version.directory(), candidate));
+            firmed.removeIf(candidate -> !filter.fits(version.directory(), candidate));
         }
-        candidates.sort(Candidate.URGENT_FIRST);
+        firmed.sort(Candidate.URGENT_FIRST);
+        Urgent urgent = new Urgent(planned(version, whole ? ListFilter.NOTHING : filter), firmed);
         Ends ends = new Ends(version);
         List<PlannedOrderRow> rows = new ArrayList<>();
-        int at = 0;
-        for (; at < candidates.size() && rows.size() < most; at++) {
-            PlannedOrderRow row = row(version, candidates.get(at), ends);
+        for (Candidate next = urgent.next(); next != null; next = rows.size() < most ? urgent.next() : null) {
+            PlannedOrderRow row = row(version, next, ends);
             if (whole || filter.fits(held(row, held))) {
                 rows.add(row);
             }
         }
-        return new Listed(rows, whole, candidates.size() - at);
+        return new Listed(rows, whole, urgent.left());
+    }
+
+    /** Whether a planned order fits is known of its stock point, but for its days. */
+    private static OrdersByStart planned(PlanVersion version, ListFilter filter) {
+        return OrdersByStart.of(
+                version.plan(),
+                point -> filter.fits(version.directory(), point),
+                ListFilter.dayOf(filter.until()),
+                ListFilter.dayOf(filter.due()));
     }
 
     private static PlannedOrderRow row(PlanVersion version, Candidate candidate, Ends ends) {
