@@ -96,6 +96,8 @@
     {:else if kind === 'SUPPLIER_SLOWER'}
       <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} none="choose" />
       <Field name="By working days" bind:value={form.days} />
+      <Field name="Only from" bind:value={form.from} {today} />
+      <Field name="To" bind:value={form.to} {today} />
     {:else if kind === 'SUPPLIER_OUT'}
       <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} none="choose" />
       <Field name="From" bind:value={form.from} {today} />
@@ -151,7 +153,12 @@
     </p>
   {:else if kind === 'SUPPLIER_SLOWER'}
     <p class="mt-1 text-sm text-ink-2">
-      For orders from now on; what lies with him comes as it was promised.
+      {#if form.from || form.to}
+        He loses so many working days, spread over this time: orders take longer by those that fall into
+        theirs, and so does what he has promised for a day of it.
+      {:else}
+        For orders from now on; what lies with him comes as it was promised.
+      {/if}
     </p>
   {/if}
   {#if refused}<p class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{refused}</p>{/if}

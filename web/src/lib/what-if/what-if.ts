@@ -105,7 +105,7 @@ export function assumptionOf(kind: Kind, form: Form): Assumption | undefined {
         : undefined;
     }
     case 'SUPPLIER_SLOWER':
-      return supplier && days ? { kind, supplier, days } : undefined;
+      return supplier && days && !from === !to ? { kind, supplier, days, from, to } : undefined;
     case 'SUPPLIER_OUT':
       return supplier && from && to ? { kind, supplier, from, to } : undefined;
     case 'STOCK_LOST':

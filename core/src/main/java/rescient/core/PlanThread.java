@@ -90,14 +90,14 @@ public record PlanThread(List<Bar> bars, boolean cut) {
         return threading.thread();
     }
 
-    /** The thread of a planned order. */
+    /** The thread of a planned order: all that waits for it, and all it waits for. */
     public static PlanThread ofPlanned(Plan plan, String item, String site, int sequence) {
         Threading threading = new Threading(plan);
         threading.planned(plan.snapshot.pointOf(item, site), sequence);
         return threading.thread();
     }
 
-    /** The thread of a line of a firmed or released order, empty if the plan does not count on it. */
+    /** The same of a line of a firmed or released order, empty if the plan does not count on it. */
     public static PlanThread ofOpen(Plan plan, String number, String line) {
         Threading threading = new Threading(plan);
         int at = ChangedRows.openOrder(plan.snapshot.rows, number, line);

@@ -29,6 +29,9 @@ final class ThreadBars {
         /** The bars above whose date it decides, each with the lateness that reaches it. */
         final Map<Integer, Integer> decides = new HashMap<>();
 
+        /** The lateness that reaches it from what is not shown and decides it, if so. */
+        Integer decidedElsewhere;
+
         final List<Integer> alsoFor = new ArrayList<>();
         boolean deciding;
     }
@@ -118,8 +121,9 @@ final class ThreadBars {
             return 0;
         }
         int passesOn = bar.depth == 0 ? bar.lateness : bar.decides.get(firstDecided(bar));
+        Integer elsewhere = bar.decidedElsewhere;
         for (Bar below : bars) {
-            Integer reaches = below.decides.get(i);
+            Integer reaches = elsewhere != null ? elsewhere : below.decides.get(i);
             if (reaches != null) {
                 return reaches == PossibleDates.NEVER ? 0 : passesOn - reaches;
             }

@@ -16,9 +16,15 @@ final class Threading {
     private final PossibleDates possible;
     private final ThreadBars bars = new ThreadBars();
     /** Where each order stands, by its point and its place among the supplies there. */
-    private final Map<List<Object>, Integer> shown = new HashMap<>();
+    private final Map<WaysUp.Order, Integer> shown = new HashMap<>();
 
     private final Map<Integer, Pegging> pegs = new HashMap<>();
+    /** If only one order, what waits for it and what it waits for are asked for. */
+    private WaysUp ways;
+
+    private WaysUp.Order asked;
+    /** Whether what is followed stands under the order that was asked for. */
+    private boolean under;
 
     Threading(Plan plan) {
         this.plan = plan;
@@ -71,7 +77,7 @@ final class Threading {
     }
 
     void planned(int p, int sequence) {
-        first(p, Pegging.SupplyKind.PLANNED, sequence);
+        whole(new WaysUp.Order(p, Pegging.SupplyKind.PLANNED, sequence));
     }
 
     void open(OpenOrder order) {
@@ -79,8 +85,20 @@ final class Threading {
         PointPlan here = plan.plans.get(p);
         for (int i = 0; here != null && i < here.known.open.length; i++) {
             if (here.known.open[i].order() == order) {
-                first(p, Pegging.SupplyKind.OPEN, i);
+                whole(new WaysUp.Order(p, Pegging.SupplyKind.OPEN, i));
             }
+        }
+    }
+
+    /** Everything above an order, down to it, and all below it. */
+    private void whole(WaysUp.Order order) {
+        asked = order;
+        ways = new WaysUp(plan, order, pegs);
+        ways.customerOrders().forEach(this::customerOrder);
+        ways.tops().forEach(top -> first(top.point(), top.kind(), top.index()));
+        // where open orders wait for each other in a circle, nothing may be above it
+        if (!shown.containsKey(order)) {
+            first(order.point(), order.kind(), order.index());
         }
     }
 
@@ -177,6 +195,10 @@ final class Threading {
     /** What is used of stock, or has no supply at all. */
     private void rest(
             PlanThread.Kind kind, Wait wait, long quantity, int above, int depth, boolean decides, int lateness) {
+        if (ways != null && !under) {
+            passBy(above, decides, lateness);
+            return;
+        }
         ThreadBars.Bar bar = new ThreadBars.Bar();
         bar.kind = kind;
         bar.point = snapshot.points[wait.point];
@@ -203,19 +225,28 @@ final class Threading {
             int above,
             int depth,
             boolean decides) {
+        WaysUp.Order key = new WaysUp.Order(p, kind, index);
+        if (ways != null && !under && !ways.lead(key)) {
+            passBy(above, decides, lateness);
+            return;
+        }
+        boolean underBefore = under;
+        under |= key.equals(asked);
         List<Wait> waits = new ArrayList<>();
         boolean planned = kind == Pegging.SupplyKind.PLANNED;
         Wait largest = planned ? waitsOfPlanned(p, index, waits) : waitsOfOpen(p, index, waits);
         if (planned && snapshot.points[p].phantom) {
             // passed through: its components are those of what stands above
             follow(waits, largest, above, depth, decides);
+            under = underBefore;
             return;
         }
-        Integer known = shown.get(List.of(p, kind, index));
-        if (known != null && above < 0) {
-            return;
-        }
+        Integer known = shown.get(key);
         if (known != null) {
+            under = underBefore;
+            if (above < 0) {
+                return;
+            }
             bars.get(known).alsoFor.add(above);
             // open orders may wait for each other in a circle: met again, it decides nothing
             if (decides && !bars.standsAbove(known, above)) {
@@ -234,8 +265,16 @@ final class Threading {
         }
         int at = bars.add(bar);
         if (at >= 0) {
-            shown.put(List.of(p, kind, index), at);
+            shown.put(key, at);
             follow(waits, largest, at, depth + 1, true);
+        }
+        under = underBefore;
+    }
+
+    /** What does not lead to the order that was asked for is not shown, even if it decides. */
+    private void passBy(int above, boolean decides, int lateness) {
+        if (decides && above >= 0) {
+            bars.get(above).decidedElsewhere = lateness;
         }
     }
 

@@ -121,6 +121,7 @@ class PlanThreadTest {
                         "2 MISSING VARNISH 18 Mar, never, adds null");
     }
 
+    /** An order has all that waits for it above it, and all it waits for below. */
     @Test
     void ofAnOrderAndOfAStockPoint() {
         Plan plan = chair().stock("LEG", 40)
@@ -130,15 +131,77 @@ class PlanThreadTest {
 
         assertThat(lines(PlanThread.ofPlanned(plan, "CHAIR", "W", 0)))
                 .containsExactly(
-                        "0 PLANNED CHAIR 18 Mar > 20 Mar, possible 20 Mar, adds 0",
-                        "1 OPEN SEAT 13 Mar, possible 13 Mar",
-                        "1 STOCK LEG 2 Mar, possible 2 Mar");
+                        "0 CUSTOMER_ORDER CHAIR 20 Mar, possible 20 Mar, adds 0",
+                        "1 PLANNED CHAIR 18 Mar > 20 Mar, possible 20 Mar, adds 0",
+                        "2 OPEN SEAT 13 Mar, possible 13 Mar",
+                        "2 STOCK LEG 2 Mar, possible 2 Mar");
+        // the legs from stock do not lead to the seats
         assertThat(lines(PlanThread.ofOpen(plan, "P7", "1")))
-                .containsExactly("0 OPEN SEAT 13 Mar, possible 13 Mar, adds 0");
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 20 Mar, possible 20 Mar, adds 0",
+                        "1 PLANNED CHAIR 18 Mar > 20 Mar, possible 20 Mar, adds 0",
+                        "2 OPEN SEAT 13 Mar, possible 13 Mar");
         assertThat(lines(PlanThread.ofPoint(plan, "SEAT", "W")))
                 .containsExactly("0 OPEN SEAT 13 Mar, possible 13 Mar, adds 0");
         assertThat(PlanThread.ofCustomerOrder(plan, "none").bars()).isEmpty();
         assertThat(PlanThread.ofOpen(plan, "none", "1").bars()).isEmpty();
+    }
+
+    /**
+     * The chair is 12 days late for want of seats, as above. Nothing of that is seen in the thread of its legs, and neither
+     * the chair nor the legs add anything to it.
+     */
+    @Test
+    void whatDecidesElsewhereIsNotBlamedOnWhatIsShown() {
+        Plan plan = chair().stock("LEG", 3).wanted("CHAIR", 10, "6 Mar").plan();
+
+        assertThat(lines(PlanThread.ofPlanned(plan, "LEG", "W", 0)))
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 6 Mar, possible 18 Mar, adds 0",
+                        "1 PLANNED CHAIR 4 Mar > 6 Mar, possible 18 Mar, adds 0",
+                        "2 PLANNED LEG 3 Mar > 4 Mar, possible 4 Mar");
+    }
+
+    /** One purchase for both chair orders, of which the earlier comes first; what tops up the stock serves nobody. */
+    @Test
+    void allThatWaitForAnOrderStandAboveIt() {
+        Plan plan = chair().stock("LEG", 100)
+                .planned(buy("SEAT")
+                        .leadTimeDays(3)
+                        .safetyStock(Quantity.of(5))
+                        .rule(PlanningRule.PERIOD)
+                        .period(4, PeriodUnit.WEEK))
+                .stock("SEAT", 5)
+                .wanted("CHAIR", 4, "27 Mar")
+                .wanted("CHAIR", 6, "20 Mar")
+                .plan();
+
+        assertThat(lines(PlanThread.ofPlanned(plan, "SEAT", "W", 0)).stream().map(l -> l.split(",")[0]))
+                .containsExactly(
+                        "0 CUSTOMER_ORDER CHAIR 20 Mar",
+                        "1 PLANNED CHAIR 18 Mar > 20 Mar",
+                        "2 PLANNED SEAT 13 Mar > 18 Mar",
+                        "0 CUSTOMER_ORDER CHAIR 27 Mar",
+                        "1 PLANNED CHAIR 25 Mar > 27 Mar");
+    }
+
+    @Property(tries = 200)
+    void theThreadOfEveryOrderHoldsItOnceAndBeginsWithWhatNothingWaitsFor(@ForAll long seed) {
+        Plan plan = new Planner().plan(new AfterTest.Model(seed).snapshot(), PlanOptions.ALL);
+        for (PlannedOrder order : plan.plannedOrders()) {
+            PlanThread thread = PlanThread.ofPlanned(plan, order.item(), order.site(), order.sequence());
+            assertThat(thread.bars().stream()
+                            .filter(b -> b.kind() == PlanThread.Kind.PLANNED
+                                    && b.item().equals(order.item())
+                                    && b.site().equals(order.site())
+                                    && b.sequence() == order.sequence()))
+                    .hasSize(1);
+            for (int i = 0; i < thread.bars().size(); i++) {
+                PlanThread.Bar bar = thread.bars().get(i);
+                assertThat(bar.above()).isLessThan(i);
+                assertThat(bar.depth() == 0).isEqualTo(bar.above() < 0);
+            }
+        }
     }
 
     /** Both chairs wait for the seats of the 16th; the leg is sold from stock. A kit of both is met with the chair. */

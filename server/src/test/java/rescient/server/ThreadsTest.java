@@ -48,24 +48,35 @@ class ThreadsTest extends ServerTest {
         assertThat(days).isEqualTo(late.get("days").asInt()).isPositive();
     }
 
+    private static JsonNode bar(JsonNode thread, String key) {
+        for (JsonNode bar : thread.get("bars")) {
+            if (bar.path("key").asText().equals(key)) {
+                return bar;
+            }
+        }
+        throw new AssertionError("no bar " + key + " in " + thread);
+    }
+
     @Test
     void plannedOrdersOpenOrdersAndStockPointsHaveThreads() throws Exception {
         JsonNode first = get("ida", "/api/plan/orders").body().get("orders").get(0);
         String key = first.get("key").asText();
         JsonNode planned = get("ida", "/api/plan/threads/order?key=" + key).body();
-        assertThat(planned.get("bars").get(0).get("key").asText()).isEqualTo(key);
-        assertThat(planned.get("bars").get(0).get("stage").asText()).isEqualTo("planned");
+        assertThat(bar(planned, key).get("stage").asText()).isEqualTo("planned");
 
-        // the bearing serves the extractors of SO-790 first, four levels up
-        JsonNode bearing = get(
-                        "ida", "/api/plan/threads/order?key=" + keys("BRG-6202").get(0))
-                .body();
+        // the bearing serves the extractors of SO-790 first: order, extractor, gearbox, shaft and carrier stand above
+        // it
+        String late = keys("BRG-6202").get(0);
+        JsonNode bearing = get("ida", "/api/plan/threads/order?key=" + late).body();
+        assertThat(bearing.get("bars").get(0).get("number").asText()).isEqualTo("SO-790");
+        assertThat(bar(bearing, late).get("depth").asInt()).isEqualTo(5);
+        assertThat(bar(bearing, late).get("deciding").asBoolean()).isTrue();
         assertThat(bearing.get("serves").get(0).get("number").asText()).isEqualTo("SO-790");
         assertThat(bearing.get("serves").get(0).get("item").asText()).isEqualTo("EXTR-4");
 
         JsonNode open = get("ida", "/api/plan/threads/order?key=MO-303~1").body();
-        assertThat(open.get("bars").get(0).get("stage").asText()).isEqualTo("firmed");
-        assertThat(open.get("bars").get(0).get("link").get("kind").asText()).isEqualTo("order");
+        assertThat(bar(open, "MO-303~1").get("stage").asText()).isEqualTo("firmed");
+        assertThat(bar(open, "MO-303~1").get("link").get("kind").asText()).isEqualTo("order");
 
         JsonNode point = get("ida", "/api/plan/threads/stock-point?item=EXTR-4&site=LARKMOOR")
                 .body();

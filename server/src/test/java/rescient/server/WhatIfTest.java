@@ -138,6 +138,20 @@ class WhatIfTest extends ServerTest {
         assertThat(orders.toString()).contains("2026-12-07").doesNotContain("\"2026-11-24\"");
     }
 
+    /**
+     * GREYLING works Monday to Friday. Of the ten days from 23 November to 4 December he loses five, every other one from
+     * the 24th on. PO-2042 was due on the 24th, his second day of that time; that is the 25th now.
+     */
+    @Test
+    void aSupplierWhoIsSlowerForATimeLosesDaysOfIt() throws Exception {
+        long id = add(
+                "Slower",
+                "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':5,'from':'2026-11-23','to':'2026-12-06'}");
+        JsonNode orders = in(id, "/api/plan/stock-point?item=PAINT-W&site=LARKMOOR");
+        assertThat(orders.toString()).contains("2026-11-25").doesNotContain("\"2026-11-24\"");
+        assertThat(view(id).toString()).contains("takes 5 working days longer from 23 Nov to 6 Dec");
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {
@@ -146,6 +160,7 @@ class WhatIfTest extends ServerTest {
                 "{'kind':'ORDER','item':'EXTR-4','site':'LARKMOOR','quantity':5,'due':'2027-02-01',"
                         + "'fields':{'customer':'C110'}}",
                 SLOWER,
+                "{'kind':'SUPPLIER_SLOWER','supplier':'BROOKMILL','days':5,'from':'2026-11-23','to':'2026-12-18'}",
                 "{'kind':'SUPPLIER_OUT','supplier':'BROOKMILL','from':'2026-11-23','to':'2026-12-06'}",
                 "{'kind':'STOCK_LOST','item':'BRG-6202','site':'LARKMOOR','quantity':7}",
                 "{'kind':'PLANNING','item':'ROD-12','site':'LARKMOOR','fields':{'safety_stock':'90'}}",
@@ -269,6 +284,8 @@ class WhatIfTest extends ServerTest {
                 "{'kind':'DEMAND','percent':5,'item':'NONE'}|item",
                 "{'kind':'SUPPLIER_OUT','supplier':'GREYLING','from':'2026-12-06','to':'2026-11-23'}|to",
                 "{'kind':'SUPPLIER_SLOWER','supplier':'NOBODY','days':3}|supplier",
+                "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':3,'from':'2026-11-23'}|to",
+                "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':6,'from':'2026-11-23','to':'2026-11-29'}|days",
                 "{'kind':'STOCK_LOST','item':'BRG-6202','site':'LARKMOOR','quantity':13}|quantity",
                 "{'kind':'BILL','item':'EXTR-4','fields':{'line':'99'}}|line",
                 "{'kind':'PLANNING','item':'ROD-12','site':'LARKMOOR','fields':{'safety_stock':'many'}}|safety_stock",

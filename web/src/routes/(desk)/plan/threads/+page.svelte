@@ -61,10 +61,12 @@
   const shown = $derived(visible(bars, { deciding, levels, folded }));
   let cursor = $state(0);
   const here = $derived(shown.find((p) => p.at === cursor)?.bar);
+  // what waits for the order that was asked for stands above it
+  const askedAt = $derived(Math.max(0, order ? bars.findIndex((b) => b.key === order) : 0));
   $effect(() => {
-    // another thread is read from its top
+    // another thread is read from its top, or from the order that was asked for
     void [number, order, item, site];
-    cursor = 0;
+    cursor = askedAt;
     folded.clear();
   });
 

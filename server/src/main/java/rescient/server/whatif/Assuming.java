@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import org.springframework.http.HttpStatus;
@@ -189,6 +190,9 @@ final class Assuming {
         if (assumption.days() == null) {
             throw wrong("Say by how many working days", "days");
         }
+        if (assumption.from() != null || assumption.to() != null) {
+            return slowerForATime();
+        }
         String supplier = assumption.supplier();
         Set<String> offered = new HashSet<>();
         dataset.rows("supplier_items").stream()
@@ -210,6 +214,43 @@ final class Assuming {
                                         row.whole("lead_time_days", leadTime(row.text("item"))) + assumption.days())));
     }
 
+    /**
+     * The supplier loses so many of his working days, spread over the time: what lies with him all that time takes so much
+     * longer, other orders as many as fall into theirs. What he has promised for a day of it comes when he has worked as
+     * many days as he would have until then.
+     */
+    private Dataset slowerForATime() {
+        period();
+        String supplier = assumption.supplier();
+        String receivingSite = receivingSite(supplier);
+        List<LocalDate> working =
+                new Closing(dataset, assumption.from(), assumption.to(), false).workingDays(supplier, receivingSite);
+        int lost = assumption.days();
+        if (lost > working.size()) {
+            throw wrong("In this time there are only " + working.size() + " working days of this supplier", "days");
+        }
+        Set<LocalDate> days = new TreeSet<>();
+        for (int i = 0; i < lost; i++) {
+            days.add(working.get((2 * i + 1) * working.size() / (2 * lost)));
+        }
+        Dataset slowed = new Closing(dataset, days, false).supplier(supplier, receivingSite);
+        Closing after = new Closing(slowed, Set.of(), false);
+        return new Assuming(version, slowed, assumption)
+                .with(
+                        "open_orders",
+                        row -> supplier.equals(row.text("supplier")) && inTime(later(row.date("due_date"))),
+                        row -> {
+                            LocalDate due = later(row.date("due_date"));
+                            int worked = (int) working.stream()
+                                    .filter(day -> !day.isAfter(due))
+                                    .count();
+                            LocalDate reached = worked == 0
+                                    ? due
+                                    : after.supplierDay(supplier, receivingSite, assumption.from(), worked - 1);
+                            return reached.isAfter(due) ? row.with("due_date", reached.toString()) : row;
+                        });
+    }
+
     /** What the plan counts with where the terms are silent. */
     private int leadTime(String item) {
         return version.directory().sites().keySet().stream()
@@ -227,8 +268,9 @@ final class Assuming {
         String receivingSite = receivingSite(assumption.supplier());
         Closing closing = new Closing(dataset, assumption.from(), assumption.to(), false);
         Dataset closed = closing.supplier(assumption.supplier(), receivingSite);
-        LocalDate next = new Closing(closed, assumption.from(), assumption.to(), false)
-                .firstDayAfter(assumption.supplier(), receivingSite);
+        LocalDate next = new Closing(closed, Set.of(), false)
+                .supplierDay(
+                        assumption.supplier(), receivingSite, assumption.to().plusDays(1), 0);
         return new Assuming(version, closed, assumption)
                 .with(
                         "open_orders",

@@ -18,7 +18,7 @@ import rescient.server.platform.Nullable;
  * @param of which demand: {@code forecast} or {@code orders}; null: both
  * @param item of demand: only this one; of all else: which
  * @param group of items; so is {@code customer}: only their demand
- * @param days working days by which a supplier takes longer
+ * @param days working days by which a supplier takes longer, from now on or, with {@code from} and {@code to}, in this time
  * @param from first day; {@code to}: last day
  * @param quantity of an order or what is lost; null: all of it
  * @param set of forecasts; null: none

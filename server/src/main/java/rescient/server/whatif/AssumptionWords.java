@@ -23,7 +23,7 @@ record AssumptionWords(Directory directory, Assumption assumption) {
             case SUPPLIER_SLOWER ->
                 directory.supplierName(assumption.supplier()) + " takes " + assumption.days()
                         + (assumption.days() != null && assumption.days() == 1 ? " working day" : " working days")
-                        + " longer";
+                        + " longer" + time();
             case SUPPLIER_OUT -> directory.supplierName(assumption.supplier()) + " delivers nothing" + time();
             case STOCK_LOST ->
                 (assumption.quantity() == null ? "All" : number(assumption.quantity())) + " " + assumption.item()

@@ -6,6 +6,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
@@ -14,10 +17,17 @@ import rescient.dataset.Table;
  * Some days on which a site or a supplier does not work, or does. Nobody else is touched: who shares a calendar, or has
  * none, gets one of its own, under its own code.
  *
+ * @param days which become otherwise
  * @param working what these days become
  */
-record Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
+record Closing(Dataset dataset, Set<LocalDate> days, boolean working) {
     private static final String[] WEEK = {"mon", "tue", "wed", "thu", "fri", "sat", "sun"};
+    private static final int FARTHEST = 3660;
+
+    /** All days from one to another. */
+    Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
+        this(dataset, from.datesUntil(to.plusDays(1)).collect(Collectors.toCollection(TreeSet::new)), working);
+    }
 
     Dataset site(String code) {
         return of("sites", code, calendar("sites", code));
@@ -25,19 +35,32 @@ record Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
 
     /** @param receivingSite whose days count for a supplier without a calendar; may be null */
     Dataset supplier(String code, String receivingSite) {
-        String own = calendar("suppliers", code);
-        return of("suppliers", code, own != null || receivingSite == null ? own : calendar("sites", receivingSite));
+        return of("suppliers", code, ofSupplier(code, receivingSite));
     }
 
-    /** The first day after these on which a supplier works. */
-    LocalDate firstDayAfter(String supplier, String receivingSite) {
-        String own = calendar("suppliers", supplier);
-        String calendar = own != null || receivingSite == null ? own : calendar("sites", receivingSite);
-        LocalDate day = to.plusDays(1);
-        while (!works(calendar, day) && day.isBefore(to.plusYears(1))) {
+    /** The day itself or the first after it on which a supplier works, then so many of his working days on. */
+    LocalDate supplierDay(String supplier, String receivingSite, LocalDate from, int more) {
+        String calendar = ofSupplier(supplier, receivingSite);
+        LocalDate day = from;
+        int left = more;
+        for (int i = 0; i < FARTHEST; i++) {
+            if (works(calendar, day) && left-- == 0) {
+                return day;
+            }
             day = day.plusDays(1);
         }
         return day;
+    }
+
+    /** The days of these on which a supplier works, in order. */
+    List<LocalDate> workingDays(String supplier, String receivingSite) {
+        String calendar = ofSupplier(supplier, receivingSite);
+        return days.stream().filter(day -> works(calendar, day)).sorted().toList();
+    }
+
+    private String ofSupplier(String code, String receivingSite) {
+        String own = calendar("suppliers", code);
+        return own != null || receivingSite == null ? own : calendar("sites", receivingSite);
     }
 
     private String calendar(String owners, String code) {
@@ -49,16 +72,16 @@ record Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
                 .orElse(null);
     }
 
-    private Dataset of(String owners, String code, String days) {
-        boolean alone = days != null && days.equals(calendar(owners, code)) && users(days) == 1;
+    private Dataset of(String owners, String code, String before) {
+        boolean alone = before != null && before.equals(calendar(owners, code)) && users(before) == 1;
         if (alone) {
-            return closed(dataset, days, days);
+            return closed(dataset, before, before);
         }
         String own = free(code);
         List<Row> calendars = new ArrayList<>(dataset.rows("calendars"));
         Map<String, String> week = new HashMap<>();
         for (String day : WEEK) {
-            Row row = days == null ? null : row(days);
+            Row row = before == null ? null : row(before);
             boolean workday = !day.startsWith("s");
             week.put(day, Boolean.toString(row == null ? workday : row.flag(day, workday)));
         }
@@ -68,7 +91,7 @@ record Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
         for (Row row : dataset.rows(owners)) {
             owner.add(code.equals(row.text("code")) ? row.with("calendar", own) : row);
         }
-        return closed(dataset.with("calendars", calendars).with(owners, owner), days, own);
+        return closed(dataset.with("calendars", calendars).with(owners, owner), before, own);
     }
 
     /** How many sites, suppliers and work centers go by a calendar. */
@@ -94,21 +117,20 @@ record Closing(Dataset dataset, LocalDate from, LocalDate to, boolean working) {
                 .orElse(null);
     }
 
-    /** @param days the calendar whose exceptions hold on other days; {@code own} gets them if it is another */
-    private Dataset closed(Dataset company, String days, String own) {
+    /** @param before the calendar whose exceptions hold on other days; {@code own} gets them if it is another */
+    private Dataset closed(Dataset company, String before, String own) {
         Table table = Table.named("calendar_exceptions");
         List<Row> exceptions = new ArrayList<>();
         for (Row row : company.rows(table.name())) {
-            boolean inside =
-                    !row.date("date").isBefore(from) && !row.date("date").isAfter(to);
-            if (row.text("calendar").equals(days) && !own.equals(days) && !inside) {
+            boolean inside = days.contains(row.date("date"));
+            if (row.text("calendar").equals(before) && !own.equals(before) && !inside) {
                 exceptions.add(row.with("calendar", own));
             }
             if (!row.text("calendar").equals(own) || !inside) {
                 exceptions.add(row);
             }
         }
-        for (LocalDate day = from; !day.isAfter(to); day = day.plusDays(1)) {
+        for (LocalDate day : days) {
             exceptions.add(Row.of(
                     table, Map.of("calendar", own, "date", day.toString(), "working", Boolean.toString(working))));
         }
