@@ -21,10 +21,10 @@
 {#if offers.data && offers.data.length > 0}
   <h3 class="section mt-3">Other ways to get it</h3>
   <ul data-testid="offers">
-    {#each offers.data as offer (offer.supplier)}
+    {#each offers.data as offer (offer.source + (offer.supplier ?? ''))}
       <li class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-baseline gap-x-3 border-b border-line-2 py-1">
         <span class="truncate"
-          ><b>{offer.supplierName}</b>
+          ><b>{offer.supplierName ?? 'Make it here'}</b>
           {quantity(offer.quantity)} <small class="text-ink-3">{offer.unit}</small></span
         >
         <span class={offer.late ? 'text-vermilion' : 'text-moss'} title={longDate(offer.possible)}

@@ -36,12 +36,16 @@
             item,
             site,
             fields: ['supplier'],
-            form: { fields: { source: offer.source, supplier: offer.supplier } }
+            form: { fields: { source: offer.source, supplier: offer.supplier ?? '' } }
           }
         : {
             kind: 'CHANGE',
             orders: [order],
-            form: { quantity: String(offer.quantity), source: offer.source, supplier: offer.supplier }
+            form: {
+              quantity: String(offer.quantity),
+              source: offer.source,
+              supplier: offer.supplier ?? undefined
+            }
           }
     );
   }

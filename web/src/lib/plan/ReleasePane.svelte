@@ -7,6 +7,8 @@
   import Key from '$lib/ui/Key.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
   import type { PlannedOrder } from './plan.svelte';
+  import { cureOf } from './repairs';
+  import type { Deciding } from './wish';
 
   interface Props {
     keys: string[];
@@ -22,8 +24,10 @@
     onmore: (keys: string[]) => void;
     /** The planned orders are firmed instead. */
     onfirm: (keys: string[]) => void;
+    /** What keeps a line from going is cured, and the release goes on. */
+    oncure: (deciding: Deciding) => void;
   }
-  let { keys, all, today, currency, mayRelease, onclose, onreleased, ongone, onmore, onfirm }: Props =
+  let { keys, all, today, currency, mayRelease, onclose, onreleased, ongone, onmore, onfirm, oncure }: Props =
     $props();
   const client = useQueryClient();
   let note = $state('');
@@ -165,7 +169,10 @@
           <p>
             <b>Cannot be released:</b>
             {obstacle.sentence}
-            <a class="link" href={pointHref(obstacle.item, obstacle.site)}>Look at it</a>
+            <button type="button" class="link" onclick={() => oncure(cureOf(obstacle).deciding)}
+              >{cureOf(obstacle).says}</button
+            >
+            · <a class="link" href={pointHref(obstacle.item, obstacle.site)}>Look at it</a>
           </p>
         {/each}
         {#if documents.length > 0}

@@ -14,6 +14,7 @@
     'no_supplier',
     'loop',
     'below_safety',
+    'reorder_point_low',
     'bring_forward',
     'release_due',
     'inside_fence',

@@ -56,6 +56,20 @@ export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => s
       return [
         planning('Plan it otherwise', ['safety_stock', 'reorder_point', 'order_up_to', 'lead_time_days'])
       ];
+    case 'reorder_point_low':
+      return [
+        {
+          says: 'Raise it',
+          deciding: {
+            kind: 'PLANNING',
+            orders: [],
+            item,
+            site,
+            fields: ['reorder_point', 'order_up_to', 'safety_stock', 'lead_time_days'],
+            form: { fields: { reorder_point: String(signal.quantity ?? '') } }
+          }
+        }
+      ];
     case 'loop':
       return (signal.loop ?? []).map((line) => ({
         says: `Take ${line.component} out of ${line.parent}`,
@@ -69,5 +83,24 @@ export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => s
       }));
     default:
       return [];
+  }
+}
+
+/** What lets an order be released that cannot. */
+export function cureOf(obstacle: Schemas['Obstacle']): Repair {
+  const { item, site } = obstacle;
+  switch (obstacle.cure) {
+    case 'RESUME':
+      return { says: 'Let it go', deciding: { kind: 'RESUME', orders: [obstacle.key] } };
+    case 'SUPPLIER':
+      return {
+        says: 'Choose a supplier',
+        deciding: { kind: 'PLANNING', orders: [], item, site, fields: ['supplier', 'lead_time_days'] }
+      };
+    case 'FROM_SITE':
+      return {
+        says: 'Choose the sending site',
+        deciding: { kind: 'PLANNING', orders: [], item, site, fields: ['from_site'] }
+      };
   }
 }

@@ -55,9 +55,9 @@ describe('an assumption', () => {
     expect(assumptionOf('SUPPLIER_OUT', { supplier: 'S', from: '2026-12-01' })).toBeUndefined();
     expect(assumptionOf('SUPPLIER_SLOWER', { supplier: 'S', days: '3' })?.days).toBe(3);
     // for a time: both ends of it
-    const time = { supplier: 'S', days: '3', from: '2026-12-01' };
-    expect(assumptionOf('SUPPLIER_SLOWER', time)).toBeUndefined();
-    expect(assumptionOf('SUPPLIER_SLOWER', { ...time, to: '2026-12-31' })?.to).toBe('2026-12-31');
+    const slower = { supplier: 'S', days: '3', from: '2026-12-01' };
+    expect(assumptionOf('SUPPLIER_SLOWER', slower)).toBeUndefined();
+    expect(assumptionOf('SUPPLIER_SLOWER', { ...slower, to: '2026-12-31' })?.to).toBe('2026-12-31');
     expect(assumptionOf('FORECAST_SET', {})).toEqual({ kind: 'FORECAST_SET', set: undefined });
   });
 

@@ -99,6 +99,8 @@
   let releasing = $state<string[] | undefined>();
   /** What was chosen has gone out, and its numbers are in view. */
   let released = $state(false);
+  /** What keeps a line from being released is cured meanwhile. */
+  let curing = $state.raw<Deciding | undefined>();
   let deciding = $state.raw<Deciding | undefined>();
   let history = $state(false);
   /** The last decision kept here, offered to be taken back. */
@@ -132,6 +134,7 @@
 
   function close() {
     releasing = undefined;
+    curing = undefined;
     deciding = undefined;
     history = false;
     refused = undefined;
@@ -150,6 +153,7 @@
   }
 
   function release() {
+    if (curing) return;
     if (releasing) pane?.press();
     else if (list.orders.length > 0) {
       close();
@@ -241,6 +245,14 @@
     if (releasing?.length === 0) releasing = undefined;
   }
 
+  /** The orders that were chosen stay so, and the release shows what can go now. */
+  function cured(decision: Schemas['Decision']) {
+    curing = undefined;
+    kept = decision;
+    void client.invalidateQueries({ queryKey: ['plan'] });
+    void client.invalidateQueries({ queryKey: ['items'] });
+  }
+
   function showSignals() {
     close();
     void toAddress({ signals: signals ? undefined : 'all' }, true);
@@ -253,7 +265,8 @@
   }
 
   function escape() {
-    if (releasing || deciding || history) close();
+    if (curing) curing = undefined;
+    else if (releasing || deciding || history) close();
     else if (signals) showSignals();
     else {
       list.selected.clear();
@@ -416,24 +429,41 @@
     </div>
   {/snippet}
   {#snippet detail()}
+    {#if curing}
+      {#key curing}
+        <DecidePane
+          deciding={curing}
+          orders={[]}
+          choices={rows.data?.choices}
+          {today}
+          {currency}
+          onclose={() => (curing = undefined)}
+          onkept={cured}
+          onagain={(again) => (curing = again)}
+        />
+      {/key}
+    {/if}
     {#if releasing}
-      <ReleasePane
-        bind:this={pane}
-        keys={releasing}
-        all={rows.data?.orders ?? []}
-        {today}
-        {currency}
-        mayRelease={session.data?.mayRelease ?? false}
-        onclose={() => (releasing = undefined)}
-        onreleased={(keys) => {
-          released = true;
-          kept = undefined;
-          keys.forEach((k) => list.selected.delete(k));
-        }}
-        ongone={takeOut}
-        onmore={(keys) => (releasing = [...(releasing ?? []), ...keys])}
-        onfirm={(keys) => decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) })}
-      />
+      <div class:hidden={curing}>
+        <ReleasePane
+          bind:this={pane}
+          keys={releasing}
+          all={rows.data?.orders ?? []}
+          {today}
+          {currency}
+          mayRelease={session.data?.mayRelease ?? false}
+          onclose={() => (releasing = undefined)}
+          onreleased={(keys) => {
+            released = true;
+            kept = undefined;
+            keys.forEach((k) => list.selected.delete(k));
+          }}
+          ongone={takeOut}
+          onmore={(keys) => (releasing = [...(releasing ?? []), ...keys])}
+          onfirm={(keys) => decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) })}
+          oncure={(cure) => (curing = cure)}
+        />
+      </div>
     {:else if deciding}
       {#key deciding}
         <DecidePane

@@ -107,17 +107,21 @@ public final class Plan {
         return count;
     }
 
-    /** All signals, by item, site, kind, order number, line, date. */
+    /** All signals of the planning rules, by item, site, kind, order number, line, date. */
     public List<Signal> signals() {
         if (signals == null) {
             signals = allSignals().stream()
+                    .filter(signal -> signal.kind() != Signal.Kind.REORDER_POINT_LOW)
                     .filter(signal -> signal.kind() != Signal.Kind.DEMAND_LATE || signal.newDay() != OpenOrder.NO_DAY)
                     .toList();
         }
         return signals;
     }
 
-    /** The same with the customer order lines that can never be met, see {@link #neverMet}. */
+    /**
+     * The same with what the application says beyond the rules: customer order lines that can never be met, see
+     * {@link #neverMet}, and reorder points that are too low.
+     */
     public List<Signal> allSignals() {
         if (allSignals == null) {
             List<Signal> all = new ArrayList<>();

@@ -96,6 +96,13 @@ public final class PointView {
         return planned() ? Balances.withoutPlanned(snapshot, plan.plans.get(p)) : List.of();
     }
 
+    /** What its reorder point has to be; a point that is not planned by one, or not planned at all, has none. */
+    public Optional<ReorderNeed> reorderNeed() {
+        return planned() && point.byReorderPoint()
+                ? Optional.of(ReorderNeed.of(snapshot, point, plan.plans.get(p).demands, point.safetyStock))
+                : Optional.empty();
+    }
+
     /** Its signals, those of its customer orders that are late or can never be met among them; by kind, order and date. */
     public List<Signal> signals() {
         return plan.signalsOf(p);

@@ -37,6 +37,8 @@ public record Signal(
         PUSH_BACK,
         RECEIPT_OVERDUE,
         RELEASE_DUE,
+        /** The application's own, no signal of the planning rules: {@link ReorderNeed} is higher than the reorder point. */
+        REORDER_POINT_LOW,
         START_OVERDUE
     }
 

@@ -46,6 +46,7 @@ final class Signals {
         if (projection != null) {
             signals.belowSafety(projection, point, safetyStock);
         }
+        signals.reorderPoint(plan, point, safetyStock);
         return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
     }
 
@@ -202,6 +203,21 @@ final class Signals {
         }
         if (first != OpenOrder.NO_DAY) {
             add(Signal.Kind.BELOW_SAFETY, point, first, back, largest, Signal.NO_DAYS);
+        }
+    }
+
+    private void reorderPoint(PointPlan plan, StockPoint point, long safetyStock) {
+        if (point.byReorderPoint() && point.source != Source.NONE && !point.phantom) {
+            ReorderNeed need = ReorderNeed.of(snapshot, point, plan.demands, safetyStock);
+            if (point.reorderPoint < need.needed()) {
+                add(
+                        Signal.Kind.REORDER_POINT_LOW,
+                        point,
+                        OpenOrder.NO_DAY,
+                        OpenOrder.NO_DAY,
+                        need.needed(),
+                        need.leadDays());
+            }
         }
     }
 

@@ -111,6 +111,31 @@ class DecisionsTest extends ServerTest {
         assertThat(offers.get(1).get("late").asBoolean()).isTrue();
     }
 
+    /**
+     * Planned to be bought, the gearbox still has its bill of materials: making it is offered beside its suppliers, for the
+     * day on which its late bearing lets it be there, not just by its own lead time.
+     */
+    @Test
+    void whatIsBoughtButHasABillOfMaterialsIsOfferedToBeMade() throws Exception {
+        String gearbox = keys("GEARBOX").get(0);
+        JsonNode made = get("ida", "/api/plan/order?key=" + gearbox).body().get("detail");
+        decide(
+                "ida",
+                "{'kind':'PLANNING','item':'GEARBOX','site':'LARKMOOR','fields':{'source':'buy','supplier':'TANDEM',"
+                        + "'lead_time_days':'40'}}");
+        JsonNode offers = get(
+                        "ida", "/api/decisions/offers?key=" + keys("GEARBOX").get(0))
+                .body();
+        assertThat(offers.findValuesAsText("source")).contains("make");
+        for (JsonNode offer : offers) {
+            if (offer.get("source").asText().equals("make")) {
+                assertThat(offer.path("supplier").isNull()).isTrue();
+                assertThat(offer.get("possible").asText())
+                        .isEqualTo(made.get("order").get("possible").asText());
+            }
+        }
+    }
+
     @Test
     void anOrderIsSplitInEqualPartsAndByQuantityAndDate() throws Exception {
         JsonNode two = consequence("{'kind':'SPLIT','orders':['" + ROD + "'],'into':2}");

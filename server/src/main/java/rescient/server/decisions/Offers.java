@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
@@ -18,7 +19,10 @@ import rescient.server.planning.Worth;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
-/** Other suppliers, and buying instead of making: what each could bring when, and what it costs more. */
+/**
+ * Other suppliers, buying instead of making, and making what is bought but has a bill of materials: what each could bring
+ * when, and what it costs more.
+ */
 @Service
 class Offers {
     private final KeptRows rows;
@@ -32,15 +36,16 @@ class Offers {
     /**
      * One way.
      *
-     * @param quantity with this supplier's minimum and multiple
-     * @param possible when it could be there if ordered today
+     * @param supplier null if it is made; so is {@code supplierName}
+     * @param quantity with the minimum and multiple of this way
+     * @param possible when it could be there if ordered today; made, through all its components
      * @param late it would not be there when it is wanted
      * @param dearer than the ordinary way, in the company's currency; null if a price is missing
      */
     record Offer(
             String source,
-            String supplier,
-            String supplierName,
+            @Nullable String supplier,
+            @Nullable String supplierName,
             BigDecimal quantity,
             String unit,
             LocalDate possible,
@@ -62,34 +67,58 @@ class Offers {
             if (order.source() == Source.BUY && supplier.equals(order.supplier())) {
                 continue;
             }
-            offer(version, drafter, order, supplier, ordinary).ifPresent(offers::add);
+            offer(version, drafter, order, Source.BUY, supplier, ordinary).ifPresent(offers::add);
         }
-        offers.sort(
-                Comparator.comparing(Offer::late).thenComparing(Offer::possible).thenComparing(Offer::supplier));
+        if (order.source() == Source.BUY
+                && !version.directory().bomLines(order.item()).isEmpty()) {
+            offer(version, drafter, order, Source.MAKE, null, ordinary).ifPresent(offers::add);
+        }
+        offers.sort(Comparator.comparing(Offer::late)
+                .thenComparing(Offer::possible)
+                .thenComparing(o -> o.supplier() == null ? "" : o.supplier()));
         return offers;
     }
 
     private static Optional<Offer> offer(
-            PlanVersion version, Drafter drafter, OrderDraft order, String supplier, BigDecimal ordinary) {
+            PlanVersion version,
+            Drafter drafter,
+            OrderDraft order,
+            Source source,
+            String supplier,
+            BigDecimal ordinary) {
         PointView point;
         try {
-            point = drafter.point(new Drafter.Way(order.item(), order.site(), Source.BUY, supplier, null));
+            point = drafter.point(new Drafter.Way(order.item(), order.site(), source, supplier, null));
         } catch (JobProblem e) {
             return Optional.empty();
         }
         long quantity = point.sized(order.quantity());
         OrderDraft draft = point.draftDue(quantity, order.dueDay());
-        int possible = Math.max(order.dueDay(), point.earliestDue(draft.startQuantity()));
+        Integer possible = source == Source.BUY
+                ? Integer.valueOf(Math.max(order.dueDay(), point.earliestDue(draft.startQuantity())))
+                : throughComponents(point, order.dueDay());
+        if (possible == null) {
+            return Optional.empty();
+        }
         Worth worth = Worth.of(version.directory(), point, draft);
         return Optional.of(new Offer(
-                Words.word(Source.BUY),
+                Words.word(source),
                 supplier,
-                version.directory().supplierName(supplier),
+                supplier == null ? null : version.directory().supplierName(supplier),
                 Quantity.decimal(draft.quantity()),
                 version.directory().unit(order.item()),
                 Words.date(possible),
                 possible > order.dueDay(),
                 worth.value(),
                 worth.value() == null || ordinary == null ? null : worth.value().subtract(ordinary)));
+    }
+
+    /** When what is made for a day can really be there, by the plan in which it is always made; null if it never can. */
+    private static Integer throughComponents(PointView made, int due) {
+        return made.plannedOrders().stream()
+                .filter(o -> o.dueDay() >= due)
+                .min(Comparator.comparingInt(PlannedOrder::dueDay))
+                .map(PlannedOrder::possibleDay)
+                .orElse(null);
     }
 }

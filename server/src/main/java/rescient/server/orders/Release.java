@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import rescient.core.PlannedOrder;
+import rescient.core.Source;
 import rescient.server.planning.Hold;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -14,8 +15,16 @@ import rescient.server.planning.Words;
 
 /** What a choice of planned and firmed orders comes to: what can go, what cannot, and what is no longer there. */
 final class Release {
-    /** An order that cannot be given to anybody, and why. */
-    record Obstacle(String key, String item, String site, String sentence) {}
+    /** What lets an order go that cannot. */
+    enum Cure {
+        /** It is held. */
+        RESUME,
+        SUPPLIER,
+        FROM_SITE
+    }
+
+    /** An order that cannot be given to anybody, why, and what cures it. */
+    record Obstacle(String key, String item, String site, String sentence, Cure cure) {}
 
     /** A planned order that is no longer asked for, or a firmed one that has gone. */
     record Missing(String key, OrderKey planned) {}
@@ -56,14 +65,15 @@ final class Release {
                     key,
                     order.item(),
                     order.site(),
-                    name + " is held until " + Words.day((int) hold.until().toEpochDay()) + " by " + hold.name()
-                            + "."));
+                    name + " is held until " + Words.day((int) hold.until().toEpochDay()) + " by " + hold.name() + ".",
+                    Cure.RESUME));
         } else if (obstacle != null) {
             obstacles.add(new Obstacle(
                     key,
                     order.item(),
                     order.site(),
-                    name + " has " + obstacle + " at " + version.directory().siteName(order.site()) + "."));
+                    name + " has " + obstacle + " at " + version.directory().siteName(order.site()) + ".",
+                    order.source() == Source.BUY ? Cure.SUPPLIER : Cure.FROM_SITE));
         } else {
             ready.put(key, Going.planned(version, key, order));
         }

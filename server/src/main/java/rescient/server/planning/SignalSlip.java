@@ -80,6 +80,14 @@ final class SignalSlip {
                 add("Used before it expires", signal.quantity() - lot);
                 result("Expires on " + Words.day(signal.day()), signal.quantity());
             }
+            case REORDER_POINT_LOW ->
+                point.reorderNeed().ifPresent(need -> {
+                    amount("Demand in the " + need.days() + " days of the plan", need.demand());
+                    add("Of it in a lead time of " + Words.days(need.leadDays()), need.needed() - need.safetyStock());
+                    add("Safety stock", need.safetyStock());
+                    amount("Reorder point", point.reorderPoint());
+                    result("It would have to be", need.needed());
+                });
             case DEMAND_LATE -> late();
             case LOOP -> {
                 List<PointView> way = point.loop();

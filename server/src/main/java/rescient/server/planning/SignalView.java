@@ -117,6 +117,9 @@ public record SignalView(
             case EXPIRING ->
                 amount + (number.isEmpty() ? "" : " of lot " + number) + " expire unused on " + Words.day(s.day())
                         + ".";
+            case REORDER_POINT_LOW ->
+                "The reorder point is too low for its lead time of " + Words.days(s.days()) + ": " + amount
+                        + " would cover the demand until an order is there.";
             case LOOP -> "Its bill of materials leads back to itself; nothing below can be planned.";
         };
     }
