@@ -139,7 +139,8 @@ public final class Plan {
 
     List<Signal> signalsOf(int p) {
         if (plans.get(p) == null) {
-            return List.of();
+            boolean onLoop = IntStream.of(snapshot.network.loops).anyMatch(loop -> loop == p);
+            return onLoop ? List.of(Signals.loop(snapshot.points[p])) : List.of();
         }
         List<Signal> here = new ArrayList<>(List.of(plans.get(p).signals));
         here.addAll(List.of(late.of(p)));

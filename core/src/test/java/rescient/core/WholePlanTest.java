@@ -10,7 +10,13 @@ import static rescient.core.Example.orders;
 import static rescient.core.Example.signals;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /** Calendars, sizes at their limits, and signals, through whole plans. */
@@ -332,5 +338,64 @@ class WholePlanTest {
                 .extracting(PointView::item)
                 .containsExactly("SUGAR", "MOLASSES", "SYRUP");
         assertThat(plan.point("WATER", "W").orElseThrow().loop()).isEmpty();
+        // what is not planned still says why, and all points together say what the plan says
+        assertThat(plan.point("SUGAR", "W").orElseThrow().signals())
+                .extracting(Signal::kind)
+                .containsExactly(Signal.Kind.LOOP);
+        assertThat(plan.point("WATER", "W").orElseThrow().signals()).isEmpty();
+    }
+
+    @Property(tries = 200)
+    void thePointsTogetherSayWhatThePlanSays(@ForAll long seed) {
+        Plan plan = new Planner().plan(new AfterTest.Model(seed).snapshot(), PlanOptions.ALL);
+        List<Signal> ofKits = plan.allSignals().stream()
+                .filter(s -> plan.point(s.item(), s.site()).isEmpty())
+                .toList();
+        List<Signal> ofPoints = IntStream.range(0, plan.snapshot.points.length)
+                .mapToObj(p -> new PointView(plan, p))
+                .flatMap(point -> point.signals().stream())
+                .toList();
+        assertThat(plan.allSignals())
+                .containsExactlyInAnyOrderElementsOf(
+                        Stream.concat(ofPoints.stream(), ofKits.stream()).toList());
+        assertThat(plan.allSignals()).containsAll(plan.signals()).containsAll(plan.neverMet());
+        assertThat(plan.allSignals()).isEqualTo(Signals.inOrder(new ArrayList<>(plan.allSignals())));
+        for (Signal late : plan.lateLines()) {
+            assertThat(plan.isLate(late.orderNumber(), late.orderLine(), late.item(), late.site()))
+                    .isTrue();
+        }
+    }
+
+    /** By start, then due date, then item; what starts later than asked, or of items not asked for, is not among them. */
+    @Test
+    void ordersAreFoundByTheirStart() {
+        Plan plan = new Example()
+                .planned(
+                        Example.buy("A").leadTimeDays(2),
+                        Example.buy("B").leadTimeDays(4),
+                        Example.buy("C").leadTimeDays(2))
+                .wanted("A", 1, "11 Mar")
+                .wanted("A", 2, "20 Mar")
+                .wanted("B", 3, "13 Mar")
+                .wanted("C", 4, "11 Mar")
+                .plan();
+        assertThat(taken(OrdersByStart.of(plan, point -> true, Integer.MAX_VALUE, Integer.MAX_VALUE)))
+                .containsExactly("A 1", "C 4", "B 3", "|", "A 2");
+        OrdersByStart some =
+                OrdersByStart.of(plan, point -> !point.item().equals("C"), Example.day("9 Mar"), Example.day("12 Mar"));
+        assertThat(some.size()).isEqualTo(1);
+        assertThat(taken(some)).containsExactly("A 1");
+        assertThat(taken(OrdersByStart.of(plan, point -> false, 0, 0))).isEmpty();
+    }
+
+    private static List<String> taken(OrdersByStart orders) {
+        List<String> taken = new ArrayList<>();
+        for (List<PlannedOrder> day = orders.next(); !day.isEmpty(); day = orders.next()) {
+            if (!taken.isEmpty()) {
+                taken.add("|");
+            }
+            day.forEach(o -> taken.add(o.item() + " " + Quantity.text(o.quantity())));
+        }
+        return taken;
     }
 }

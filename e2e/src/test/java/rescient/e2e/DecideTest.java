@@ -240,6 +240,20 @@ class DecideTest extends DeskTest {
     }
 
     @Test
+    void aReorderPointThatIsTooLowForItsLeadTimeIsRaisedRightThere() {
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("reorder point low");
+        row(page, "PLUG-20").click();
+        page.getByLabel("Signals").getByText("Raise it").click();
+        // what would do is there already
+        assertThat(pane(page).getByLabel("Reorder point")).not().hasValue("5");
+        assertThat(page.getByTestId("consequence")).containsText("reorder point low");
+        ready(page);
+        keepIt(page).click();
+        assertThat(row(page, "PLUG-20")).hasCount(0);
+    }
+
+    @Test
     void moreFromTheSameSupplierIsAddedAndFirmedOnly() {
         Page page = signedIn("ida");
         select(page, "NAIL-20");

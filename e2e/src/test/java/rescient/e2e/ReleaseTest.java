@@ -152,6 +152,29 @@ class ReleaseTest extends DeskTest {
     }
 
     @Test
+    void whatIsMissingIsMendedInThePreviewAndTheReleaseGoesOn() {
+        Page page = signedIn("ida");
+        select(page, "NAIL-20");
+        page.getByPlaceholder("filter").fill("ENTR-R");
+        select(page, "ENTR-R");
+        preview(page);
+        Locator pane = page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true));
+        page.getByLabel("Note on the orders").fill("Gate closes at four");
+        pane.getByText("Choose a supplier").click();
+        Locator cure = page.getByTestId("decide");
+        cure.getByRole(AriaRole.COMBOBOX).selectOption("EMBERLY");
+        Locator keep = cure.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Enter"));
+        assertThat(keep).isEnabled();
+        keep.click();
+        // both are still chosen, what was typed stands there, and both can go
+        assertThat(pane).containsText("to Emberly Tinware");
+        assertThat(pane).not().containsText("Cannot be released");
+        assertThat(page.getByLabel("Note on the orders")).hasValue("Gate closes at four");
+        press(page);
+        assertThat(page.getByTestId("released").getByRole(AriaRole.LINK)).hasText(new String[] {"PO-2045", "PO-2046"});
+    }
+
+    @Test
     void aNoteGoesWithTheOrder() {
         Page page = signedIn("ida");
         select(page, "NAIL-20");
