@@ -2,11 +2,11 @@ package rescient.core;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /** A finished calculation. Immutable; any number of threads may read it. */
 public final class Plan {
@@ -158,8 +158,9 @@ public final class Plan {
     /** Whether a line of a customer order for an item at a site is late, or can never be met. */
     public boolean isLate(String number, String line, String item, String site) {
         int p = snapshot.pointOf(item, site);
-        Signal[] here = p < 0 || plans.get(p) == null ? Signals.NONE : late.of(p);
-        return Stream.concat(Stream.of(here), late.ofKits().stream())
+        // a kit is no stock point
+        Collection<Signal> lines = p < 0 ? late.ofKits() : plans.get(p) == null ? List.of() : List.of(late.of(p));
+        return lines.stream()
                 .anyMatch(s -> s.orderNumber().equals(number) && s.orderLine().equals(line));
     }
 
