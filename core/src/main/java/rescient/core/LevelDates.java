@@ -5,13 +5,16 @@ package rescient.core;
  * the pegs, the demands.
  */
 final class LevelDates {
+    /** Room that every stock point uses anew. */
     private static final ThreadLocal<Pegging> PEGS = ThreadLocal.withInitial(Pegging::new);
+
+    private static final ThreadLocal<Slips> SLIPS = ThreadLocal.withInitial(Slips::new);
 
     private final Snapshot snapshot;
     private final Shelf<PointPlan> plans;
     private final Shelf<PointDates> dates;
     private final Pegging pegs = PEGS.get();
-    private final Slips slips = new Slips();
+    private final Slips slips = SLIPS.get();
 
     LevelDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
         this.snapshot = snapshot;

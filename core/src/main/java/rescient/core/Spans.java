@@ -2,6 +2,8 @@ package rescient.core;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
@@ -19,10 +21,7 @@ final class Spans {
     private Spans() {}
 
     static void each(int from, int to, Task task) {
-        int spans = (to - from + SPAN - 1) / SPAN;
-        IntStream.range(0, spans)
-                .parallel()
-                .forEach(i -> task.run(from + i * SPAN, Math.min(to, from + (i + 1) * SPAN)));
+        takingTurns((to - from + SPAN - 1) / SPAN, i -> task.run(from + i * SPAN, Math.min(to, from + (i + 1) * SPAN)));
     }
 
     /** Does something for each number from 0 on and below another, on all cores if they are many. */
@@ -32,8 +31,20 @@ final class Spans {
                 task.accept(i);
             }
         } else {
-            IntStream.range(0, count).parallel().forEach(task);
+            takingTurns(count, task);
         }
+    }
+
+    /** Every core takes the next number when it is done with one, so that none waits long for another at the end. */
+    private static void takingTurns(int count, IntConsumer task) {
+        AtomicInteger next = new AtomicInteger();
+        IntStream.rangeClosed(0, ForkJoinPool.getCommonPoolParallelism())
+                .parallel()
+                .forEach(core -> {
+                    for (int i = next.getAndIncrement(); i < count; i = next.getAndIncrement()) {
+                        task.accept(i);
+                    }
+                });
     }
 
     /** The numbers of a set from one on and below another. */
