@@ -57,6 +57,7 @@ public class CompanyStore {
         }
     }
 
+    /** The company as of one committed moment; not inside a transaction that has written, whose rows it need not see. */
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public Stored read() {
         Object[] company = (Object[]) entities.createNativeQuery("select revision, name, demo from company")
