@@ -99,7 +99,7 @@ public final class PointView {
     /** What its reorder point has to be; a point that is not planned by one, or not planned at all, has none. */
     public Optional<ReorderNeed> reorderNeed() {
         return planned() && point.byReorderPoint()
-                ? Optional.of(ReorderNeed.of(snapshot, point, plan.plans.get(p).demands, point.safetyStock))
+                ? ReorderNeed.of(snapshot, point, plan.plans.get(p).demands, point.safetyStock)
                 : Optional.empty();
     }
 

@@ -208,16 +208,15 @@ final class Signals {
 
     private void reorderPoint(PointPlan plan, StockPoint point, long safetyStock) {
         if (point.byReorderPoint() && point.source != Source.NONE && !point.phantom) {
-            ReorderNeed need = ReorderNeed.of(snapshot, point, plan.demands, safetyStock);
-            if (point.reorderPoint < need.needed()) {
-                add(
-                        Signal.Kind.REORDER_POINT_LOW,
-                        point,
-                        OpenOrder.NO_DAY,
-                        OpenOrder.NO_DAY,
-                        need.needed(),
-                        need.leadDays());
-            }
+            ReorderNeed.of(snapshot, point, plan.demands, safetyStock)
+                    .filter(need -> point.reorderPoint < need.needed())
+                    .ifPresent(need -> add(
+                            Signal.Kind.REORDER_POINT_LOW,
+                            point,
+                            OpenOrder.NO_DAY,
+                            OpenOrder.NO_DAY,
+                            need.needed(),
+                            need.leadDays()));
         }
     }
 

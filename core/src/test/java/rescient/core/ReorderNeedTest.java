@@ -47,6 +47,24 @@ class ReorderNeedTest {
         assertThat(signals(with(19))).isEmpty();
     }
 
+    /** Twice five million million are more than can be held; one half comes from stock, so that the plan holds all else. */
+    @Test
+    void demandThatCannotBeAddedUpIsPlannedWithoutTheHint() {
+        Plan plan = new Example()
+                .planned(buy("A").leadTimeDays(1)
+                        .rule(PlanningRule.MIN_MAX)
+                        .reorderPoint(Quantity.of(1))
+                        .orderUpTo(Quantity.of(10)))
+                .stock("A", 5_000_000_000_000L)
+                .wanted("A", 5_000_000_000_000L, "9 Mar")
+                .wanted("A", 5_000_000_000_000L, "1 Jun")
+                .plan();
+        // 10 when the stock is used up on 9 March, and what is wanted in June
+        assertThat(plan.plannedOrderCount()).isEqualTo(2);
+        assertThat(plan.point("A", "W").orElseThrow().reorderNeed()).isEmpty();
+        assertThat(low(plan)).isEmpty();
+    }
+
     @Test
     void whatIsNotOrderedByItsPositionHasNone() {
         Plan plan = new Example()

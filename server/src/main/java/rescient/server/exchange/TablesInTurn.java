@@ -70,6 +70,10 @@ final class TablesInTurn {
         if (failed.get() != null) {
             throw failed.get();
         }
+        // a table that is not there would be taken for an empty one
+        if (rows.size() < Table.ALL.size()) {
+            throw new SQLException("Only " + rows.size() + " of " + Table.ALL.size() + " tables could be read");
+        }
     }
 
     /** The rows by table, once they are read. */
