@@ -10,38 +10,51 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import rescient.core.ForecastBucket;
 
 /** The faults that the planning rules name, beyond types and references. A loop is not one: it is a signal. */
 final class Checks {
-    private final Dataset dataset;
-    private final Faults faults;
-    private final Units units;
-    private final Map<String, Row> items = new HashMap<>();
+    /** What is looked at, in the order in which its faults are told. */
+    private static final List<Consumer<Checks>> PARTS = List.of(
+            Checks::settings,
+            Checks::calendars,
+            c -> Planning.of(c.dataset).forEach(c::planning),
+            c -> c.each("bom_lines", c::bomLine),
+            Checks::steps,
+            c -> c.each("supplier_items", c::supplierItem),
+            c -> c.quantities("stock", "item", "quantity"),
+            c -> c.quantities("customer_orders", "item", "quantity"),
+            c -> c.quantities("forecasts", "item", "quantity"),
+            c -> c.quantities("shipments", "item", "quantity"),
+            Checks::forecasts,
+            c -> c.quantities("open_orders", "item", "quantity"),
+            c -> c.quantities("open_order_components", "component", "quantity"),
+            c -> c.each("open_orders", c::openOrder),
+            Checks::components);
 
-    Checks(Dataset dataset, Faults faults) {
+    private final Dataset dataset;
+    private final Units units;
+    private final Map<String, Row> items;
+    private final Faults faults;
+
+    private Checks(Dataset dataset, Units units, Map<String, Row> items, Faults faults) {
         this.dataset = dataset;
+        this.units = units;
+        this.items = items;
         this.faults = faults;
-        this.units = new Units(dataset);
-        dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
     }
 
-    void all() {
-        settings();
-        calendars();
-        Planning.of(dataset).forEach(this::planning);
-        dataset.rows("bom_lines").forEach(this::bomLine);
-        steps();
-        dataset.rows("supplier_items").forEach(this::supplierItem);
-        quantities("stock", "item", "quantity");
-        quantities("customer_orders", "item", "quantity");
-        quantities("forecasts", "item", "quantity");
-        quantities("shipments", "item", "quantity");
-        forecasts();
-        quantities("open_orders", "item", "quantity");
-        quantities("open_order_components", "component", "quantity");
-        dataset.rows("open_orders").forEach(this::openOrder);
-        components();
+    static Faults all(Dataset dataset) {
+        Units units = new Units(dataset);
+        Map<String, Row> items = new HashMap<>();
+        dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
+        return SideBySide.faults(
+                SideBySide.CORES, PARTS, (part, faults) -> part.accept(new Checks(dataset, units, items, faults)));
+    }
+
+    private void each(String table, Consumer<Row> check) {
+        dataset.rows(table).forEach(check);
     }
 
     private void settings() {

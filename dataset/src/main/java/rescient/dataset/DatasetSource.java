@@ -21,6 +21,9 @@ interface DatasetSource extends Closeable {
     /** The rows of a table, or null if it is not there. */
     TableRows rows(Table table) throws IOException;
 
+    /** How many tables may be read at once. */
+    int threads();
+
     /** Opens a dataset by what it is. */
     static DatasetSource open(Path path) throws IOException {
         if (Files.isDirectory(path)) {
@@ -73,6 +76,11 @@ interface DatasetSource extends Closeable {
             // a decoder of its own refuses what is not UTF-8
             Reader csv = new InputStreamReader(Files.newInputStream(file), StandardCharsets.UTF_8.newDecoder());
             return new CsvRows(csv);
+        }
+
+        @Override
+        public int threads() {
+            return SideBySide.CORES;
         }
 
         @Override

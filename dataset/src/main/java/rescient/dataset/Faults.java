@@ -21,6 +21,12 @@ final class Faults {
         }
     }
 
+    /** Those of another behind these. */
+    void addAll(Faults others) {
+        count += others.count;
+        kept.addAll(others.kept.subList(0, Math.min(others.kept.size(), KEPT - kept.size())));
+    }
+
     boolean none() {
         return count == 0;
     }

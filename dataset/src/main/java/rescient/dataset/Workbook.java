@@ -45,6 +45,12 @@ final class Workbook implements DatasetSource {
         return sheet == null ? null : new Rows(table, sheet.openStream());
     }
 
+    /** One: the sheets share what is kept of the file. */
+    @Override
+    public int threads() {
+        return 1;
+    }
+
     @Override
     public void close() throws IOException {
         book.close();

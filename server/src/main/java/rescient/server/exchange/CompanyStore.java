@@ -1,7 +1,6 @@
 package rescient.server.exchange;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
-import de.siegmar.fastcsv.writer.QuoteStrategies;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
 import java.io.OutputStreamWriter;
@@ -16,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.hibernate.Session;
 import org.postgresql.PGConnection;
@@ -28,10 +28,19 @@ import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.Companies;
 
-/** The whole company in and out of the database, one COPY a table. */
+/**
+ * The whole company in and out of the database, one COPY a table. While a company is loaded, whoever asks for its data
+ * waits.
+ */
 @Service
 public class CompanyStore {
     private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
+    /** What a company is kept in. */
+    private static final List<String> TABLES = Stream.concat(
+                    Table.ALL.stream().map(Table::name).filter(t -> !VIEWS.contains(t)),
+                    Stream.of("supply_orders", "supply_order_lines", "supply_order_components", "holds"))
+            .toList();
+
     private static final int DEFAULT_HORIZON_DAYS = 365;
 
     private final EntityManager entities;
@@ -60,6 +69,8 @@ public class CompanyStore {
     /** The company as of one committed moment; not inside a transaction that has written, whose rows it need not see. */
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public Stored read() {
+        // before the moment is chosen: a company that is being loaded is waited for, and none is loaded meanwhile
+        entities.createNativeQuery("lock table items in access share mode").executeUpdate();
         Object[] company = (Object[]) entities.createNativeQuery("select revision, name, demo from company")
                 .getSingleResult();
         TablesInTurn tables = new TablesInTurn(database);
@@ -81,23 +92,33 @@ public class CompanyStore {
     /** The same, telling before each table. */
     @Transactional
     public void replace(Dataset dataset, String name, boolean demo, Consumer<Table> progress) {
-        companies.lock();
         entities.unwrap(Session.class).doWork(connection -> {
             try (Statement statement = connection.createStatement()) {
+                BulkLoad load = new BulkLoad(connection, statement);
+                load.take(TABLES);
                 References references = References.later(statement);
                 clear(statement);
                 for (Table table : Table.ALL) {
                     progress.accept(table);
-                    if (VIEWS.contains(table.name())) {
-                        statement.execute(
-                                "create temp table incoming_%s on commit drop as select * from %s with no data"
-                                        .formatted(table.name(), table.name()));
-                        copyIn(connection, table, "incoming_" + table.name(), dataset.rows(table.name()));
-                    } else if (!table.name().equals("settings")) {
-                        copyIn(connection, table, table.name(), dataset.rows(table.name()));
+                    List<Row> rows = dataset.rows(table.name());
+                    if (table.name().equals("open_orders")) {
+                        for (SupplyRows part : SupplyRows.of(rows, dataset.rows("open_order_components"))) {
+                            load.fill(
+                                    part.table(),
+                                    part.rows().size(),
+                                    () -> copyIn(connection, part.table(), part.columns(), part.rows().stream()));
+                        }
+                    } else if (!VIEWS.contains(table.name()) && !table.name().equals("settings")) {
+                        load.fill(
+                                table.name(),
+                                rows.size(),
+                                () -> copyIn(
+                                        connection,
+                                        table.name(),
+                                        columns(table),
+                                        rows.stream().map(Row::values)));
                     }
                 }
-                statement.execute(OPEN_ORDERS);
                 statement.execute(NUMBERS);
                 references.check();
             }
@@ -111,27 +132,10 @@ public class CompanyStore {
         companies.loaded(name, demo);
     }
 
-    /**
-     * Rows are deleted rather than tables truncated: whoever reads meanwhile keeps seeing the company as it was, and
-     * nobody waits for anybody.
-     */
     private static void clear(Statement statement) throws SQLException {
-        for (String table : List.of(
-                "supply_order_components",
-                "supply_order_lines",
-                "supply_orders",
-                "commands",
-                "decisions",
-                "holds",
-                "change_requests",
-                "plan_causes",
-                "plan_journal")) {
+        statement.execute("truncate " + String.join(", ", TABLES));
+        for (String table : List.of("commands", "decisions", "change_requests", "plan_causes", "plan_journal")) {
             statement.execute("delete from " + table);
-        }
-        for (int i = Table.ALL.size() - 1; i >= 0; i--) {
-            if (!VIEWS.contains(Table.ALL.get(i).name())) {
-                statement.execute("delete from " + Table.ALL.get(i).name());
-            }
         }
     }
 
@@ -148,37 +152,25 @@ public class CompanyStore {
         return settings;
     }
 
-    private static void copyIn(Connection connection, Table table, String into, List<Row> rows) throws SQLException {
-        String command = "copy %s (%s) from stdin (format csv)".formatted(into, columns(table));
+    private static void copyIn(Connection connection, String table, String columns, Stream<List<String>> rows)
+            throws SQLException {
+        String command = "copy %s (%s) from stdin (format csv)".formatted(table, columns);
         try (CsvWriter csv = CsvWriter.builder()
-                .quoteStrategy(QuoteStrategies.NON_EMPTY)
                 .build(new OutputStreamWriter(
                         new PGCopyOutputStream(connection.unwrap(PGConnection.class), command),
                         StandardCharsets.UTF_8))) {
-            for (Row row : rows) {
-                csv.writeRecord(row.values());
-            }
+            rows.forEach(csv::writeRecord);
         } catch (IOException e) {
             throw new SQLException(e);
         }
     }
-
-    private static final String OPEN_ORDERS = """
-            insert into supply_orders (number, kind, supplier, site, from_site)
-            select distinct on (number) number, kind, supplier, site, from_site from incoming_open_orders order by number, line;
-            insert into supply_order_lines (order_number, line, stage, item, ordered, quantity, due_date, start_date, locked)
-            select number, line, stage, item, quantity, quantity, due_date, start_date, locked from incoming_open_orders
-            order by number, line;
-            insert into supply_order_components (order_number, line, component, quantity, needed_date)
-            select number, line, component, quantity, needed_date from incoming_open_order_components
-            order by number, line, component;
-            """;
 
     /** Numbering goes on behind the highest number of each kind. */
     private static final String NUMBERS = """
             update number_ranges r set next = coalesce((
                 select max(substring(o.number from length(r.prefix) + 1)::bigint) + 1
                 from supply_orders o
-                where o.number ~ ('^' || r.prefix || '[0-9]{1,15}$')), 1);
+                where starts_with(o.number, r.prefix)
+                  and substring(o.number from length(r.prefix) + 1) ~ '^[0-9]{1,15}$'), 1);
             """;
 }

@@ -1,0 +1,143 @@
+package rescient.dataset;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import java.io.UncheckedIOException;
+import java.nio.charset.CharacterCodingException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Reads the rows of one table and checks each value by itself, and that no key stands there twice. */
+final class TableReader {
+    private static final char BETWEEN = '\0';
+    private static final char BYTE_ORDER_MARK = '\uFEFF';
+
+    private final Table table;
+    private final Faults faults;
+    private final Runnable eachRow;
+    private final List<Row> rows = new ArrayList<>();
+    private final Set<String> keys = new HashSet<>();
+
+    /** @param eachRow is run after each row */
+    TableReader(Table table, Faults faults, Runnable eachRow) {
+        this.table = table;
+        this.faults = faults;
+        this.eachRow = eachRow;
+    }
+
+    /** The rows that could be read. */
+    List<Row> read(TableRows source) {
+        int[] places = null;
+        try {
+            while (source.hasNext()) {
+                TableRows.Raw raw = source.next();
+                if (places == null) {
+                    places = header(raw.values());
+                    if (places == null) {
+                        return rows;
+                    }
+                } else {
+                    readRow(raw, places);
+                    eachRow.run();
+                }
+            }
+        } catch (CsvParseException e) {
+            faults.add(
+                    table,
+                    0,
+                    "",
+                    "",
+                    "is not CSV by RFC 4180: " + e.getMessage(),
+                    "quotes around text that has commas");
+        } catch (UncheckedIOException e) {
+            if (!(e.getCause() instanceof CharacterCodingException)) {
+                throw e;
+            }
+            faults.add(table, 0, "", "", "is not UTF-8", "a file saved as UTF-8");
+        }
+        return rows;
+    }
+
+    /** The place in the table of each column of the file, or null if a column is unknown or a needed one missing. */
+    private int[] header(String[] names) {
+        int[] places = new int[names.length];
+        boolean good = true;
+        for (int i = 0; i < places.length; i++) {
+            String name = names[i].strip();
+            if (i == 0 && !name.isEmpty() && name.charAt(0) == BYTE_ORDER_MARK) {
+                name = name.substring(1);
+            }
+            places[i] = table.indexOf(name);
+            if (places[i] < 0) {
+                good = false;
+                faults.add(
+                        table,
+                        1,
+                        name,
+                        name,
+                        "is not a column of this table",
+                        "one of "
+                                + String.join(
+                                        ", ",
+                                        table.columns().stream()
+                                                .map(Column::name)
+                                                .toList()));
+            }
+        }
+        for (int c = 0; c < table.columns().size(); c++) {
+            Column column = table.columns().get(c);
+            int place = c;
+            if (column.required() && Arrays.stream(places).noneMatch(p -> p == place)) {
+                good = false;
+                faults.add(table, 1, column.name(), "", "is missing", "a column of this name");
+            }
+        }
+        return good ? places : null;
+    }
+
+    private void readRow(TableRows.Raw raw, int[] places) {
+        long line = raw.line();
+        if (raw.blank()) {
+            return;
+        }
+        if (raw.values().length != places.length) {
+            faults.add(
+                    table,
+                    line,
+                    "",
+                    "",
+                    "has " + raw.values().length + " values",
+                    places.length + " values, as the header");
+            return;
+        }
+        String[] values = new String[table.columns().size()];
+        Arrays.fill(values, "");
+        for (int i = 0; i < places.length; i++) {
+            values[places[i]] = raw.values()[i];
+        }
+        StringBuilder key = new StringBuilder();
+        for (int c = 0; c < values.length; c++) {
+            Column column = table.columns().get(c);
+            if (column.key()) {
+                key.append(values[c]).append(BETWEEN);
+            }
+            if (values[c].isEmpty()) {
+                if (column.required()) {
+                    faults.add(table, line, column.name(), "", "is empty", "a value");
+                }
+            } else {
+                Fault.Finding finding = column.type().check(values[c]);
+                if (finding != null) {
+                    faults.add(table, line, column.name(), values[c], finding.wrong(), finding.right());
+                }
+            }
+        }
+        if (!keys.add(key.toString())) {
+            String twice = key.substring(0, key.length() - 1).replace(String.valueOf(BETWEEN), ", ");
+            faults.add(table, line, "", "", "stands there twice: " + twice, "one row for each key");
+        }
+        rows.add(new Row(table, line, values));
+    }
+}
