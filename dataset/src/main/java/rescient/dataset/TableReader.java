@@ -5,26 +5,25 @@ import java.io.UncheckedIOException;
 import java.nio.charset.CharacterCodingException;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 
 /** Reads the rows of one table and checks each value by itself, and that no key stands there twice. */
 final class TableReader {
-    private static final char BETWEEN = '\0';
     private static final char BYTE_ORDER_MARK = '\uFEFF';
 
     private final Table table;
     private final Faults faults;
     private final Runnable eachRow;
     private final List<Row> rows = new ArrayList<>();
-    private final Set<String> keys = new HashSet<>();
+    private final RowKeys keys;
+    private final SharedTexts texts = new SharedTexts();
 
     /** @param eachRow is run after each row */
     TableReader(Table table, Faults faults, Runnable eachRow) {
         this.table = table;
         this.faults = faults;
         this.eachRow = eachRow;
+        this.keys = new RowKeys(table, rows);
     }
 
     /** The rows that could be read. */
@@ -115,14 +114,10 @@ final class TableReader {
         String[] values = new String[table.columns().size()];
         Arrays.fill(values, "");
         for (int i = 0; i < places.length; i++) {
-            values[places[i]] = raw.values()[i];
+            values[places[i]] = texts.of(raw.values()[i]);
         }
-        StringBuilder key = new StringBuilder();
         for (int c = 0; c < values.length; c++) {
             Column column = table.columns().get(c);
-            if (column.key()) {
-                key.append(values[c]).append(BETWEEN);
-            }
             if (values[c].isEmpty()) {
                 if (column.required()) {
                     faults.add(table, line, column.name(), "", "is empty", "a value");
@@ -134,10 +129,10 @@ final class TableReader {
                 }
             }
         }
-        if (!keys.add(key.toString())) {
-            String twice = key.substring(0, key.length() - 1).replace(String.valueOf(BETWEEN), ", ");
-            faults.add(table, line, "", "", "stands there twice: " + twice, "one row for each key");
+        Row row = new Row(table, line, values);
+        rows.add(row);
+        if (!keys.isNew(rows.size() - 1)) {
+            faults.add(table, line, "", "", "stands there twice: " + keys.say(row), "one row for each key");
         }
-        rows.add(new Row(table, line, values));
     }
 }

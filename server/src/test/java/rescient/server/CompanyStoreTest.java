@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.springframework.dao.DuplicateKeyException;
 import rescient.dataset.Column;
 import rescient.dataset.ColumnType;
 import rescient.dataset.Dataset;
@@ -72,6 +73,23 @@ class CompanyStoreTest extends ServerTest {
         assertThat(count("items")).isEqualTo(before);
         assertThat(store.read().revision()).isEqualTo(revision);
         assertThat(store.read().name()).isEqualTo("Larkmoor Hives");
+    }
+
+    @Test
+    void whatATableIsHeldByIsThereAgainAfterMuchWasLoadedIntoIt() {
+        // the demo's 3,623 shipments are enough for their indexes to be built behind them
+        String held = "select indexdef from pg_indexes where tablename = 'shipments' union all"
+                + " select conname || ' ' || pg_get_constraintdef(oid) from pg_constraint"
+                + " where conrelid = 'shipments'::regclass order by 1";
+        List<String> before = jdbc.queryForList(held, String.class);
+        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        assertThat(jdbc.queryForList(held, String.class)).isEqualTo(before);
+        assertThat(before)
+                .contains("shipments_pkey PRIMARY KEY (id)")
+                .contains("shipments_item_site_date_number_key UNIQUE (item, site, date, number)");
+        assertThatThrownBy(() -> jdbc.update("insert into shipments (item, site, date, number, quantity)"
+                        + " select item, site, date, number, quantity from shipments limit 1"))
+                .isInstanceOf(DuplicateKeyException.class);
     }
 
     @Test

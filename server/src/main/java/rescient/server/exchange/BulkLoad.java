@@ -15,7 +15,7 @@ import java.util.Set;
  */
 final class BulkLoad {
     /** From so many rows on, building an index is quicker than keeping it up row by row. */
-    private static final int MANY = 10_000;
+    private static final int MANY = 2_000;
     /** Shorter than the second after which the database looks for transactions that wait for each other. */
     private static final int PATIENCE_MILLIS = 250;
 
