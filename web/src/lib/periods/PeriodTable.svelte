@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { dayNumber, quantity } from '$lib/format';
+  import { dayNumber } from '$lib/format';
   import SourceTile from '$lib/ui/SourceTile.svelte';
+  import PeriodCells from './PeriodCells.svelte';
   import { isMain, leaves, NAMES, nameOf, type GridRow, type Period } from './periods';
 
   interface Props {
@@ -37,24 +38,37 @@
   const WIDTH = 66;
   const ROW = 27;
   const HEAD = 30;
+  /** Rows that are drawn and put together at once; a block moves as one picture while it is scrolled. */
+  const BLOCK = 4;
   /** Drawn beyond what is seen, so that scrolling shows no blank. */
-  const MORE_ROWS = 14;
-  const MORE_COLUMNS = 5;
+  const MORE_ROWS = 10;
+  const MORE_COLUMNS = 3;
 
   let box = $state<HTMLDivElement>();
   let top = $state(0);
   let left = $state(0);
   let height = $state(600);
   let width = $state(1280);
+  /** How many rows are drawn above and below those that are seen: none at first and after a jump, for a frame. */
+  let more = $state(0);
   /** The click that ends a drag asks nothing. */
   let dragged = false;
   let drag = $state.raw<{ row: number; from: number; to: number } | undefined>();
 
-  const first = $derived(Math.max(0, Math.floor(top / ROW) - MORE_ROWS));
-  const last = $derived(Math.min(rows.length, Math.ceil((top + height) / ROW) + MORE_ROWS));
+  const first = $derived(Math.max(0, Math.floor((top / ROW - more) / BLOCK)));
+  const last = $derived(Math.ceil(((top + height) / ROW + more) / BLOCK));
   const from = $derived(Math.max(0, Math.floor(left / WIDTH) - MORE_COLUMNS));
   const to = $derived(Math.min(periods.length, Math.ceil((left + width - LABEL) / WIDTH) + MORE_COLUMNS));
-  const drawn = $derived(rows.slice(first, last));
+  /** Made once for all rows, so that those that stay when others come are not looked at again. */
+  const blocks = $derived(
+    Array.from({ length: Math.ceil(rows.length / BLOCK) }, (_, n) => ({
+      n,
+      rows: rows
+        .slice(n * BLOCK, (n + 1) * BLOCK)
+        .map((row, i) => ({ row, r: n * BLOCK + i, main: isMain(row) }))
+    }))
+  );
+  const drawn = $derived(blocks.slice(first, last));
   const heads = $derived(periods.map((p) => nameOf(p, today)));
   /** Where weeks begin after days and months after weeks. */
   const breaks = $derived(
@@ -78,9 +92,41 @@
       box.scrollLeft = x + WIDTH - box.clientWidth + LABEL;
   });
 
+  $effect(() => {
+    if (more === MORE_ROWS) return;
+    const frame = requestAnimationFrame(() => (more = MORE_ROWS));
+    return () => cancelAnimationFrame(frame);
+  });
+
+  $effect(() => {
+    // told to the one cell instead of asked by each
+    if (drawn.length === 0 || from > to) return;
+    const cell = document.getElementById(`cell-${at}-${column}`);
+    cell?.setAttribute('aria-selected', 'true');
+    return () => cell?.removeAttribute('aria-selected');
+  });
+
   function scrolled() {
-    top = box?.scrollTop ?? 0;
-    left = box?.scrollLeft ?? 0;
+    if (!box) return;
+    if (Math.abs(box.scrollTop - top) > height) more = 0;
+    top = box.scrollTop;
+    left = box.scrollLeft;
+  }
+
+  /** The row and the column of the cell that an event came from. */
+  function cellOf(event: Event): [number, number] | undefined {
+    const cell = (event.target as Element).closest('[role=gridcell]');
+    const [, r, c] = cell?.id.split('-') ?? [];
+    return r === undefined || c === undefined ? undefined : [Number(r), Number(c)];
+  }
+
+  function clicked(event: MouseEvent) {
+    const cell = cellOf(event);
+    if (cell && !dragged) {
+      onpoint(...cell);
+      onwhy();
+    }
+    dragged = false;
   }
 
   function columnOf(event: PointerEvent): number {
@@ -89,9 +135,10 @@
     return Math.max(0, Math.min(periods.length - 1, place));
   }
 
-  function grab(event: PointerEvent, row: number, from: number) {
+  function grab(event: PointerEvent) {
+    const [row = -1, from = -1] = cellOf(event) ?? [];
     if (event.button !== 0 || !rows[row]?.orders?.[from]?.length) return;
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    (event.target as Element).setPointerCapture(event.pointerId);
     drag = { row, from, to: from };
   }
 
@@ -102,15 +149,10 @@
     dragged = done !== undefined && done.to !== done.from;
     if (done && row && dragged) onmove(row, done.from, done.to);
   }
-
-  function says(row: GridRow, c: number): string {
-    const name = row.kind === 'BALANCE' ? 'balance' : NAMES[row.kind].toLowerCase();
-    const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.';
-    const short = mark === 'z' ? ', falls below zero' : mark === 's' ? ', falls below the safety stock' : '';
-    return `${row.point.item}, ${heads[c]?.long}: ${name} ${quantity(row.cells[c] ?? 0)} ${row.point.unit}${short}`;
-  }
 </script>
 
+<!-- the keyboard moves the cursor from anywhere on the page and asks with w -->
+<!-- svelte-ignore a11y_click_events_have_key_events -->
 <div
   bind:this={box}
   bind:clientHeight={height}
@@ -123,6 +165,11 @@
   aria-activedescendant={at >= 0 ? `cell-${at}-${column}` : undefined}
   tabindex="0"
   onscroll={scrolled}
+  onclick={clicked}
+  onpointerdown={grab}
+  onpointermove={(e) => drag && (drag = { ...drag, to: columnOf(e) })}
+  onpointerup={drop}
+  onpointercancel={() => (drag = undefined)}
 >
   <div class="heads" role="row" style:width="{LABEL + periods.length * WIDTH}px" style:height="{HEAD}px">
     <span class="corner" role="columnheader" style:width="{LABEL}px">Balance at the end of</span>
@@ -138,97 +185,78 @@
     {/each}
   </div>
   <div
+    class="sheet"
     role="presentation"
-    style:position="relative"
     style:width="{LABEL + periods.length * WIDTH}px"
     style:height="{rows.length * ROW}px"
   >
-    {#each drawn as row, i (row.key)}
-      {@const r = first + i}
-      {@const main = isMain(row)}
-      <div
-        class="line"
-        class:main
-        class:here={r === at}
-        role="row"
-        aria-rowindex={r + 1}
-        style:top="{r * ROW}px"
-        style:height="{ROW}px"
-      >
-        <span
-          class="label"
-          role="rowheader"
-          style:width="{LABEL}px"
-          style:padding-left="{10 + row.depth * 14 + (main ? 0 : 44)}px"
-          title="{row.point.item} {row.point.itemName}, {row.point.siteName}"
-        >
-          {#if main}
-            <button
-              type="button"
-              class="fold"
-              tabindex="-1"
-              aria-label="Open {row.point.item}"
-              onclick={() => onopen(row)}>{open.has(row.key) ? '▾' : '▸'}</button
-            >
-            <SourceTile source={row.point.source} stage={null} />
-            <span class="truncate"><b>{row.point.item}</b> {row.point.itemName}</span>
-            <span class="ml-auto flex items-center gap-1.5 pr-2">
-              <small>{row.point.site}</small>
-              {#if row.point.source !== 'buy' && row.point.source !== 'none'}
-                <button
-                  type="button"
-                  class="fold"
-                  tabindex="-1"
-                  title="Its components under it (c)"
-                  aria-label="Components of {row.point.item}"
-                  onclick={() => oncomponents(row)}>{components.has(row.key) ? '▴' : '⋮'}</button
-                >
-              {/if}
-            </span>
-          {:else}
-            <span class="truncate" class:demand={leaves(row.kind)}>{NAMES[row.kind]}</span>
-          {/if}
-        </span>
-        {#each row.cells.slice(from, to) as value, k (from + k)}
-          {@const c = from + k}
-          {@const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.'}
-          {@const full = (row.orders?.[c]?.length ?? 0) > 0}
-          <!-- the keyboard moves the cursor from anywhere on the page and asks with w -->
-          <!-- svelte-ignore a11y_click_events_have_key_events -->
-          <span
-            class="cell"
-            class:below={mark === 'z'}
-            class:safety={mark === 's'}
-            class:demand={leaves(row.kind)}
-            class:break={breaks[c]}
-            class:on={r === at && c === column}
-            class:full
-            class:target={drag?.row === r && drag.to === c && drag.to !== drag.from}
-            role="gridcell"
-            tabindex="-1"
-            id="cell-{r}-{c}"
-            aria-label={says(row, c)}
-            aria-selected={r === at && c === column}
-            style:left="{LABEL + c * WIDTH}px"
-            style:width="{WIDTH}px"
-            onclick={() => {
-              if (!dragged) {
-                onpoint(r, c);
-                onwhy();
-              }
-              dragged = false;
-            }}
-            onpointerdown={(e) => grab(e, r, c)}
-            onpointermove={(e) => drag && (drag = { ...drag, to: columnOf(e) })}
-            onpointerup={drop}
-            onpointercancel={() => (drag = undefined)}
-            >{#if value === 0 && row.kind !== 'BALANCE'}<i>·</i>{:else if leaves(row.kind)}{quantity(
-                -value
-              )}{:else}{quantity(value)}{/if}</span
+    {#each drawn as block (block.n)}
+      <div class="block" role="presentation" style="top:{block.n * BLOCK * ROW}px">
+        {#each block.rows as { row, r, main } (row.key)}
+          <div
+            class="line"
+            class:main
+            role="row"
+            aria-rowindex={r + 1}
+            style="padding-left:{LABEL + from * WIDTH}px"
           >
+            <PeriodCells {row} {r} {from} {to} {heads} {breaks} />
+          </div>
         {/each}
       </div>
     {/each}
+    {#if at >= 0}
+      <div class="cursor" style="left:{LABEL + column * WIDTH}px;top:{at * ROW}px"></div>
+    {/if}
+    {#if drag && drag.to !== drag.from}
+      <div class="cursor target" style="left:{LABEL + drag.to * WIDTH}px;top:{drag.row * ROW}px"></div>
+    {/if}
+    <!-- one layer that stays at the left, instead of one for each row; the rows go on in it -->
+    <div class="labels" role="presentation" style:width="{LABEL}px">
+      {#each drawn as block (block.n)}
+        <div class="labelled" role="presentation" style="top:{block.n * BLOCK * ROW}px">
+          {#each block.rows as { row, r, main } (row.key)}
+            <div role="row" aria-rowindex={r + 1}>
+              <span
+                class="label"
+                class:main
+                class:here={r === at}
+                role="rowheader"
+                style="padding-left:{10 + row.depth * 14 + (main ? 0 : 44)}px"
+                title="{row.point.item} {row.point.itemName}, {row.point.siteName}"
+              >
+                {#if main}
+                  <button
+                    type="button"
+                    class="fold"
+                    tabindex="-1"
+                    aria-label="Open {row.point.item}"
+                    onclick={() => onopen(row)}>{open.has(row.key) ? '▾' : '▸'}</button
+                  >
+                  <SourceTile source={row.point.source} stage={null} />
+                  <span class="truncate"><b>{row.point.item}</b> {row.point.itemName}</span>
+                  <span class="ml-auto flex items-center gap-1.5 pr-2">
+                    <small>{row.point.site}</small>
+                    {#if row.point.source !== 'buy' && row.point.source !== 'none'}
+                      <button
+                        type="button"
+                        class="fold"
+                        tabindex="-1"
+                        title="Its components under it (c)"
+                        aria-label="Components of {row.point.item}"
+                        onclick={() => oncomponents(row)}>{components.has(row.key) ? '▴' : '⋮'}</button
+                      >
+                    {/if}
+                  </span>
+                {:else}
+                  <span class="truncate" class:demand={leaves(row.kind)}>{NAMES[row.kind]}</span>
+                {/if}
+              </span>
+            </div>
+          {/each}
+        </div>
+      {/each}
+    </div>
   </div>
 </div>
 
@@ -267,37 +295,58 @@
     color: var(--ink-2);
     white-space: nowrap;
   }
-  .line {
+  .sheet {
+    position: relative;
+  }
+  .block {
     position: absolute;
     left: 0;
     width: 100%;
-    border-bottom: 1px solid var(--line-2);
-  }
-  .label {
-    position: sticky;
-    left: 0;
-    z-index: 2;
-    display: inline-flex;
-    align-items: center;
-    gap: 5px;
-    height: 100%;
-    overflow: hidden;
-    white-space: nowrap;
     background: var(--sheet);
-    border-right: 1px solid var(--line);
+    will-change: transform;
+  }
+  .line {
+    display: flex;
+    height: 27px;
+    border-bottom: 1px solid var(--line-2);
     font-size: 12px;
     color: var(--ink-2);
   }
-  .main .label {
+  .line.main {
     font-size: 13px;
     color: var(--ink);
   }
-  .here .label {
+  .labels {
+    position: sticky;
+    left: 0;
+    z-index: 2;
+    height: 100%;
+    background: var(--sheet);
+    border-right: 1px solid var(--line);
+  }
+  .labelled {
+    position: absolute;
+    left: 0;
+    width: 100%;
+  }
+  .label {
+    height: 27px;
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    overflow: hidden;
+    white-space: nowrap;
+    border-bottom: 1px solid var(--line-2);
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .label.main {
+    font-size: 13px;
+    color: var(--ink);
+  }
+  .label.here {
     background: var(--marigold-tint);
     box-shadow: inset 4px 0 0 var(--marigold);
-  }
-  .label :global(.tile) {
-    flex: none;
   }
   .fold {
     width: 14px;
@@ -308,62 +357,23 @@
     font-size: 11px;
     color: var(--ink-3);
   }
-  .cell {
-    position: absolute;
-    top: 0;
-    height: 100%;
-    padding: 5px 7px 0 0;
-    overflow: hidden;
-    text-align: right;
-    font-size: 12px;
-    color: var(--ink-2);
-    white-space: nowrap;
-    cursor: default;
-  }
-  .main .cell {
-    font-size: 13px;
-    color: var(--ink);
-  }
-  .cell.demand,
-  .label .demand {
+  .demand {
     color: var(--slate);
   }
-  .cell.below {
-    color: var(--vermilion);
-    font-weight: 700;
-    background: repeating-linear-gradient(
-      45deg,
-      color-mix(in srgb, var(--vermilion) 24%, transparent) 0 1px,
-      transparent 1px 5px
-    );
-  }
-  .cell.safety {
-    box-shadow: inset 0 -2px 0 color-mix(in srgb, var(--vermilion) 65%, transparent);
-  }
-  .cell.break,
-  .head.break {
+  .break {
     border-left: 1px solid var(--line);
   }
-  .cell.full {
-    cursor: grab;
-    font-weight: 600;
-    outline: 1.3px dashed var(--ink-3);
-    outline-offset: -4px;
-    padding-right: 9px;
-    touch-action: none;
-  }
-  .cell.on {
-    background: var(--marigold-tint);
+  .cursor {
+    position: absolute;
+    width: 66px;
+    height: 27px;
+    background: color-mix(in srgb, var(--marigold) 16%, transparent);
+    pointer-events: none;
     outline: 2px solid var(--marigold);
     outline-offset: -2px;
   }
-  .cell.target {
-    background: var(--marigold-tint);
-    outline: 2px dashed var(--marigold);
+  .target {
+    outline-style: dashed;
     outline-offset: -3px;
-  }
-  i {
-    color: var(--line);
-    font-style: normal;
   }
 </style>

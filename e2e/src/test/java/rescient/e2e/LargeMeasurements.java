@@ -87,6 +87,6 @@ class LargeMeasurements extends DeskTest {
         Locator grid = page.getByRole(AriaRole.GRID);
         grid.getByRole(AriaRole.ROW).nth(3).waitFor();
         System.out.printf(Locale.ROOT, "large: Periods open after %.0f ms%n", (System.nanoTime() - begun) / 1e6);
-        Scrolling.measure("large: Periods, weeks", page, "[role=grid]", "[role=row]", 111);
+        Scrolling.measure("large: Periods, weeks", page, "[role=grid]", "[role=row], [role=rowheader]", 111);
     }
 }

@@ -129,7 +129,7 @@ class Measurements extends DeskTest {
         Scrolling.measure("the list of Decide", page, "[role=listbox]", ".plan-row", 111);
         page.navigate("/plan/periods?scale=weeks");
         page.getByRole(AriaRole.GRID).getByRole(AriaRole.ROW).nth(3).waitFor();
-        Scrolling.measure("Periods, weeks", page, "[role=grid]", "[role=row]", 30);
+        Scrolling.measure("Periods, weeks", page, "[role=grid]", "[role=row], [role=rowheader]", 30);
     }
 
     /** How long the request for a consequence takes, for one row of the list after the other. */

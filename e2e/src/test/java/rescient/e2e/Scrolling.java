@@ -11,44 +11,57 @@ final class Scrolling {
     private Scrolling() {}
 
     /**
-     * Prints the time between frames, and how long the middle of the box showed no row.
+     * Prints the time between frames by the browser's own frame times, how many came more than half a frame late, how
+     * long the middle of the box showed no row, and how long the first frame after a jump back to the top took.
      *
      * @param box selector of what scrolls; {@code row} of what must be seen in it
-     * @param step pixels a frame
+     * @param step pixels a frame, as long as there is something left to scroll
      */
     static void measure(String what, Page page, String box, String row, int step) {
         Object measured = page.evaluate("""
                 async ([box, row, step, frames]) => {
+                  const frame = () => new Promise(requestAnimationFrame);
                   const element = document.querySelector(box);
+                  element.scrollTop = element.scrollHeight;
+                  for (let i = 0; i < 10; i++) await frame();
+                  const before = await frame();
                   element.scrollTop = 0;
-                  await new Promise(requestAnimationFrame);
+                  await frame();
+                  const jump = await frame() - before;
+                  for (let i = 0; i < 10; i++) await frame();
                   const at = element.getBoundingClientRect();
                   const x = at.left + Math.min(160, at.width / 2), y = at.top + at.height / 2;
                   const times = [];
-                  let last = performance.now(), blankSince, blank = 0;
+                  let last = await frame(), blankSince, blank = 0;
                   for (let i = 0; i < frames; i++) {
+                    const from = element.scrollTop;
                     element.scrollTop += step;
-                    await new Promise(requestAnimationFrame);
-                    const now = performance.now();
+                    if (element.scrollTop === from) break;
+                    const now = await frame();
                     times.push(now - last);
                     last = now;
                     if (document.elementFromPoint(x, y)?.closest(row)) blankSince = undefined;
                     else { blankSince ??= now; blank = Math.max(blank, now - blankSince); }
                   }
                   times.sort((a, b) => a - b);
-                  return { median: times[frames >> 1], most: times[Math.floor(frames * 0.99)],
-                           worst: times[frames - 1], blank, far: element.scrollTop };
+                  const n = times.length;
+                  return { frames: n, median: times[n >> 1], most: times[Math.floor(n * 0.99)], worst: times[n - 1],
+                           late: times.filter(t => t > 25).length, blank, jump, far: element.scrollTop };
                 }""", new Object[] {box, row, step, FRAMES});
         Map<?, ?> times = (Map<?, ?>) measured;
         System.out.printf(
                 Locale.ROOT,
-                "%-62s frame median %.1f ms, 99 %% %.1f ms, worst %.1f ms; blank for %.0f ms; %,.0f pixels%n",
+                "%-62s frame median %.1f ms, 99 %% %.1f ms, worst %.1f ms; %.0f of %.0f late; blank for %.0f ms; %,.0f pixels;"
+                        + " jump to the top %.0f ms%n",
                 what,
                 number(times, "median"),
                 number(times, "most"),
                 number(times, "worst"),
+                number(times, "late"),
+                number(times, "frames"),
                 number(times, "blank"),
-                number(times, "far"));
+                number(times, "far"),
+                number(times, "jump"));
     }
 
     private static double number(Map<?, ?> times, String name) {
