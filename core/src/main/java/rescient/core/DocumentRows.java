@@ -55,28 +55,23 @@ final class DocumentRows {
     }
 
     void add(CustomerOrderLine order, int numberRank, int lineRank, Collector into) {
-        add(order, number(order.item()), siteIndex.get(order.site()), numberRank, lineRank, into);
-    }
-
-    /** The same for a line whose item and site are known by number. */
-    void add(CustomerOrderLine order, int item, int site, int numberRank, int lineRank, Collector into) {
-        add(order, item, site, order.dueDay(), order.quantity(), order.priority(), numberRank, lineRank, -1, 0, into);
+        add(
+                order,
+                number(order.item()),
+                siteIndex.get(order.site()),
+                order.dueDay(),
+                order.quantity(),
+                order.priority(),
+                numberRank,
+                lineRank,
+                -1,
+                0,
+                into);
     }
 
     /** @param first how many parts the order's components before this one have */
     int add(OpenOrder order, OpenOrderComponent row, int first, int numberRank, int lineRank, Collector into) {
-        return add(order, row, number(row.component()), first, numberRank, lineRank, into);
-    }
-
-    /** The same for a component that is known by number. */
-    int add(
-            OpenOrder order,
-            OpenOrderComponent row,
-            int item,
-            int first,
-            int numberRank,
-            int lineRank,
-            Collector into) {
+        int item = number(row.component());
         add(
                 order,
                 item,
@@ -89,7 +84,12 @@ final class DocumentRows {
                 siteIndex.get(order.site()),
                 first,
                 into);
-        return first + (kits.isPassedThrough(item) ? kits.resolve(item).size() : 1);
+        return first + partsOf(item);
+    }
+
+    /** How many parts an item has for a document: itself, or those of the kit. */
+    int partsOf(int item) {
+        return kits.isPassedThrough(item) ? kits.resolve(item).size() : 1;
     }
 
     private void add(
@@ -104,24 +104,48 @@ final class DocumentRows {
             int parentSite,
             int first,
             Collector into) {
-        if (day > horizonEnd || quantity <= 0) {
+        if (asksNothing(day, quantity)) {
             return;
         }
         if (!kits.isPassedThrough(item)) {
-            long needed = Quantity.roundUp(quantity, step(item));
             into.of(pointOf.applyAsInt(item, site))
-                    .add(document, day, needed, priority, number, line, parentSite, first);
+                    .add(document, day, needed(item, quantity), priority, number, line, parentSite, first);
             return;
         }
         List<Kits.Part> parts = kits.resolve(item);
         for (int i = 0; i < parts.size(); i++) {
-            Kits.Part part = parts.get(i);
-            long needed = part.needed(quantity, step(part.item()));
-            if (needed > 0 && part.validOn(Math.max(day, today))) {
-                into.of(pointOf.applyAsInt(part.item(), site))
-                        .add(document, day, needed, priority, number, line, parentSite, first + i);
+            if (asksFor(parts.get(i), day, quantity)) {
+                into.of(pointOf.applyAsInt(parts.get(i).item(), site))
+                        .add(
+                                document,
+                                day,
+                                needed(parts.get(i), quantity),
+                                priority,
+                                number,
+                                line,
+                                parentSite,
+                                first + i);
             }
         }
+    }
+
+    /** Whether a row for this day and quantity asks for nothing that is planned. */
+    boolean asksNothing(int day, long quantity) {
+        return day > horizonEnd || quantity <= 0;
+    }
+
+    /** Whether a row of a kit asks for this part of it. */
+    boolean asksFor(Kits.Part part, int day, long quantity) {
+        return needed(part, quantity) > 0 && part.validOn(Math.max(day, today));
+    }
+
+    /** What a row asks for of an item that is no kit. */
+    long needed(int item, long quantity) {
+        return Quantity.roundUp(quantity, step(item));
+    }
+
+    long needed(Kits.Part part, long quantity) {
+        return part.needed(quantity, step(part.item()));
     }
 
     private long step(int item) {

@@ -44,52 +44,56 @@ final class Network implements Cloneable {
         return new Kits.Part(point.itemCode, point.item, Ratio.ONE, false, Integer.MIN_VALUE, Integer.MAX_VALUE, null);
     }
 
-    private record Draft(StockPoint point, long key, List<Kits.Part> parts, int[] below) {
-        private static final int[] NOTHING = {};
+    /** A point, what it asks for, and of which points; these as keys until all points are found. */
+    private record Draft(StockPoint point, long key, List<Kits.Part> parts, long[] asked, int[] below) {
+        private static final long[] NOTHING = {};
 
-        Draft(StockPoint point, long key) {
-            this(point, key, List.of(), NOTHING);
-        }
-    }
-
-    /** @param seeds the keys of points that exist whatever the bills of materials say, each once */
-    static Network of(long[] seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits) {
-        Keys found = new Keys(seeds.length);
-        List<Draft> drafts = new ArrayList<>(seeds.length);
-        for (long seed : seeds) {
-            draft(seed, found, drafts, pointFor);
-        }
-        for (int i = 0; i < drafts.size(); i++) {
-            Draft draft = drafts.get(i);
-            StockPoint point = draft.point;
+        static Draft of(long key, int sites, LongFunction<StockPoint> pointFor, Kits kits) {
+            StockPoint point = pointFor.apply(key);
             int site = point.phantom || point.source == Source.MAKE || point.source == Source.ASSEMBLE
                     ? point.site
                     : point.fromSite;
             boolean transfer = point.transfers();
             if (site < 0 || (!transfer && !point.phantom && !point.source.fromComponents())) {
-                continue;
+                return new Draft(point, key, List.of(), NOTHING, new int[0]);
             }
             List<Kits.Part> parts = transfer ? List.of(transferOf(point)) : kits.components(point.itemCode);
-            int[] below = new int[parts.size()];
-            for (int k = 0; k < below.length; k++) {
-                long key = (long) parts.get(k).item() * sites + site;
-                below[k] = draft(key, found, drafts, pointFor);
+            long[] asked = new long[parts.size()];
+            for (int k = 0; k < asked.length; k++) {
+                asked[k] = (long) parts.get(k).item() * sites + site;
             }
-            drafts.set(i, new Draft(point, draft.key, parts, below));
+            return new Draft(point, key, parts, asked, new int[asked.length]);
+        }
+    }
+
+    /** @param seeds the keys of points that exist whatever the bills of materials say, each once */
+    static Network of(long[] seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits) {
+        Draft[] first = new Draft[seeds.length];
+        Spans.each(0, seeds.length, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                first[i] = Draft.of(seeds[i], sites, pointFor, kits);
+            }
+        });
+        Keys found = new Keys(seeds.length);
+        for (int i = 0; i < seeds.length; i++) {
+            found.put(seeds[i], i);
+        }
+        List<Draft> drafts = new ArrayList<>(Arrays.asList(first));
+        for (int i = 0; i < drafts.size(); i++) {
+            Draft draft = drafts.get(i);
+            for (int k = 0; k < draft.asked.length; k++) {
+                int known = found.get(draft.asked[k]);
+                if (known < 0) {
+                    known = drafts.size();
+                    found.put(draft.asked[k], known);
+                    drafts.add(Draft.of(draft.asked[k], sites, pointFor, kits));
+                }
+                draft.below[k] = known;
+            }
         }
         Network network = new Network();
         network.number(drafts, found);
         return network;
-    }
-
-    private static int draft(long key, Keys found, List<Draft> drafts, LongFunction<StockPoint> pointFor) {
-        int known = found.get(key);
-        if (known >= 0) {
-            return known;
-        }
-        found.put(key, drafts.size());
-        drafts.add(new Draft(pointFor.apply(key), key));
-        return drafts.size() - 1;
     }
 
     /**

@@ -6,7 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Stream;
+import java.util.function.IntFunction;
 
 /**
  * The facts a snapshot was made from, in the one order that does not depend on how they came. Never changed: a change
@@ -72,15 +72,16 @@ final class Rows implements Cloneable {
         this.supplierTerms = from.supplierTerms;
         this.workCenters = from.workCenters;
         this.operations = from.operations;
-        bomLines.values().forEach(Rows::byLine);
-        this.stock = sorted(from.stock.stream(), FIRST_EXPIRING, StockLot[]::new);
-        this.customerOrders = Shelf.of(
-                Arrays.asList(sorted(from.customerOrders.stream(), CUSTOMER_ORDERS, CustomerOrderLine[]::new)),
-                CustomerOrderLine[]::new);
-        this.openOrders = sorted(from.openOrders.stream(), OPEN_ORDERS, OpenOrder[]::new);
-        this.components = sorted(from.components.stream(), COMPONENTS, OpenOrderComponent[]::new);
-        this.forecasts = sorted(from.forecasts.stream(), FORECASTS, ForecastBucket[]::new);
-        this.shipments = sorted(from.shipments.stream(), SHIPMENTS, Shipment[]::new);
+        Spans.together(
+                () -> customerOrders = Shelf.of(
+                        Arrays.asList(sorted(from.customerOrders, CUSTOMER_ORDERS, CustomerOrderLine[]::new)),
+                        CustomerOrderLine[]::new),
+                () -> components = sorted(from.components, COMPONENTS, OpenOrderComponent[]::new),
+                () -> forecasts = sorted(from.forecasts, FORECASTS, ForecastBucket[]::new),
+                () -> openOrders = sorted(from.openOrders, OPEN_ORDERS, OpenOrder[]::new),
+                () -> stock = sorted(from.stock, FIRST_EXPIRING, StockLot[]::new),
+                () -> bomLines.values().forEach(Rows::byLine),
+                () -> shipments = sorted(from.shipments, SHIPMENTS, Shipment[]::new));
     }
 
     /** How an item is planned at a site; without a row it has no source. */
@@ -101,9 +102,10 @@ final class Rows implements Cloneable {
         }
     }
 
-    private static <T> T[] sorted(Stream<T> rows, Comparator<T> order, java.util.function.IntFunction<T[]> array) {
+    /** Rows often come almost in order, which this sorting makes use of. */
+    private static <T> T[] sorted(List<T> rows, Comparator<T> order, IntFunction<T[]> array) {
         T[] all = rows.toArray(array);
-        Arrays.parallelSort(all, order);
+        Arrays.sort(all, order);
         return all;
     }
 

@@ -9,12 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.stream.LongStream;
 
 /** One making of a snapshot: numbers the points, resolves kits and sorts rows to their points. */
 final class SnapshotAssembly {
     private static final StockLot[] NO_LOTS = {};
-    private static final OpenSupply[] NO_ORDERS = {};
 
     private final Rows rows;
     private final List<Item> itemList;
@@ -29,7 +27,6 @@ final class SnapshotAssembly {
     /** The items of what open orders still have to issue. */
     private int[] componentItem;
 
-    private DocumentDemands[] demands;
     /** See {@link #firstComponents()}. */
     private int[] firstComponent;
 
@@ -62,55 +59,38 @@ final class SnapshotAssembly {
     }
 
     Snapshot assemble() {
+        firstComponent = firstComponents();
+        Spans.together(
+                () -> parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits), this::rankNumbers);
+        parts.network.rank(parts.itemRank, parts.siteRank);
+        kitOrders();
+        Spans.together(
+                this::stock,
+                () -> new DemandLayout(
+                                rows,
+                                parts,
+                                kits,
+                                this::pointAt,
+                                orderPlaces,
+                                supplyPlaces,
+                                componentItem,
+                                firstComponent)
+                        .all(),
+                () -> new Outlooks(rows, parts, this::pointOf).all(forecastPlaces, orderPlaces));
+        return new Snapshot(rows, parts);
+    }
+
+    private void rankNumbers() {
         parts.numbers = parts.numbers.covering(numbers());
         parts.lines = parts.lines.covering(lines());
         parts.itemRank =
                 itemList.stream().mapToInt(i -> parts.numbers.of(i.code())).toArray();
         parts.siteRank = siteList.stream().mapToInt(parts.numbers::of).toArray();
-        firstComponent = firstComponents();
-        parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits);
-        parts.network.rank(parts.itemRank, parts.siteRank);
-        int n = parts.network.points.length;
-        stock(n);
-        demands = new DocumentDemands[n];
-        Arrays.fill(demands, DocumentDemands.NONE);
-        kitOrders();
-        customerOrders();
-        openOrders(n);
-        new Outlooks(rows, parts, this::pointOf).all(forecastPlaces, orderPlaces);
-        pack();
-        parts.demands = Shelf.of(Arrays.asList(demands), DocumentDemands[]::new);
-        return new Snapshot(rows, parts);
-    }
-
-    /** Lays what belongs to each point side by side, in the order in which points are planned. */
-    private void pack() {
-        for (int p = 0; p < demands.length; p++) {
-            parts.network.points[p] = parts.network.points[p].copy();
-            demands[p] = demands[p].packed();
-            if (parts.stockOf[p].length > 0) {
-                parts.stockOf[p] = parts.stockOf[p].clone();
-            }
-            if (parts.openOrdersOf[p].length > 0) {
-                OpenSupply[] orders = parts.openOrdersOf[p].clone();
-                for (int i = 0; i < orders.length; i++) {
-                    orders[i] = orders[i].copy();
-                }
-                parts.openOrdersOf[p] = orders;
-            }
-        }
-    }
-
-    private DocumentDemands demandsOf(int point) {
-        if (demands[point] == DocumentDemands.NONE) {
-            demands[point] = new DocumentDemands(2);
-        }
-        return demands[point];
     }
 
     /** Points that exist whatever the bills of materials say, each once, in order. */
     private long[] seeds() {
-        LongStream.Builder seeds = LongStream.builder();
+        Seeds seeds = new Seeds();
         rows.planning.values().forEach(bySite -> bySite.values().forEach(p -> seeds.add(key(p.item, p.site))));
         for (int i = 0; i < rows.stock.length; i++) {
             seeds.add(key(stockPlaces.item[i], stockPlaces.site[i]));
@@ -125,20 +105,45 @@ final class SnapshotAssembly {
                 seedParts(componentItem[c], site, seeds);
             }
         }
-        return seeds.build().sorted().distinct().toArray();
+        return seeds.each();
     }
 
-    private void seedParts(Places places, LongStream.Builder seeds) {
+    private void seedParts(Places places, Seeds seeds) {
         for (int i = 0; i < places.item.length; i++) {
             seedParts(places.item[i], places.site[i], seeds);
         }
     }
 
-    private void seedParts(int item, int site, LongStream.Builder seeds) {
+    private void seedParts(int item, int site, Seeds seeds) {
         if (kits.isPassedThrough(item)) {
             kits.resolve(item).forEach(part -> seeds.add(key(part.item(), site)));
         } else {
             seeds.add(key(item, site));
+        }
+    }
+
+    /** Keys of points, each once. */
+    private static final class Seeds {
+        private final Keys known = new Keys(1 << 10);
+        private long[] keys = new long[1 << 10];
+        private int size;
+
+        void add(long key) {
+            if (known.get(key) >= 0) {
+                return;
+            }
+            known.put(key, size);
+            if (size == keys.length) {
+                keys = Arrays.copyOf(keys, size * 2);
+            }
+            keys[size++] = key;
+        }
+
+        /** In order. */
+        long[] each() {
+            long[] each = Arrays.copyOf(keys, size);
+            Arrays.sort(each);
+            return each;
         }
     }
 
@@ -174,68 +179,21 @@ final class SnapshotAssembly {
         return DocumentOrder.compare(order.number(), order.line(), row.number(), row.line());
     }
 
-    private void stock(int n) {
+    private void stock() {
+        int n = parts.network.points.length;
+        int[] at = new int[rows.stock.length];
+        for (int i = 0; i < at.length; i++) {
+            at[i] = pointAt(stockPlaces.item[i], stockPlaces.site[i]);
+        }
+        ByPoint stocked = ByPoint.of(at, n);
         parts.stockOf = new StockLot[n][];
-        Arrays.fill(parts.stockOf, NO_LOTS);
-        for (int i = 0; i < rows.stock.length; i++) {
-            int p = pointAt(stockPlaces.item[i], stockPlaces.site[i]);
-            parts.stockOf[p] = appended(parts.stockOf[p], rows.stock[i]);
-        }
-    }
-
-    private void customerOrders() {
-        String number = null;
-        int rank = 0;
-        for (int i = 0; i < rows.customerOrders.size(); i++) {
-            CustomerOrderLine order = rows.customerOrders.get(i);
-            // the lines of an order lie side by side
-            if (!order.number().equals(number)) {
-                number = order.number();
-                rank = parts.numbers.of(number);
+        for (int p = 0; p < n; p++) {
+            StockLot[] lots = stocked.count(p) == 0 ? NO_LOTS : new StockLot[stocked.count(p)];
+            for (int k = 0; k < lots.length; k++) {
+                lots[k] = rows.stock[stocked.row[stocked.start[p] + k]];
             }
-            parts.documents.add(
-                    order,
-                    orderPlaces.item[i],
-                    orderPlaces.site[i],
-                    rank,
-                    parts.lines.of(order.line()),
-                    this::demandsOf);
+            parts.stockOf[p] = lots;
         }
-    }
-
-    private void openOrders(int n) {
-        parts.openOrdersOf = new OpenSupply[n][];
-        Arrays.fill(parts.openOrdersOf, NO_ORDERS);
-        int[] levels = parts.network.levelOfPoints();
-        for (int o = 0; o < rows.openOrders.length; o++) {
-            OpenOrder order = rows.openOrders[o];
-            int number = parts.numbers.of(order.number());
-            int line = parts.lines.of(order.line());
-            int[] waitsAt = waitsAt(order, number, line, firstComponent[o], firstComponent[o + 1]);
-            int p = pointAt(supplyPlaces.item[o], supplyPlaces.site[o]);
-            for (int below : waitsAt) {
-                parts.ordersWaitBelow &= levels[below] > levels[p];
-            }
-            OpenSupply supply = new OpenSupply(order, number, line, waitsAt);
-            parts.openOrdersOf[p] = appended(parts.openOrdersOf[p], supply);
-        }
-    }
-
-    /** Adds the demands of an open order, and says at which points they are. */
-    private int[] waitsAt(OpenOrder order, int number, int line, int from, int to) {
-        if (from == to) {
-            return OpenSupply.NOWHERE;
-        }
-        List<Integer> points = new ArrayList<>(to - from);
-        int position = 0;
-        for (int c = from; c < to; c++) {
-            OpenOrderComponent row = rows.components[c];
-            position = parts.documents.add(order, row, componentItem[c], position, number, line, p -> {
-                points.add(p);
-                return demandsOf(p);
-            });
-        }
-        return points.stream().mapToInt(Integer::intValue).distinct().toArray();
     }
 
     private void kitOrders() {
@@ -319,12 +277,6 @@ final class SnapshotAssembly {
         Map<String, Integer> positions = new HashMap<>();
         codes.forEach(code -> positions.put(code, positions.size()));
         return positions;
-    }
-
-    static <T> T[] appended(T[] list, T element) {
-        T[] longer = Arrays.copyOf(list, list.length + 1);
-        longer[list.length] = element;
-        return longer;
     }
 
     /** By due date; those of one day stay by number and line. */

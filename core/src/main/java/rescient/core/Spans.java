@@ -35,6 +35,11 @@ final class Spans {
         }
     }
 
+    /** Does several things at once; those that take longest come first. */
+    static void together(Runnable... tasks) {
+        takingTurns(tasks.length, i -> tasks[i].run());
+    }
+
     /** Every core takes the next number when it is done with one, so that none waits long for another at the end. */
     private static void takingTurns(int count, IntConsumer task) {
         AtomicInteger next = new AtomicInteger();

@@ -6,9 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
-import java.util.function.Function;
-import java.util.stream.Stream;
+import java.util.function.Consumer;
 import rescient.core.BomLine;
 import rescient.core.CustomerOrderLine;
 import rescient.core.ForecastBucket;
@@ -66,7 +64,7 @@ public final class Company {
     private Snapshot build() {
         String ahead = dataset.setting("release_ahead_days");
         builder.releaseAheadDays(ahead == null ? 0 : Integer.parseInt(ahead));
-        dataset.rows("items").forEach(this::item);
+        dataset.rows("items").forEach(row -> items.put(row.text("code"), row));
         Map<String, WorkCalendar> calendars = calendars();
         for (Row site : dataset.rows("sites")) {
             builder.site(site.text("code"), calendars.get(site.text("calendar", "")));
@@ -75,25 +73,30 @@ public final class Company {
             builder.supplier(supplier.text("code"), calendars.get(supplier.text("calendar", "")));
         }
         workCenters(calendars);
-        dataset.rows("operations").forEach(this::operation);
-        Planning.of(dataset).parallelStream().map(Company::planning).toList().forEach(builder::planning);
-        all("bom_lines", this::bomLine).forEach(builder::bomLine);
-        dataset.rows("supplier_items").forEach(this::supplierItem);
-        all("stock", Company::stock).filter(Objects::nonNull).forEach(builder::stock);
-        all("customer_orders", Company::customerOrder).forEach(builder::customerOrder);
-        forecasts();
-        all("open_orders", Company::openOrder).forEach(builder::openOrder);
-        all("open_order_components", Company::component).forEach(builder::openOrderComponent);
+        builder.forecastConsumption(!"false".equals(dataset.setting("forecast_consumption")));
+        // the builder keeps each kind for itself, so that all kinds can be added at once; the largest first
+        SideBySide.run(
+                SideBySide.CORES,
+                List.of(
+                        () -> each("bom_lines", row -> builder.bomLine(bomLine(row))),
+                        () -> each("customer_orders", row -> builder.customerOrder(customerOrder(row))),
+                        () -> Planning.of(dataset).forEach(row -> builder.planning(planning(row))),
+                        () -> each("items", this::item),
+                        () -> each("open_order_components", row -> builder.openOrderComponent(component(row))),
+                        () -> each("forecasts", this::forecast),
+                        () -> each("open_orders", row -> builder.openOrder(openOrder(row))),
+                        () -> each("stock", this::stock),
+                        () -> each("supplier_items", this::supplierItem),
+                        () -> each("shipments", row -> builder.shipment(shipment(row))),
+                        () -> each("operations", this::operation)));
         return builder.build();
     }
 
-    /** The facts of a table's rows, in their order, worked out on all cores. */
-    private <T> Stream<T> all(String table, Function<Row, T> fact) {
-        return dataset.rows(table).parallelStream().map(fact).toList().stream();
+    private void each(String table, Consumer<Row> fact) {
+        dataset.rows(table).forEach(fact);
     }
 
     private void item(Row row) {
-        items.put(row.text("code"), row);
         builder.item(new Item(
                 row.text("code"), units.decimals(row.text("unit")), word(ItemKind.class, row.text("kind", "stocked"))));
     }
@@ -221,17 +224,17 @@ public final class Company {
                 row.whole("preference", Integer.MAX_VALUE)));
     }
 
-    /** A lot, or null if it is in quarantine. */
-    private static StockLot stock(Row row) {
-        return row.flag("quarantined", false)
-                ? null
-                : new StockLot(
-                        row.text("item"),
-                        row.text("site"),
-                        row.text("lot"),
-                        row.text("serial"),
-                        row.quantity("quantity", 0),
-                        row.day("expiry", Integer.MAX_VALUE));
+    /** What is in quarantine cannot be planned with. */
+    private void stock(Row row) {
+        if (!row.flag("quarantined", false)) {
+            builder.stock(new StockLot(
+                    row.text("item"),
+                    row.text("site"),
+                    row.text("lot"),
+                    row.text("serial"),
+                    row.quantity("quantity", 0),
+                    row.day("expiry", Integer.MAX_VALUE)));
+        }
     }
 
     private static CustomerOrderLine customerOrder(Row row) {
@@ -245,13 +248,11 @@ public final class Company {
                 row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY));
     }
 
-    /** The rows of the one forecast set that the settings choose, and what was shipped. */
-    private void forecasts() {
-        builder.forecastConsumption(!"false".equals(dataset.setting("forecast_consumption")));
-        all("forecasts", row -> row.text("set").equals(forecastSet) ? bucket(row) : null)
-                .filter(Objects::nonNull)
-                .forEach(builder::forecast);
-        all("shipments", Company::shipment).forEach(builder::shipment);
+    /** Only those of the one set that the settings choose. */
+    private void forecast(Row row) {
+        if (row.text("set").equals(forecastSet)) {
+            builder.forecast(bucket(row));
+        }
     }
 
     private static Shipment shipment(Row row) {
