@@ -28,6 +28,24 @@ public record Ratio(long numerator, long denominator) {
                 : reduced(unscaled.multiply(BigInteger.TEN.pow(-value.scale())), BigInteger.ONE);
     }
 
+    /**
+     * The factor that a quantity is.
+     *
+     * @param quantity in millionths, 0 or more
+     */
+    public static Ratio of(long quantity) {
+        if (quantity < 0) {
+            throw new PlanningException("A factor must not be negative: " + Quantity.text(quantity));
+        }
+        long divisor = quantity % Quantity.ONE == 0 ? Quantity.ONE : greatestCommonDivisor(quantity, Quantity.ONE);
+        return new Ratio(quantity / divisor, Quantity.ONE / divisor);
+    }
+
+    /** Euclid's: Knuth, The Art of Computer Programming, volume 2, section 4.5.2. */
+    private static long greatestCommonDivisor(long a, long b) {
+        return b == 0 ? a : greatestCommonDivisor(b, a % b);
+    }
+
     /** The product of both, reduced. */
     public Ratio times(Ratio other) {
         if (isOne() || other.isOne()) {

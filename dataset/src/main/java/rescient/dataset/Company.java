@@ -35,13 +35,34 @@ public final class Company {
     static final List<String> WEEKDAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
 
     private static final Ratio NOTHING = new Ratio(0, 1);
+    private static final Words<ItemKind> ITEM_KINDS = Words.of(ItemKind.class);
+    private static final Words<Source> SOURCES = Words.of(Source.class);
+    private static final Words<PlanningRule> RULES = Words.of(PlanningRule.class);
+    private static final Words<PeriodUnit> UNITS = Words.of(PeriodUnit.class);
+    private static final Words<Stage> STAGES = Words.of(Stage.class);
+
+    /** What the words of the dataset mean: looked up a million times, so without making a name of each. */
+    private record Words<E extends Enum<E>>(Map<String, E> meanings) {
+        static <E extends Enum<E>> Words<E> of(Class<E> values) {
+            Map<String, E> meanings = new HashMap<>();
+            for (E value : values.getEnumConstants()) {
+                meanings.put(value.name().toLowerCase(Locale.ROOT), value);
+            }
+            return new Words<>(meanings);
+        }
+
+        E of(String word) {
+            return meanings.get(word);
+        }
+    }
 
     private final Dataset dataset;
     private final int today;
     private final SnapshotBuilder builder;
     private final Units units;
     private final String forecastSet;
-    private final Map<String, Row> items = new HashMap<>();
+    /** The stocking unit of each item. */
+    private final Map<String, String> unitOf = new HashMap<>();
 
     private Company(Dataset dataset, LocalDate today, LocalDate horizonEnd, String forecastSet) {
         this.forecastSet = forecastSet;
@@ -64,7 +85,7 @@ public final class Company {
     private Snapshot build() {
         String ahead = dataset.setting("release_ahead_days");
         builder.releaseAheadDays(ahead == null ? 0 : Integer.parseInt(ahead));
-        dataset.rows("items").forEach(row -> items.put(row.text("code"), row));
+        dataset.rows("items").forEach(row -> unitOf.put(row.text("code"), row.text("unit")));
         Map<String, WorkCalendar> calendars = calendars();
         for (Row site : dataset.rows("sites")) {
             builder.site(site.text("code"), calendars.get(site.text("calendar", "")));
@@ -98,7 +119,7 @@ public final class Company {
 
     private void item(Row row) {
         builder.item(new Item(
-                row.text("code"), units.decimals(row.text("unit")), word(ItemKind.class, row.text("kind", "stocked"))));
+                row.text("code"), units.decimals(row.text("unit")), ITEM_KINDS.of(row.text("kind", "stocked"))));
     }
 
     private Map<String, WorkCalendar> calendars() {
@@ -127,7 +148,7 @@ public final class Company {
     }
 
     private static PlanningData planning(Planning row) {
-        Source source = word(Source.class, row.text("source"));
+        Source source = SOURCES.of(row.text("source"));
         PlanningData data = new PlanningData(row.item(), row.site(), source)
                 .supplier(row.text("supplier"))
                 .fromSite(row.text("from_site"))
@@ -146,10 +167,10 @@ public final class Company {
                 .demandFenceDays(row.whole("demand_fence_days", 0))
                 .consume(row.whole("consume_back_days", 0), row.whole("consume_forward_days", 0));
         if (row.text("rule") != null) {
-            data.rule(word(PlanningRule.class, row.text("rule")));
+            data.rule(RULES.of(row.text("rule")));
         }
         if (row.text("period_unit") != null) {
-            data.period(row.whole("period_count", 1), word(PeriodUnit.class, row.text("period_unit")));
+            data.period(row.whole("period_count", 1), UNITS.of(row.text("period_unit")));
         }
         if (row.decimal("yield") != null) {
             data.yield(Ratio.of(row.decimal("yield")));
@@ -189,8 +210,8 @@ public final class Company {
 
     private BomLine bomLine(Row row) {
         String component = row.text("component");
-        String unit = items.get(component).text("unit");
-        Ratio quantity = Ratio.of(row.decimal("quantity"))
+        String unit = unitOf.get(component);
+        Ratio quantity = Ratio.of(row.quantity("quantity", 0))
                 .times(units.factor(component, row.text("unit", unit), unit))
                 .times(row.decimal("scrap") == null ? Ratio.ONE : Ratio.of(BigDecimal.ONE.add(row.decimal("scrap"))));
         return new BomLine(
@@ -209,7 +230,7 @@ public final class Company {
             return;
         }
         String item = row.text("item");
-        String own = items.get(item).text("unit");
+        String own = unitOf.get(item);
         String unit = row.text("unit", own);
         boolean other = !unit.equals(own);
         builder.supplierTerms(new SupplierTerms(
@@ -270,7 +291,7 @@ public final class Company {
                 row.text("item"),
                 row.text("site"),
                 row.day("from_date", 0),
-                word(PeriodUnit.class, row.text("bucket")),
+                UNITS.of(row.text("bucket")),
                 row.quantity("quantity", 0));
     }
 
@@ -278,8 +299,8 @@ public final class Company {
         return new OpenOrder(
                 row.text("number"),
                 row.text("line"),
-                word(Source.class, row.text("kind")),
-                word(Stage.class, row.text("stage")),
+                SOURCES.of(row.text("kind")),
+                STAGES.of(row.text("stage")),
                 row.text("item"),
                 row.text("site"),
                 row.text("from_site"),
@@ -297,11 +318,6 @@ public final class Company {
                 row.text("component"),
                 row.quantity("quantity", 0),
                 row.day("needed_date", 0));
-    }
-
-    /** The value that one of the dataset's words names. */
-    private static <E extends Enum<E>> E word(Class<E> values, String text) {
-        return Enum.valueOf(values, text.toUpperCase(Locale.ROOT));
     }
 
     /** A multiple of 0 is none. */

@@ -1,6 +1,9 @@
 package rescient.dataset;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 import rescient.core.Quantity;
 
 /**
@@ -9,104 +12,122 @@ import rescient.core.Quantity;
  * at when somebody asks for it. Texts that come again, as codes do, are the same object.
  */
 public final class CopiedRows {
-    private static final int KNOWN = 1 << 16;
+    private static final int KNOWN = 1 << 18;
     private static final int LONGEST_KNOWN = 40;
+    /** Of a row so many bytes that the place of a value and its column are one number. */
+    private static final int BEGIN_BITS = 24;
+
     private static final int DATE_LENGTH = 10;
     /** So many characters of a decimal cannot overflow as millionths. */
     private static final int PLAIN_LENGTH = 12;
 
+    private record Known(byte[] bytes, String text) {
+        boolean is(byte[] row, int from, int to) {
+            return Arrays.equals(bytes, 0, bytes.length, row, from, to);
+        }
+    }
+
     /** Texts by their hash; whoever comes later may take the place of another. */
-    private final String[] known = new String[KNOWN];
+    private final Known[] known = new Known[KNOWN];
+    /** The last text of each column of each table: often that of the next row too. */
+    private final Map<Table, Known[]> last = new HashMap<>();
+
+    public CopiedRows() {
+        Table.ALL.forEach(table -> last.put(table, new Known[table.columns().size()]));
+    }
 
     /** The row that one message of the copy holds, with or without the line feed at its end. */
     public Row row(Table table, byte[] message) {
-        return new Row(table, 0, new Copied(table, message));
+        return new Row(table, 0, new Copied(table, message, last.get(table)));
     }
 
-    private String text(byte[] bytes, int from, int to) {
+    private String text(byte[] bytes, int from, int to, int hash, Known[] before, int column) {
+        Known same = before[column];
+        if (same != null && same.is(bytes, from, to)) {
+            return same.text;
+        }
         if (to - from > LONGEST_KNOWN) {
             return new String(bytes, from, to - from, StandardCharsets.UTF_8);
         }
-        int hash = 0;
-        for (int i = from; i < to; i++) {
-            hash = 31 * hash + bytes[i];
-        }
         int place = (hash ^ hash >>> 16) & (KNOWN - 1);
-        String there = known[place];
-        if (there != null && isSame(there, bytes, from, to)) {
-            return there;
+        Known there = known[place];
+        if (there == null || !there.is(bytes, from, to)) {
+            String text = new String(bytes, from, to - from, StandardCharsets.UTF_8);
+            there = new Known(Arrays.copyOfRange(bytes, from, to), text);
+            known[place] = there;
         }
-        String text = new String(bytes, from, to - from, StandardCharsets.UTF_8);
-        known[place] = text;
-        return text;
-    }
-
-    /** Never so for texts that are not plain ASCII; these are just made again. */
-    private static boolean isSame(String text, byte[] bytes, int from, int to) {
-        if (text.length() != to - from) {
-            return false;
-        }
-        for (int i = from; i < to; i++) {
-            if (text.charAt(i - from) != bytes[i]) {
-                return false;
-            }
-        }
-        return true;
+        before[column] = there;
+        return there.text;
     }
 
     private final class Copied implements Cells {
         private final Table table;
         private final byte[] bytes;
-        /** Where each value begins, and behind the last one, one past the end of the row; found when first asked for. */
-        private int[] begins;
+        /**
+         * The value that was asked for last and where it begins, in one number for whoever else asks meanwhile: values are
+         * mostly asked for in their order.
+         */
+        private int mark;
 
-        Copied(Table table, byte[] bytes) {
+        private final Known[] before;
+
+        Copied(Table table, byte[] bytes, Known[] before) {
             this.table = table;
             this.bytes = bytes;
+            this.before = before;
         }
 
-        private int[] begins() {
-            int[] found = begins;
-            if (found == null) {
-                int columns = table.columns().size();
-                found = new int[columns + 1];
-                int column = 1;
-                int end = bytes.length > 0 && bytes[bytes.length - 1] == '\n' ? bytes.length - 1 : bytes.length;
-                for (int i = 0; i < end && column < columns; i++) {
-                    if (bytes[i] == '\t') {
-                        found[column++] = i + 1;
-                    }
+        private int begin(int column) {
+            int known = mark;
+            int at = known >>> BEGIN_BITS <= column ? known >>> BEGIN_BITS : 0;
+            int i = at == 0 ? 0 : known & (1 << BEGIN_BITS) - 1;
+            for (; at < column && i < bytes.length; i++) {
+                if (bytes[i] == '\t') {
+                    at++;
                 }
-                found[columns] = end + 1;
-                begins = found;
             }
-            return found;
+            if (i < 1 << BEGIN_BITS) {
+                mark = column << BEGIN_BITS | i;
+            }
+            return i;
+        }
+
+        private boolean goesOn(int i) {
+            return i < bytes.length && bytes[i] != '\t' && bytes[i] != '\n';
+        }
+
+        private int end(int from) {
+            int i = from;
+            while (goesOn(i)) {
+                i++;
+            }
+            return i;
         }
 
         @Override
         public boolean isEmpty(int column) {
-            int from = begins()[column];
-            int to = begins[column + 1] - 1;
-            return to == from || to == from + 2 && bytes[from] == '\\' && bytes[from + 1] == 'N';
+            int from = begin(column);
+            return !goesOn(from) || bytes[from] == '\\' && bytes[from + 1] == 'N' && !goesOn(from + 2);
         }
 
         @Override
         public String at(int column) {
-            if (isEmpty(column)) {
-                return "";
+            int from = begin(column);
+            int to = from;
+            int hash = 0;
+            boolean escaped = false;
+            for (; goesOn(to); to++) {
+                hash = 31 * hash + bytes[to];
+                escaped |= bytes[to] == '\\';
             }
-            int from = begins[column];
-            int to = begins[column + 1] - 1;
-            for (int i = from; i < to; i++) {
-                if (bytes[i] == '\\') {
-                    return unescaped(from, to);
-                }
+            if (escaped || to == from) {
+                return isEmpty(column) ? "" : unescaped(from, to);
             }
             ColumnType type = table.columns().get(column).type();
             if (type == ColumnType.FLAG) {
                 return bytes[from] == 't' ? "true" : "false";
             }
-            String text = text(bytes, from, to);
+            String text = text(bytes, from, to, hash, before, column);
             return type instanceof ColumnType.Decimal ? Texts.withoutZeros(text) : text;
         }
 
@@ -128,8 +149,8 @@ public final class CopiedRows {
 
         @Override
         public long quantity(int column) {
-            int from = begins()[column];
-            int to = begins[column + 1] - 1;
+            int from = begin(column);
+            int to = end(from);
             long value = 0;
             int decimals = -1;
             boolean plain = to - from <= PLAIN_LENGTH;
@@ -155,8 +176,8 @@ public final class CopiedRows {
 
         @Override
         public int day(int column) {
-            int from = begins()[column];
-            int to = begins[column + 1] - 1;
+            int from = begin(column);
+            int to = end(from);
             return to - from == DATE_LENGTH ? Texts.day(bytes, from) : Texts.day(at(column));
         }
     }
