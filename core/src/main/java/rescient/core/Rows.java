@@ -102,10 +102,9 @@ final class Rows implements Cloneable {
         }
     }
 
-    /** Rows often come almost in order, which this sorting makes use of. */
     private static <T> T[] sorted(List<T> rows, Comparator<T> order, IntFunction<T[]> array) {
         T[] all = rows.toArray(array);
-        Arrays.sort(all, order);
+        Arrays.parallelSort(all, order);
         return all;
     }
 

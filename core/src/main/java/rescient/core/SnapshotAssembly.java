@@ -90,7 +90,7 @@ final class SnapshotAssembly {
 
     /** Points that exist whatever the bills of materials say, each once, in order. */
     private long[] seeds() {
-        Seeds seeds = new Seeds();
+        PointKeys seeds = new PointKeys((long) itemList.size() * siteList.size());
         rows.planning.values().forEach(bySite -> bySite.values().forEach(p -> seeds.add(key(p.item, p.site))));
         for (int i = 0; i < rows.stock.length; i++) {
             seeds.add(key(stockPlaces.item[i], stockPlaces.site[i]));
@@ -105,45 +105,20 @@ final class SnapshotAssembly {
                 seedParts(componentItem[c], site, seeds);
             }
         }
-        return seeds.each();
+        return seeds.inOrder();
     }
 
-    private void seedParts(Places places, Seeds seeds) {
+    private void seedParts(Places places, PointKeys seeds) {
         for (int i = 0; i < places.item.length; i++) {
             seedParts(places.item[i], places.site[i], seeds);
         }
     }
 
-    private void seedParts(int item, int site, Seeds seeds) {
+    private void seedParts(int item, int site, PointKeys seeds) {
         if (kits.isPassedThrough(item)) {
             kits.resolve(item).forEach(part -> seeds.add(key(part.item(), site)));
         } else {
             seeds.add(key(item, site));
-        }
-    }
-
-    /** Keys of points, each once. */
-    private static final class Seeds {
-        private final Keys known = new Keys(1 << 10);
-        private long[] keys = new long[1 << 10];
-        private int size;
-
-        void add(long key) {
-            if (known.get(key) >= 0) {
-                return;
-            }
-            known.put(key, size);
-            if (size == keys.length) {
-                keys = Arrays.copyOf(keys, size * 2);
-            }
-            keys[size++] = key;
-        }
-
-        /** In order. */
-        long[] each() {
-            long[] each = Arrays.copyOf(keys, size);
-            Arrays.sort(each);
-            return each;
         }
     }
 

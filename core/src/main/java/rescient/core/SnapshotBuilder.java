@@ -64,17 +64,18 @@ public final class SnapshotBuilder {
     }
 
     public SnapshotBuilder planning(PlanningData data) {
-        planning.computeIfAbsent(data.item, i -> new HashMap<>()).put(data.site, data);
+        // most items are planned at one site
+        planning.computeIfAbsent(data.item, i -> new HashMap<>(2)).put(data.site, data);
         return this;
     }
 
     public SnapshotBuilder bomLine(BomLine line) {
-        bomLines.computeIfAbsent(line.parent(), p -> new ArrayList<>()).add(line);
+        bomLines.computeIfAbsent(line.parent(), p -> new ArrayList<>(4)).add(line);
         return this;
     }
 
     public SnapshotBuilder supplierTerms(SupplierTerms terms) {
-        supplierTerms.computeIfAbsent(terms.item(), i -> new ArrayList<>()).add(terms);
+        supplierTerms.computeIfAbsent(terms.item(), i -> new ArrayList<>(2)).add(terms);
         return this;
     }
 

@@ -85,7 +85,6 @@ public final class Company {
     private Snapshot build() {
         String ahead = dataset.setting("release_ahead_days");
         builder.releaseAheadDays(ahead == null ? 0 : Integer.parseInt(ahead));
-        dataset.rows("items").forEach(row -> unitOf.put(row.text("code"), row.text("unit")));
         Map<String, WorkCalendar> calendars = calendars();
         for (Row site : dataset.rows("sites")) {
             builder.site(site.text("code"), calendars.get(site.text("calendar", "")));
@@ -95,14 +94,18 @@ public final class Company {
         }
         workCenters(calendars);
         builder.forecastConsumption(!"false".equals(dataset.setting("forecast_consumption")));
-        // the builder keeps each kind for itself, so that all kinds can be added at once; the largest first
+        // the builder keeps each kind for itself, so that several can be added at once; the largest first
+        SideBySide.run(
+                SideBySide.CORES,
+                List.of(
+                        () -> each("customer_orders", row -> builder.customerOrder(customerOrder(row))),
+                        () -> each("items", this::item),
+                        () -> Planning.of(dataset).forEach(row -> builder.planning(planning(row)))));
+        // these need the units of the items
         SideBySide.run(
                 SideBySide.CORES,
                 List.of(
                         () -> each("bom_lines", row -> builder.bomLine(bomLine(row))),
-                        () -> each("customer_orders", row -> builder.customerOrder(customerOrder(row))),
-                        () -> Planning.of(dataset).forEach(row -> builder.planning(planning(row))),
-                        () -> each("items", this::item),
                         () -> each("open_order_components", row -> builder.openOrderComponent(component(row))),
                         () -> each("forecasts", this::forecast),
                         () -> each("open_orders", row -> builder.openOrder(openOrder(row))),
@@ -118,6 +121,7 @@ public final class Company {
     }
 
     private void item(Row row) {
+        unitOf.put(row.text("code"), row.text("unit"));
         builder.item(new Item(
                 row.text("code"), units.decimals(row.text("unit")), ITEM_KINDS.of(row.text("kind", "stocked"))));
     }

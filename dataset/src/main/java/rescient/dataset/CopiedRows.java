@@ -1,7 +1,6 @@
 package rescient.dataset;
 
 import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import rescient.core.Quantity;
@@ -12,8 +11,8 @@ import rescient.core.Quantity;
  * at when somebody asks for it. Texts that come again, as codes do, are the same object.
  */
 public final class CopiedRows {
-    private static final int KNOWN = 1 << 18;
-    private static final int LONGEST_KNOWN = 40;
+    private static final int KNOWN_BITS = 18;
+    private static final int LONGEST_KNOWN = 2 * Long.BYTES;
     /** Of a row so many bytes that the place of a value and its column are one number. */
     private static final int BEGIN_BITS = 24;
 
@@ -21,14 +20,19 @@ public final class CopiedRows {
     /** So many characters of a decimal cannot overflow as millionths. */
     private static final int PLAIN_LENGTH = 12;
 
-    private record Known(byte[] bytes, String text) {
-        boolean is(byte[] row, int from, int to) {
-            return Arrays.equals(bytes, 0, bytes.length, row, from, to);
+    /**
+     * A text and the bytes it was, which are told from others without looking at them one by one.
+     *
+     * @param first the first eight of them, and {@code second} the next eight, as numbers; no byte of a text is 0
+     */
+    private record Known(long first, long second, String text) {
+        boolean is(long itsFirst, long itsSecond) {
+            return first == itsFirst && second == itsSecond;
         }
     }
 
     /** Texts by their hash; whoever comes later may take the place of another. */
-    private final Known[] known = new Known[KNOWN];
+    private final Known[] known = new Known[1 << KNOWN_BITS];
     /** The last text of each column of each table: often that of the next row too. */
     private final Map<Table, Known[]> last = new HashMap<>();
 
@@ -41,19 +45,28 @@ public final class CopiedRows {
         return new Row(table, 0, new Copied(table, message, last.get(table)));
     }
 
-    private String text(byte[] bytes, int from, int to, int hash, Known[] before, int column) {
-        Known same = before[column];
-        if (same != null && same.is(bytes, from, to)) {
-            return same.text;
-        }
+    private String text(byte[] bytes, int from, int to, Known[] before, int column) {
         if (to - from > LONGEST_KNOWN) {
             return new String(bytes, from, to - from, StandardCharsets.UTF_8);
         }
-        int place = (hash ^ hash >>> 16) & (KNOWN - 1);
+        long first = 0;
+        long second = 0;
+        int middle = Math.min(to, from + Long.BYTES);
+        for (int i = from; i < middle; i++) {
+            first = first << Byte.SIZE | bytes[i] & 0xFF;
+        }
+        for (int i = middle; i < to; i++) {
+            second = second << Byte.SIZE | bytes[i] & 0xFF;
+        }
+        Known same = before[column];
+        if (same != null && same.is(first, second)) {
+            return same.text;
+        }
+        // Fibonacci hashing: Knuth, The Art of Computer Programming, volume 3, section 6.4
+        int place = (int) ((first * 31 + second) * 0x9E3779B97F4A7C15L >>> Long.SIZE - KNOWN_BITS);
         Known there = known[place];
-        if (there == null || !there.is(bytes, from, to)) {
-            String text = new String(bytes, from, to - from, StandardCharsets.UTF_8);
-            there = new Known(Arrays.copyOfRange(bytes, from, to), text);
+        if (there == null || !there.is(first, second)) {
+            there = new Known(first, second, new String(bytes, from, to - from, StandardCharsets.UTF_8));
             known[place] = there;
         }
         before[column] = there;
@@ -114,10 +127,8 @@ public final class CopiedRows {
         public String at(int column) {
             int from = begin(column);
             int to = from;
-            int hash = 0;
             boolean escaped = false;
             for (; goesOn(to); to++) {
-                hash = 31 * hash + bytes[to];
                 escaped |= bytes[to] == '\\';
             }
             if (escaped || to == from) {
@@ -127,7 +138,7 @@ public final class CopiedRows {
             if (type == ColumnType.FLAG) {
                 return bytes[from] == 't' ? "true" : "false";
             }
-            String text = text(bytes, from, to, hash, before, column);
+            String text = text(bytes, from, to, before, column);
             return type instanceof ColumnType.Decimal ? Texts.withoutZeros(text) : text;
         }
 

@@ -21,7 +21,9 @@ public final class Planning {
         Map<String, Row> groups = new HashMap<>();
         dataset.rows("item_groups").forEach(g -> groups.put(g.text("code"), g));
         Map<String, Row> groupOfItem = new HashMap<>();
-        dataset.rows("items").forEach(i -> groupOfItem.put(i.text("code"), groups.get(i.text("group", ""))));
+        if (!groups.isEmpty()) {
+            dataset.rows("items").forEach(i -> groupOfItem.put(i.text("code"), groups.get(i.text("group", ""))));
+        }
         return dataset.rows("planning").stream()
                 .map(row -> new Planning(row, groupOfItem.get(row.text("item"))))
                 .toList();

@@ -42,7 +42,7 @@ class DatabaseMeasurements {
     private static final String DATABASE = TestDatabase.create();
     private static final int RUNS = 3;
     /** A server reads again and again, so the first ones warm up. */
-    private static final int READINGS = 10;
+    private static final int READINGS = 20;
 
     @Autowired
     private CompanyStore store;
