@@ -19,7 +19,7 @@
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
   import { placeOf, threadOf } from '$lib/plan/place';
-  import { PlanList } from '$lib/plan/plan.svelte';
+  import { PlanList, type PlannedOrder } from '$lib/plan/plan.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import PlannedRow from '$lib/plan/PlannedRow.svelte';
   import PointPane from '$lib/plan/PointPane.svelte';
@@ -99,7 +99,7 @@
   let releasing = $state<string[] | undefined>();
   /** What was chosen has gone out, and its numbers are in view. */
   let released = $state(false);
-  /** What keeps a line from being released is cured meanwhile. */
+  /** Decided over the release, which stays as it is and goes on afterwards: a cure for what keeps a line from going. */
   let curing = $state.raw<Deciding | undefined>();
   let deciding = $state.raw<Deciding | undefined>();
   let history = $state(false);
@@ -168,12 +168,24 @@
       refused = trial.refusal;
       return;
     }
+    if (releasing && !released) {
+      curing ??= next;
+      return;
+    }
     close();
     deciding = next;
   }
 
+  /** The orders that a decision is about, as far as they are in the list. */
+  function rowsOf(about: Deciding): PlannedOrder[] {
+    return about.orders.flatMap((key) => {
+      const row = list.byKey.get(key);
+      return row && 'order' in row ? [row.order] : [];
+    });
+  }
+
   function about(kind: Kind, form: Form = {}) {
-    if (deciding?.kind === kind) {
+    if ((curing ?? deciding)?.kind === kind) {
       decidePane?.keep();
       return;
     }
@@ -186,7 +198,7 @@
 
   /** Does what the signal asks; several proposals of one kind together. */
   function accept() {
-    if (deciding) {
+    if (curing ?? deciding) {
       decidePane?.keep();
       return;
     }
@@ -245,10 +257,16 @@
     if (releasing?.length === 0) releasing = undefined;
   }
 
-  /** The orders that were chosen stay so, and the release shows what can go now. */
-  function cured(decision: Schemas['Decision']) {
+  /** The orders that were chosen stay so, or what came of them is; and the release shows what can go now. */
+  function cured(decision: Schemas['Decision'], done: Deciding) {
     curing = undefined;
     kept = decision;
+    if (decision.orders.length > 0) {
+      for (const key of done.orders) list.selected.delete(key);
+      for (const key of decision.orders) list.selected.add(key);
+      releasing = [...(releasing ?? []).filter((key) => !done.orders.includes(key)), ...decision.orders];
+    }
+    void client.invalidateQueries({ queryKey: ['orders'] });
     void client.invalidateQueries({ queryKey: ['plan'] });
     void client.invalidateQueries({ queryKey: ['items'] });
   }
@@ -432,8 +450,9 @@
     {#if curing}
       {#key curing}
         <DecidePane
+          bind:this={decidePane}
           deciding={curing}
-          orders={[]}
+          orders={rowsOf(curing)}
           choices={rows.data?.choices}
           {today}
           {currency}
@@ -460,7 +479,10 @@
           }}
           ongone={takeOut}
           onmore={(keys) => (releasing = [...(releasing ?? []), ...keys])}
-          onfirm={(keys) => decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) })}
+          onfirm={(keys) => {
+            close();
+            decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) });
+          }}
           oncure={(cure) => (curing = cure)}
         />
       </div>
@@ -469,10 +491,7 @@
         <DecidePane
           bind:this={decidePane}
           {deciding}
-          orders={deciding.orders.flatMap((k) => {
-            const row = list.byKey.get(k);
-            return row && 'order' in row ? [row.order] : [];
-          })}
+          orders={rowsOf(deciding)}
           choices={rows.data?.choices}
           {today}
           {currency}

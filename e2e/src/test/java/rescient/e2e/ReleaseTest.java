@@ -175,6 +175,38 @@ class ReleaseTest extends DeskTest {
     }
 
     @Test
+    void whatIsDecidedOverTheReleaseLosesNothingThatWasTypedThere() {
+        Page page = signedIn("ida");
+        select(page, "NAIL-20");
+        preview(page);
+        Locator note = page.getByLabel("Note on the orders");
+        note.fill("Gate closes at four");
+        note.blur();
+        Locator decision = page.getByTestId("decide");
+        page.keyboard().press("h");
+        assertThat(decision).isVisible();
+        page.evaluate("document.activeElement.blur()");
+        // the key of another decision does not take its place
+        page.keyboard().press("e");
+        assertThat(decision).containsText("Hold");
+        page.keyboard().press("Escape");
+        assertThat(decision).isHidden();
+        assertThat(note).hasValue("Gate closes at four");
+        // what comes of the order is released instead of it: 7 boxes of 1 000
+        page.keyboard().press("e");
+        decision.getByLabel("Quantity").fill("7000");
+        Locator keep = decision.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("Enter"));
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(decision).isHidden();
+        assertThat(note).hasValue("Gate closes at four");
+        press(page);
+        page.getByTestId("released").getByText("PO-2045").click();
+        assertThat(page.getByText("Gate closes at four")).isVisible();
+        assertThat(page.getByLabel("Line 1")).containsText("7 box");
+    }
+
+    @Test
     void aNoteGoesWithTheOrder() {
         Page page = signedIn("ida");
         select(page, "NAIL-20");
