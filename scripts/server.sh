@@ -64,7 +64,7 @@ run_server() {
   [ -z "$empty" ] || touch "$DATA/empty"
   before=$(schema_version)
   : >"$DATA/server.log"
-  SPRING_DATASOURCE_PASSWORD=$(password) java -Xmx2g -XX:+UseParallelGC -jar "$ROOT/server/target/$JAR_NAME" \
+  SPRING_DATASOURCE_PASSWORD=$(password) java -Xmx2g -jar "$ROOT/server/target/$JAR_NAME" \
     --server.port="$port" --rescient.demo="$demo" --rescient.today="$today" \
     --spring.datasource.url="jdbc:postgresql://127.0.0.1:$PG_PORT/$PG_DATABASE" --spring.datasource.username="$PG_USER" \
     >>"$DATA/server.log" 2>&1 &

@@ -53,6 +53,15 @@ final class Checks {
                 SideBySide.CORES, PARTS, (part, faults) -> part.accept(new Checks(dataset, units, items, faults)));
     }
 
+    /** Looks at one planning row, which need not be in the dataset. */
+    static Faults planning(Dataset dataset, Row row) {
+        Faults faults = new Faults();
+        Row item = Planning.item(dataset, row);
+        new Checks(dataset, new Units(dataset), Map.of(item.text("code"), item), faults)
+                .planning(Planning.of(dataset, row));
+        return faults;
+    }
+
     private void each(String table, Consumer<Row> check) {
         dataset.rows(table).forEach(check);
     }

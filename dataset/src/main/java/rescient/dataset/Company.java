@@ -151,6 +151,15 @@ public final class Company {
         return calendar.flag(WEEKDAYS.get(weekday), weekday < 5);
     }
 
+    /**
+     * What a row of the planning table says, with the defaults of its item's group behind it.
+     *
+     * @param row of an item of the dataset; it need not be one of its rows
+     */
+    public static PlanningData planning(Dataset dataset, Row row) {
+        return planning(Planning.of(dataset, row));
+    }
+
     private static PlanningData planning(Planning row) {
         Source source = SOURCES.of(row.text("source"));
         PlanningData data = new PlanningData(row.item(), row.site(), source)

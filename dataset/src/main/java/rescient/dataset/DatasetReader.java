@@ -39,6 +39,16 @@ public final class DatasetReader {
     }
 
     /**
+     * Looks at a planning row for an item of the dataset as if it stood there.
+     *
+     * @throws FaultyDatasetException with all that is wrong with it
+     */
+    public static Row checked(Dataset dataset, Row planning) {
+        Checks.planning(dataset, planning).refuse();
+        return planning;
+    }
+
+    /**
      * The dataset in a folder of CSV files, a zip of one, or an .xlsx file with a sheet for each table.
      *
      * @throws FaultyDatasetException with every fault, if there is any

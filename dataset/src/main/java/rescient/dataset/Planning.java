@@ -29,6 +29,24 @@ public final class Planning {
                 .toList();
     }
 
+    /** A planning row with what the dataset says of its item's group. */
+    static Planning of(Dataset dataset, Row row) {
+        String group = item(dataset, row).text("group");
+        Row defaults = dataset.rows("item_groups").stream()
+                .filter(g -> g.text("code").equals(group))
+                .findFirst()
+                .orElse(null);
+        return new Planning(row, defaults);
+    }
+
+    static Row item(Dataset dataset, Row row) {
+        String code = row.text("item");
+        return dataset.rows("items").stream()
+                .filter(i -> i.text("code").equals(code))
+                .findFirst()
+                .orElseThrow();
+    }
+
     Row row() {
         return own;
     }

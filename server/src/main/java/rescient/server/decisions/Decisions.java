@@ -96,7 +96,7 @@ public class Decisions {
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
             List<Edit> done = apply(proposal.edits);
-            announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.otherwise != null);
+            announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.changesMore());
             insert(user, command, wish.kind().name(), write(wish), proposal, done);
             return find(user, "where command = ?", command).get(0);
         });

@@ -3,15 +3,21 @@ package rescient.server.decisions;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import rescient.core.Change;
 import rescient.core.OrderDraft;
+import rescient.core.Plan;
 import rescient.core.PlanningException;
 import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
+import rescient.dataset.Company;
+import rescient.dataset.Dataset;
+import rescient.dataset.Row;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.planning.Worth;
@@ -20,7 +26,7 @@ import rescient.server.platform.JobProblem;
 /** Orders as they are wanted, by the rules of their stock point: as it is planned, or as if it were planned otherwise. */
 final class Drafter {
     private final PlanVersion version;
-    private final Map<Object, PlanVersion> variants = new HashMap<>();
+    private final Map<Object, Plan> variants = new HashMap<>();
 
     Drafter(PlanVersion version) {
         this.version = version;
@@ -78,17 +84,19 @@ final class Drafter {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no supplier " + way.supplier)
                     .field("supplier");
         }
-        PlanVersion variant = variants.computeIfAbsent(
-                way,
-                w -> version.with(PlanningRows.with(
-                        version.directory().dataset(),
-                        way.item,
-                        way.site,
-                        Map.of(
-                                "source", Words.word(way.source),
-                                "supplier", way.supplier == null ? "" : way.supplier,
-                                "from_site", way.fromSite == null ? "" : way.fromSite))));
-        return variant.plan().point(way.item, way.site).orElseThrow();
+        Plan variant = variants.computeIfAbsent(way, w -> {
+            Dataset dataset = version.directory().dataset();
+            Row planned = PlanningRows.row(
+                    dataset,
+                    way.item,
+                    way.site,
+                    Map.of(
+                            "source", Words.word(way.source),
+                            "supplier", way.supplier == null ? "" : way.supplier,
+                            "from_site", way.fromSite == null ? "" : way.fromSite));
+            return version.plan().after(List.of(new Change.Planning(Company.planning(dataset, planned))));
+        });
+        return variant.point(way.item, way.site).orElseThrow();
     }
 
     /** An order for a quantity, with the dates that are given; without any, due on {@code otherwise}. */

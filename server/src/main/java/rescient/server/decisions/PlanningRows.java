@@ -3,6 +3,7 @@ package rescient.server.decisions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.Column;
 import rescient.dataset.Dataset;
@@ -26,23 +27,32 @@ public final class PlanningRows {
      * @throws JobProblem 422 with the field and what would be right
      */
     public static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
-        List<Row> rows = new ArrayList<>();
-        String[] values = new String[PLANNING.columns().size()];
-        java.util.Arrays.fill(values, "");
-        values[PLANNING.indexOf("item")] = item;
-        values[PLANNING.indexOf("site")] = site;
-        for (Row row : dataset.rows(PLANNING.name())) {
-            if (item.equals(row.text("item")) && site.equals(row.text("site"))) {
-                values = row.values().toArray(new String[0]);
-            } else {
-                rows.add(row);
-            }
-        }
+        return with(dataset, row(dataset, item, site, fields));
+    }
+
+    /** The company with this planning row in the place of the one that its stock point has, if it has one. */
+    public static Dataset with(Dataset dataset, Row planning) {
+        List<Row> rows = new ArrayList<>(dataset.rows(PLANNING.name()));
+        rows.removeIf(row -> isOf(row, planning.text("item"), planning.text("site")));
+        rows.add(planning);
+        return dataset.with(PLANNING.name(), rows);
+    }
+
+    /** The planning row of a stock point with other data; see {@link #with(Dataset, String, String, Map)}. */
+    static Row row(Dataset dataset, String item, String site, Map<String, String> fields) {
+        Row row = dataset.rows(PLANNING.name()).stream()
+                .filter(r -> isOf(r, item, site))
+                .findFirst()
+                .orElseGet(() -> Row.of(PLANNING, Map.of("item", item, "site", site)));
         for (Map.Entry<String, String> field : fields.entrySet()) {
-            values[PLANNING.indexOf(field.getKey())] = checked(dataset, field.getKey(), field.getValue());
+            row = row.with(field.getKey(), checked(dataset, field.getKey(), field.getValue()));
         }
-        rows.add(new Row(PLANNING, 0, values));
-        return checked(dataset.with(PLANNING.name(), rows), item + " cannot be planned so");
+        Row planning = row;
+        return told(() -> DatasetReader.checked(dataset, planning), item + " cannot be planned so");
+    }
+
+    private static boolean isOf(Row row, String item, String site) {
+        return item.equals(row.text("item")) && site.equals(row.text("site"));
     }
 
     /**
@@ -52,8 +62,12 @@ public final class PlanningRows {
      * @throws JobProblem 422 with the field and what would be right
      */
     public static Dataset checked(Dataset dataset, String sentence) {
+        return told(() -> DatasetReader.checked(dataset), sentence);
+    }
+
+    private static <T> T told(Supplier<T> check, String sentence) {
         try {
-            return DatasetReader.checked(dataset);
+            return check.get();
         } catch (FaultyDatasetException e) {
             Fault fault = e.faults().get(0);
             throw new JobProblem(

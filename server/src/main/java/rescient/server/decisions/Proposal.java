@@ -5,6 +5,7 @@ import java.util.List;
 import rescient.core.Change;
 import rescient.core.OrderDraft;
 import rescient.dataset.Dataset;
+import rescient.dataset.Row;
 import rescient.server.planning.PlanVersion;
 
 /** What a wish comes to, before anything is kept. */
@@ -23,7 +24,9 @@ final class Proposal {
     final List<Change> asked = new ArrayList<>();
     /** Stock points whose line shows what happens. */
     final List<String[]> points = new ArrayList<>();
-    /** The company with other planning data, or null. */
+    /** What a stock point is planned by, or null if by what is there. */
+    Row planning;
+    /** Another company in the place of the present one, or null. */
     Dataset otherwise;
 
     String sentence = "";
@@ -53,9 +56,17 @@ final class Proposal {
         return changes;
     }
 
+    /** Whether the company has to be read again when it is kept. */
+    boolean changesMore() {
+        return otherwise != null || planning != null;
+    }
+
     /** The plan as it will be. */
     PlanVersion after() {
         PlanVersion next = otherwise == null ? version : version.with(otherwise);
+        next = planning == null
+                ? next
+                : next.planned(planning, PlanningRows.with(next.directory().dataset(), planning));
         List<Change> changes = changes();
         return changes.isEmpty() ? next : next.with(changes);
     }

@@ -67,6 +67,11 @@ public final class Directory {
         return new Directory(this, OpenOrderRows.after(dataset, changes));
     }
 
+    /** The names of a company that differs in its planning rows. */
+    Directory planned(Dataset other) {
+        return new Directory(this, other);
+    }
+
     private Directory(Directory before, Dataset dataset) {
         this.dataset = dataset;
         items = before.items;

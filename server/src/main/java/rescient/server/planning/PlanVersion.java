@@ -12,6 +12,7 @@ import rescient.core.Planner;
 import rescient.core.Signal;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
+import rescient.dataset.Row;
 
 /**
  * A complete plan with the names that belong to it.
@@ -42,6 +43,16 @@ public record PlanVersion(
         Plan other = new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL);
         return new PlanVersion(
                 number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
+    }
+
+    /**
+     * This version as if a stock point were planned by this row; only what that touches is planned again.
+     *
+     * @param dataset the company with the row in its place
+     */
+    public PlanVersion planned(Row planning, Dataset dataset) {
+        Change change = new Change.Planning(Company.planning(dataset, planning));
+        return after(revision, madeAt, plan.after(List.of(change)), directory.planned(dataset));
     }
 
     /** This version as it was on another day. */
