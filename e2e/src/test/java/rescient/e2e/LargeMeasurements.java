@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -82,11 +83,43 @@ class LargeMeasurements extends DeskTest {
             filtered.add((System.nanoTime() - begun) / 1e6);
         }
         Measurements.print("large: from a word in the filter to its answer", filtered);
+        Measurements.print("large: offers for an order", requests(page, """
+                order => fetch('/api/decisions/offers?key=' + encodeURIComponent(order.key))"""));
+        Measurements.print("large: consequence of another lead time", requests(page, """
+                order => fetch('/api/decisions/preview', {
+                  method: 'POST',
+                  headers: {
+                    'Content-Type': 'application/json',
+                    'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1])
+                  },
+                  body: JSON.stringify({
+                    kind: 'PLANNING', item: order.item, site: order.site, fields: { lead_time_days: '9' }
+                  })
+                })"""));
         long begun = System.nanoTime();
         page.navigate("/plan/periods?scale=weeks");
         Locator grid = page.getByRole(AriaRole.GRID);
         grid.getByRole(AriaRole.ROW).nth(3).waitFor();
         System.out.printf(Locale.ROOT, "large: Periods open after %.0f ms%n", (System.nanoTime() - begun) / 1e6);
         Scrolling.measure("large: Periods, weeks", page, "[role=grid]", "[role=row], [role=rowheader]", 111);
+    }
+
+    /** How long a request for each of the first orders of the list takes, one after the other. */
+    private static List<Double> requests(Page page, String request) {
+        List<?> times = (List<?>) page.evaluate("""
+                async () => {
+                  const ask = %s, times = [];
+                  const { orders } = await (await fetch('/api/plan/orders')).json();
+                  for (const order of orders.slice(0, 12)) {
+                    const begun = performance.now(), answer = await ask(order);
+                    await answer.text();
+                    if (!answer.ok) throw new Error(answer.status + ' for ' + order.key);
+                    times.push(performance.now() - begun);
+                  }
+                  return times;
+                }""".formatted(request));
+        return times.stream()
+                .map(time -> ((Number) time).doubleValue())
+                .collect(Collectors.toCollection(ArrayList::new));
     }
 }
