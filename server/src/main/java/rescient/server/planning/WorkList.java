@@ -30,6 +30,11 @@ class WorkList {
 
     private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
+    /** The signals of a version that ask for something, in the order of the list: in a large company half a million. */
+    private volatile Asking asking;
+
+    private record Asking(PlanVersion version, List<Signal> signals) {}
+
     /** @param most how many rows of orders, and how many of signals, are sent */
     WorkList(Holds holds, JdbcTemplate database, @Value("${rescient.list-most:4000}") int most) {
         this.holds = holds;
@@ -160,21 +165,34 @@ class WorkList {
                             row.getDate(4) == null ? null : row.getDate(4).toLocalDate(),
                             row.getString(5)));
         });
-        List<Signal> asking = version.signals().stream()
-                .filter(signal -> ask(signal.kind()) != null)
-                .toList();
-        boolean whole = asking.size() <= most;
-        List<Signal> fitting = asking.stream()
-                .filter(signal ->
-                        whole || filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()))
-                .sorted(Comparator.comparing(signal -> ask(signal.kind())))
-                .toList();
+        List<Signal> signals = asking(version);
+        boolean whole = signals.size() <= most || filter.equals(ListFilter.NOTHING);
+        List<Signal> fitting = whole
+                ? signals
+                : signals.stream()
+                        .filter(signal ->
+                                filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()))
+                        .toList();
         return new ListedSignals(
                 fitting.stream()
                         .limit(most)
                         .map(signal -> row(version, signal, ask(signal.kind()), asked))
                         .toList(),
                 Math.max(0, fitting.size() - most));
+    }
+
+    private List<Signal> asking(PlanVersion version) {
+        Asking last = asking;
+        if (last == null || last.version != version) {
+            last = new Asking(
+                    version,
+                    version.signals().stream()
+                            .filter(signal -> ask(signal.kind()) != null)
+                            .sorted(Comparator.comparing(signal -> ask(signal.kind())))
+                            .toList());
+            asking = last;
+        }
+        return last.signals;
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {
