@@ -224,7 +224,7 @@ class PlanController {
 
     @GetMapping(path = "/news", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter news() {
-        return news.listen(live.current().number());
+        return news.listen(() -> live.current().number());
     }
 
     private static PointView point(PlanVersion version, String item, String site) {

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
+import java.util.function.LongSupplier;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -18,12 +19,16 @@ class PlanNews implements SmartLifecycle {
     private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
     private volatile boolean running;
 
-    SseEmitter listen(long version) {
-        SseEmitter listener = new SseEmitter(NO_TIMEOUT);
+    /** @param version is asked when nothing can be told past the listener any more */
+    SseEmitter listen(LongSupplier version) {
+        return listen(new SseEmitter(NO_TIMEOUT), version);
+    }
+
+    SseEmitter listen(SseEmitter listener, LongSupplier version) {
         listeners.add(listener);
         listener.onCompletion(() -> listeners.remove(listener));
         listener.onError(e -> listeners.remove(listener));
-        send(listener, SseEmitter.event().name("plan").data(Long.toString(version)));
+        send(listener, SseEmitter.event().name("plan").data(Long.toString(version.getAsLong())));
         return listener;
     }
 
