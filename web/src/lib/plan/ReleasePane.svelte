@@ -31,7 +31,10 @@
     $props();
   const client = useQueryClient();
   let note = $state('');
+  /** By supplier and site, so that a note stays when other lines come or the first one gets another key. */
   let notes = $state<Record<string, string>>({});
+  /** As they were sent: asked again, they must be the same. */
+  let sent: Record<string, string> = {};
   let firmOnly = $state(false);
   let leaveOut = $state(false);
   let weeks = $state(4);
@@ -67,7 +70,7 @@
       answer(
         api.POST('/api/releases', {
           params: { header: { 'Idempotency-Key': command } },
-          body: { orders: keys, leaveOut, note: note.trim() || undefined, notes }
+          body: { orders: keys, leaveOut, note: note.trim() || undefined, notes: sent }
         })
       ),
     onSuccess: (done) => {
@@ -106,9 +109,26 @@
     );
   }
 
+  function nameOf(document: Schemas['Draft']): string {
+    return `${document.supplier}~${document.site}`;
+  }
+
+  /** The notes by the first line of each document, as the server asks for them. */
+  function written(): Record<string, string> {
+    return Object.fromEntries(
+      documents.flatMap((d) => {
+        const text = notes[nameOf(d)];
+        return d.lines[0] && text ? [[d.lines[0].key, text]] : [];
+      })
+    );
+  }
+
   export function press() {
     if (firmOnly) onfirm(keys);
-    else if (ready && !release.isPending && created === undefined) release.mutate();
+    else if (ready && !release.isPending && created === undefined) {
+      if (!unanswered) sent = written();
+      release.mutate();
+    }
   }
 </script>
 
@@ -262,14 +282,14 @@
           </details>
         {/if}
         {#if document.kind === 'buy' && document.lines[0] && !document.number}
-          {@const first = document.lines[0].key}
+          {@const name = nameOf(document)}
           <label class="mt-1 flex items-center gap-2">
             <span class="text-sm text-ink-2">Note for {document.partner}</span>
             <input
               class="field min-w-0 flex-1"
               maxlength="1000"
-              value={notes[first] ?? ''}
-              oninput={(e) => (notes = { ...notes, [first]: e.currentTarget.value })}
+              value={notes[name] ?? ''}
+              oninput={(e) => (notes = { ...notes, [name]: e.currentTarget.value })}
             />
           </label>
         {/if}

@@ -181,7 +181,9 @@ class ReleaseTest extends DeskTest {
         preview(page);
         Locator note = page.getByLabel("Note on the orders");
         note.fill("Gate closes at four");
-        note.blur();
+        Locator theirs = page.getByLabel(java.util.regex.Pattern.compile("^Note for"));
+        theirs.fill("As last time");
+        theirs.blur();
         Locator decision = page.getByTestId("decide");
         page.keyboard().press("h");
         assertThat(decision).isVisible();
@@ -200,9 +202,10 @@ class ReleaseTest extends DeskTest {
         keep.click();
         assertThat(decision).isHidden();
         assertThat(note).hasValue("Gate closes at four");
+        assertThat(theirs).hasValue("As last time");
         press(page);
         page.getByTestId("released").getByText("PO-2045").click();
-        assertThat(page.getByText("Gate closes at four")).isVisible();
+        assertThat(page.getByText("As last time")).isVisible();
         assertThat(page.getByLabel("Line 1")).containsText("7 box");
     }
 

@@ -302,6 +302,10 @@ class DecisionsTest extends ServerTest {
         Reply stranger =
                 decide("ida", "{'kind':'PLANNING','item':'ROD-12','site':'LARKMOOR','fields':{'supplier':'NOBODY'}}");
         assertThat(stranger.status()).isEqualTo(422);
+        Reply nowhere =
+                decide("ida", "{'kind':'PLANNING','item':'ROD-12','site':'NOWHERE','fields':{'safety_stock':'5'}}");
+        assertThat(nowhere.status()).isEqualTo(422);
+        assertThat(nowhere.body().get("field").asText()).isEqualTo("site");
         assertThat(count("decisions")).isZero();
     }
 

@@ -40,6 +40,8 @@ public final class PlanningRows {
 
     /** The planning row of a stock point with other data; see {@link #with(Dataset, String, String, Map)}. */
     static Row row(Dataset dataset, String item, String site, Map<String, String> fields) {
+        known(dataset, "items", "item", item, "item");
+        known(dataset, "sites", "site", site, "site");
         Row row = dataset.rows(PLANNING.name()).stream()
                 .filter(r -> isOf(r, item, site))
                 .findFirst()
@@ -49,6 +51,12 @@ public final class PlanningRows {
         }
         Row planning = row;
         return told(() -> DatasetReader.checked(dataset, planning), item + " cannot be planned so");
+    }
+
+    private static void known(Dataset dataset, String table, String what, String code, String field) {
+        if (dataset.rows(table).stream().noneMatch(r -> code.equals(r.text("code")))) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no " + what + " " + code).field(field);
+        }
     }
 
     private static boolean isOf(Row row, String item, String site) {
@@ -86,13 +94,8 @@ public final class PlanningRows {
                                 .field(name));
         String text = value == null ? "" : value.strip();
         String table = name.equals("supplier") ? "suppliers" : name.equals("from_site") ? "sites" : null;
-        if (table != null
-                && !text.isEmpty()
-                && dataset.rows(table).stream().noneMatch(r -> text.equals(r.text("code")))) {
-            throw new JobProblem(
-                            HttpStatus.UNPROCESSABLE_ENTITY,
-                            "There is no " + (name.equals("supplier") ? "supplier " : "site ") + text)
-                    .field(name);
+        if (table != null && !text.isEmpty()) {
+            known(dataset, table, name.equals("supplier") ? "supplier" : "site", text, name);
         }
         Fault.Finding wrong = text.isEmpty() ? null : column.type().check(text);
         if (wrong != null) {
