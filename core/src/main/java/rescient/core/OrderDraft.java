@@ -46,6 +46,12 @@ public record OrderDraft(
         breaks = Set.copyOf(breaks);
     }
 
+    /** The same order with other needs. */
+    OrderDraft with(List<Need> others) {
+        return new OrderDraft(
+                item, site, source, supplier, fromSite, quantity, startQuantity, startDay, dueDay, others, breaks);
+    }
+
     /** The order under a number, as a fact that a plan counts on. */
     public Change.Order as(String number, String line, Stage stage) {
         return new Change.Order(
