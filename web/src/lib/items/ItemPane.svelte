@@ -105,6 +105,28 @@
         </tbody>
       </table>
     {/if}
+    {#if d.alternatives.length > 0}
+      <h3 class="section mt-5">Alternatives</h3>
+      <ul data-testid="alternatives">
+        {#each d.alternatives as a, i (i)}
+          <li class="grid grid-cols-[110px_minmax(0,1fr)_auto] gap-2 border-b border-line-2 py-1">
+            <a class="link" href={itemHref(a.item)}>{a.item}</a>
+            <span
+              >{a.itemName}
+              <span class="text-ink-2"
+                >{a.instead ? 'can be replaced by this' : 'can take its place'}{a.factor === 1
+                  ? ''
+                  : `, ${quantity(a.factor)} for one`}, in {#if a.parent}<a
+                    class="link"
+                    href={itemHref(a.parent)}>{a.parent}</a
+                  >{:else}everything made of it{/if}</span
+              ></span
+            >
+            <span>{quantity(a.onHand)} <small class="text-ink-3">{a.unit} on hand</small></span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
     {#if d.usedIn.length > 0}
       <h3 class="section mt-5">Where used</h3>
       <ul>

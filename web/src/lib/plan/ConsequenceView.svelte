@@ -58,7 +58,15 @@
             <br /><small class="text-ink-3"
               >{@render change(o.before?.partner ?? undefined, o.after?.partner ?? undefined)}
               · {@render change(o.before?.siteName, o.after?.siteName)}</small
-            ></td
+            >
+            {#each o.parts as part (part.item)}
+              <br /><small title={part.itemName}
+                ><b>{part.item}</b> <s class="text-ink-3">{quantity(part.before)}</s>&nbsp;<b
+                  >{quantity(part.after)}</b
+                >
+                <span class="text-ink-3">{part.unit}</span></small
+              >
+            {/each}</td
           >
           {#if o.after}
             <td class="num"

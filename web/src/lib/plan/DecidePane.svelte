@@ -213,6 +213,12 @@
       {/each}
     {/if}
   </div>
+  {#if deciding.kind === 'SUBSTITUTE'}
+    <p class="mt-2 text-ink-2">
+      <b class="text-ink">{deciding.item}</b> is used in the production orders that would wait; they become firmed
+      and keep it. What comes in time, and what customers and other sites ask for, stays as it is.
+    </p>
+  {/if}
   {#if deciding.kind === 'HOLD'}
     <p class="mt-2 text-ink-2">
       A held order stays in view and is left out of release. It is recognised by what it serves first, so the

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schemas } from '$lib/api/client';
-  import { date, longDate, money, quantity } from '$lib/format';
+  import { count, date, longDate, money, quantity } from '$lib/format';
 
   interface Props {
     order: string;
@@ -21,10 +21,14 @@
 {#if offers.data && offers.data.length > 0}
   <h3 class="section mt-3">Other ways to get it</h3>
   <ul data-testid="offers">
-    {#each offers.data as offer (offer.source + (offer.supplier ?? ''))}
+    {#each offers.data as offer (offer.source + (offer.item ?? offer.supplier ?? ''))}
       <li class="grid grid-cols-[minmax(0,1fr)_auto_auto] items-baseline gap-x-3 border-b border-line-2 py-1">
-        <span class="truncate"
-          ><b>{offer.supplierName ?? 'Make it here'}</b>
+        <span
+          class="truncate"
+          title={offer.item
+            ? `${offer.item} ${offer.itemName} instead, in ${count(offer.orders, 'production order')}; the others come in time`
+            : undefined}
+          ><b>{offer.item ?? offer.supplierName ?? 'Make it here'}</b>
           {quantity(offer.quantity)} <small class="text-ink-3">{offer.unit}</small></span
         >
         <span class={offer.late ? 'text-vermilion' : 'text-moss'} title={longDate(offer.possible)}
@@ -36,8 +40,15 @@
             : `${offer.dearer < 0 ? '−' : '+'} ${money(Math.abs(offer.dearer), currency)}`}</span
         >
         <span class="col-span-3 text-sm">
-          <button type="button" class="link" onclick={() => ontake(offer, false)}>For this order</button> ·
-          <button type="button" class="link" onclick={() => ontake(offer, true)}>As first choice</button>
+          {#if offer.item}
+            <button type="button" class="link" onclick={() => ontake(offer, false)}
+              >Use it in {count(offer.orders, 'order')} that {offer.orders === 1 ? 'waits' : 'wait'}</button
+            >
+            <span class="text-ink-3">{offer.itemName}</span>
+          {:else}
+            <button type="button" class="link" onclick={() => ontake(offer, false)}>For this order</button> ·
+            <button type="button" class="link" onclick={() => ontake(offer, true)}>As first choice</button>
+          {/if}
         </span>
       </li>
     {/each}

@@ -28,6 +28,10 @@
 
   function take(offer: Schemas['Offer'], always: boolean) {
     if (order === undefined) return;
+    if (offer.item) {
+      ondecide({ kind: 'SUBSTITUTE', orders: [order], item: offer.item });
+      return;
+    }
     ondecide(
       always
         ? {

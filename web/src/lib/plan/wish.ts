@@ -48,6 +48,7 @@ export const TITLES: Record<Kind, string> = {
   RESUME: 'Let go',
   CANCEL: 'Cancel',
   ADD: 'Add an order',
+  SUBSTITUTE: 'Use another item instead of',
   PLANNING: 'Plan otherwise',
   BILL: 'Take out of the bill of materials',
   ENTER: 'Enter a customer order'

@@ -37,34 +37,48 @@ public final class Substitution {
     }
 
     /**
-     * Takes the alternative for what some supplies bring.
+     * Takes an alternative for what some supplies bring later than it is needed; what they bring in time stays.
      *
      * @param point where the item is
      * @param late which of its supplies
-     * @param allowedIn whether it may be used in what is made (or in a phantom)
+     * @param choice the alternative for what the item is a part of (phantoms from below, then what is made), or null if
+     *     there is none
      */
-    public void use(PointView point, Predicate<Supply> late, Alternative alternative, Predicate<String> allowedIn) {
+    public void use(PointView point, Predicate<Supply> late, Function<List<String>, Alternative> choice) {
         for (Peg peg : point.pegs()) {
-            if (!late.test(peg.supply())) {
+            if (!late.test(peg.supply()) || !waits(point, peg)) {
                 continue;
             }
             long left = peg.quantity();
             for (ItemUser user : users(plan, peg.demand())) {
                 if (left > 0) {
-                    left -= swap(user, peg.demand(), left, alternative, allowedIn);
+                    left -= swap(user, peg.demand(), left, choice);
                 }
             }
         }
     }
 
-    private long swap(ItemUser user, Demand demand, long most, Alternative alternative, Predicate<String> allowedIn) {
+    private static boolean waits(PointView point, Peg peg) {
+        Supply supply = peg.supply();
+        Integer possible = switch (supply.kind()) {
+            case STOCK -> Integer.valueOf(supply.day());
+            case OPEN -> point.possibleDay(supply.number(), supply.line());
+            case PLANNED -> point.plannedOrder(supply.sequence()).possibleDay();
+        };
+        return possible == null || possible > peg.demand().day();
+    }
+
+    private long swap(ItemUser user, Demand demand, long most, Function<List<String>, Alternative> choice) {
         Object key = user.planned() != null ? user.planned() : List.of(user.number(), user.line());
         Changed so = changed.get(key);
         if (so == null) {
             OrderDraft order = orders.apply(user);
             so = new Changed(user, order, order);
         }
-        if (!allowedIn.test(so.before.item()) && user.phantoms().stream().noneMatch(allowedIn)) {
+        List<String> above = new ArrayList<>(user.phantoms());
+        above.add(so.before.item());
+        Alternative alternative = choice.apply(above);
+        if (alternative == null) {
             return 0;
         }
         OrderDraft from = user.phantoms().isEmpty() ? so.after : expanded(plan, so.after);
@@ -160,7 +174,7 @@ public final class Substitution {
     }
 
     /** The order with the parts of phantoms in the place of the phantoms. */
-    static OrderDraft expanded(Plan plan, OrderDraft order) {
+    public static OrderDraft expanded(Plan plan, OrderDraft order) {
         List<OrderDraft.Need> needs = new ArrayList<>();
         order.needs().forEach(need -> addExpanded(plan, need, needs));
         return order.with(needs);

@@ -40,8 +40,7 @@ class SubstitutionTest {
         substitution.use(
                 plan.point("B", "W").orElseThrow(),
                 supply -> supply.kind() == Supply.Kind.PLANNED,
-                alternative,
-                item -> true);
+                above -> alternative);
         return substitution;
     }
 
@@ -84,6 +83,25 @@ class SubstitutionTest {
     }
 
     @Test
+    void whatTheSameLotBringsInTimeStays() {
+        // one lot of B for 6 that are late and 8 for A on 15 April: only the 6 are taken as X
+        Example company = new Example()
+                .planned(
+                        make("A").leadTimeDays(1),
+                        buy("B").leadTimeDays(20).minQuantity(pieces(50)),
+                        buy("X").leadTimeDays(20))
+                .bom("A", "B", "2")
+                .stock("B", 4)
+                .wanted("A", 5, "3 Mar")
+                .wanted("A", 4, "15 Apr");
+        Plan plan = company.plan();
+        assertThat(Example.orders(plan)).contains("B 50: 2 Feb > 2 Mar");
+        Substitution substitution = used(plan, X_FOR_B);
+        assertThat(substitution.instead()).isEqualTo(pieces(6));
+        assertThat(substitution.changed()).hasSize(1);
+    }
+
+    @Test
     void whatCustomersAndOtherSitesTakeStaysAsItIs() {
         Plan plan = company().wanted("B", 7, "2 Mar").plan();
         // the 7 B of the customer come first (documents before planned orders of the day): 4 from stock, 3 late
@@ -99,8 +117,7 @@ class SubstitutionTest {
         substitution.use(
                 plan.point("B", "W").orElseThrow(),
                 supply -> supply.kind() == Supply.Kind.PLANNED,
-                X_FOR_B,
-                item -> item.equals("Z"));
+                above -> above.contains("Z") ? X_FOR_B : null);
         assertThat(substitution.changed()).isEmpty();
         assertThat(substitution.instead()).isZero();
     }
@@ -129,10 +146,7 @@ class SubstitutionTest {
             return standing;
         });
         substitution.use(
-                plan.point("B", "W").orElseThrow(),
-                supply -> supply.kind() == Supply.Kind.PLANNED,
-                X_FOR_B,
-                item -> true);
+                plan.point("B", "W").orElseThrow(), supply -> supply.kind() == Supply.Kind.PLANNED, above -> X_FOR_B);
         assertThat(substitution.changed())
                 .extracting(c -> c.user().number(), c -> c.after().needs())
                 .contains(org.assertj.core.groups.Tuple.tuple("M1", List.of(need("X", 5, "4 Mar"))));

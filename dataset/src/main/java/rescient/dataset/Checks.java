@@ -22,6 +22,7 @@ final class Checks {
             c -> Planning.of(c.dataset).forEach(c::planning),
             c -> c.each("bom_lines", c::bomLine),
             Checks::steps,
+            c -> c.each("alternative_items", c::alternative),
             c -> c.each("supplier_items", c::supplierItem),
             c -> c.quantities("stock", "item", "quantity"),
             c -> c.quantities("customer_orders", "item", "quantity"),
@@ -266,6 +267,30 @@ final class Checks {
                             "a day after " + LocalDate.ofEpochDay(before.lastDay()));
                 }
             }
+        }
+    }
+
+    private void alternative(Row row) {
+        for (String column : List.of("item", "alternative")) {
+            String kind = items.get(row.text(column)).text("kind", "stocked");
+            if (!kind.equals("stocked")) {
+                fault(
+                        "alternative_items",
+                        row,
+                        column,
+                        row.text(column),
+                        "is a " + kind + ", which is never issued itself",
+                        "an item that is stocked");
+            }
+        }
+        if (row.text("item").equals(row.text("alternative"))) {
+            fault(
+                    "alternative_items",
+                    row,
+                    "alternative",
+                    row.text("alternative"),
+                    "is the item itself",
+                    "another item");
         }
     }
 

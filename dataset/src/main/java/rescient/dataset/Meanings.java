@@ -39,6 +39,7 @@ final class Meanings {
         table("items", "Everything that is bought, made, stocked or sold");
         table("planning", "How one item is planned at one site: a stock point");
         table("bom_lines", "Bills of materials, and the parts of kits and phantoms");
+        table("alternative_items", "What can be used in the place of an item that comes too late");
         table("operations", "Routings: what is done to make or assemble an item");
         table("work_centers", "Where operations are done");
         table("suppliers", "Who sells to us");
@@ -132,6 +133,10 @@ final class Meanings {
         column("valid_from", "First day on which the line holds");
         column("valid_to", "Last day on which the line holds");
         column("step", "Operation that needs it; the start of the order if not set");
+        column("alternative_items.item", "Item that is asked for");
+        column("alternative", "Item that can be used instead");
+        column("alternative_items.parent", "What it may be used in; everything made of the item if not set");
+        column("alternative_items.factor", "How many units of it do what one unit of the item does; 1 if not set");
         column("operations.step", "Orders the operations of an item");
         column("operations.site", "Site it holds for; every site if not set");
         column("work_center", "Where it is done");

@@ -121,6 +121,13 @@ public final class Table {
                     Column.of("valid_to", ColumnType.DAY),
                     Column.of("step", TEXT)),
             table(
+                    "alternative_items",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("alternative", TEXT).to("items"),
+                    Column.openKey("parent", TEXT).to("items"),
+                    Column.of("factor", ColumnType.FACTOR),
+                    Column.of("preference", new ColumnType.Whole(1, 1_000))),
+            table(
                     "work_centers",
                     Column.key("code", TEXT),
                     Column.of("name", TEXT),

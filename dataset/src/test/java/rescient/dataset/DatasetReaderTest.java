@@ -99,6 +99,30 @@ class DatasetReaderTest {
     }
 
     @Test
+    void anAlternativeIsAnotherItemThatIsStocked() throws IOException {
+        file("items", "code,unit,kind", "A,pc,", "B,kg,", "K,pc,kit");
+        file(
+                "alternative_items",
+                "item,alternative,parent,factor,preference",
+                "B,A,,1.5,1",
+                "B,A,A,,2",
+                "B,B,,,",
+                "B,K,,,",
+                "B,A,A,2,",
+                "B,C,,0,");
+        assertThat(faults())
+                .containsExactlyInAnyOrder(
+                        "alternative_items.csv:6   stands there twice: B, A, A",
+                        "alternative_items.csv:7 alternative C is not in items.csv",
+                        "alternative_items.csv:7 factor 0 is out of range");
+        file("alternative_items", "item,alternative,parent,factor", "B,A,,1.5", "B,A,A,", "B,B,,", "B,K,,");
+        assertThat(faults())
+                .containsExactly(
+                        "alternative_items.csv:4 alternative B is the item itself",
+                        "alternative_items.csv:5 alternative K is a kit, which is never issued itself");
+    }
+
+    @Test
     void theRulesNameWhatIsMissingOrTooLarge() throws IOException {
         file(
                 "planning",

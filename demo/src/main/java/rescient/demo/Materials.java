@@ -57,6 +57,20 @@ final class Materials {
         rows.bought("BROOKMILL", "BRG-6202", "pcs", 4.10, 15, "min_quantity", 50, "multiple", 10, "preference", 1);
         rows.bought("WIDDOW", "BRG-6202", "pcs", 6.35, 4, "min_quantity", 20, "preference", 2);
         rows.bought("TANDEM", "BRG-6202", "pcs", 4.85, 9, "min_quantity", 40, "preference", 3);
+        // some are left over from a marine order; they fit the same seat
+        rows.item("BRG-6202-SS", "Bearing 6202, stainless", "MATERIAL", "pcs", "stocked", 7.90, null);
+        rows.point("BRG-6202-SS", WORKS);
+        rows.bought("WIDDOW", "BRG-6202-SS", "pcs", 7.90, 6, "min_quantity", 10);
+        tables.add(
+                "alternative_items",
+                "item",
+                "BRG-6202",
+                "alternative",
+                "BRG-6202-SS",
+                "parent",
+                "CARR-62",
+                "factor",
+                1);
         material("SEAL-15", "Shaft seal 15 mm", "pcs", 0.85, "BROOKMILL", 10, "min_quantity", 100);
         material("HOUS-410", "Gearbox housing, cast", "pcs", 14.80, "ROOKHOPE", 20, "min_quantity", 20);
         material("GEARBLK-60", "Gear blank 60 mm", "pcs", 3.60, "ROOKHOPE", 14, "min_quantity", 50);

@@ -61,7 +61,21 @@ final class OpeningStock {
                 stock.put(point, Long.parseLong(safety) * 3 / 2);
             }
         }
-        Map.of("EXTR-4", 6L, "GBX-410", 5L, "SHF-410", 14L, "CARR-62", 6L, "BRG-6202", 12L, "SIEVE-2", 64L)
+        Map.of(
+                        "EXTR-4",
+                        6L,
+                        "GBX-410",
+                        5L,
+                        "SHF-410",
+                        14L,
+                        "CARR-62",
+                        6L,
+                        "BRG-6202",
+                        12L,
+                        "BRG-6202-SS",
+                        40L,
+                        "SIEVE-2",
+                        64L)
                 .forEach((item, pieces) -> stock.put(item + " " + Catalogue.WORKS, pieces));
         rounds();
     }

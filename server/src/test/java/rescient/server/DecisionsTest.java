@@ -105,10 +105,18 @@ class DecisionsTest extends ServerTest {
         assertThat(offers.get(0).get("supplier").asText()).isEqualTo("WIDDOW");
         assertThat(offers.get(0).get("late").asBoolean()).isFalse();
         assertThat(offers.get(0).get("dearer").asDouble()).isEqualTo(112.50);
+        // 8 of the carriers' 20 wait, the other 12 lie in stock: 8 stainless ones at 7.90 lie there, too;
+        // 63.20 against 8 at 4.10 = 32.80
+        JsonNode stainless = offers.get(1);
+        assertThat(stainless.get("item").asText()).isEqualTo("BRG-6202-SS");
+        assertThat(stainless.get("quantity").asInt()).isEqualTo(8);
+        assertThat(stainless.get("orders").asInt()).isEqualTo(1);
+        assertThat(stainless.get("late").asBoolean()).isFalse();
+        assertThat(stainless.get("dearer").asDouble()).isEqualTo(30.40);
         // Tandem: 9 working days from 23 November: 4 December
-        assertThat(offers.get(1).get("supplier").asText()).isEqualTo("TANDEM");
-        assertThat(offers.get(1).get("possible").asText()).isEqualTo("2026-12-04");
-        assertThat(offers.get(1).get("late").asBoolean()).isTrue();
+        assertThat(offers.get(2).get("supplier").asText()).isEqualTo("TANDEM");
+        assertThat(offers.get(2).get("possible").asText()).isEqualTo("2026-12-04");
+        assertThat(offers.get(2).get("late").asBoolean()).isTrue();
     }
 
     private String planned(String item) throws Exception {

@@ -4,7 +4,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import rescient.core.OrderDraft;
 import rescient.core.PlanDifference;
 import rescient.core.PlannedOrder;
@@ -69,6 +71,7 @@ record Consequence(
 
     /**
      * @param breaks minimum, multiple or maximum that the quantity does not keep
+     * @param parts what it needs otherwise, if an alternative is used
      * @param asked the supplier is asked; the order stays as it is until he agrees
      */
     record OrderBeforeAfter(
@@ -80,7 +83,11 @@ record Consequence(
             @Nullable Facts before,
             @Nullable Facts after,
             List<String> breaks,
+            List<PartBeforeAfter> parts,
             boolean asked) {}
+
+    /** How much of an item an order needs. */
+    record PartBeforeAfter(String item, String itemName, String unit, BigDecimal before, BigDecimal after) {}
 
     /** Possible days; null: on time. */
     record LateBeforeAfter(
@@ -114,7 +121,9 @@ record Consequence(
                 proposal.gone,
                 proposal.gone.stream().map(key -> instead(before, key)).toList(),
                 proposal.refusals,
-                proposal.lines.stream().map(l -> line(before, after, l)).toList(),
+                proposal.lines.stream()
+                        .map(l -> line(before, after, l, proposal.substitution != null))
+                        .toList(),
                 difference.lateness().stream().map(l -> late(before, l)).toList(),
                 rows(before, vanish),
                 rows(after, difference.come()),
@@ -152,7 +161,8 @@ record Consequence(
         }
     }
 
-    private static OrderBeforeAfter line(PlanVersion before, PlanVersion after, Proposal.Line line) {
+    private static OrderBeforeAfter line(
+            PlanVersion before, PlanVersion after, Proposal.Line line, boolean otherParts) {
         OrderDraft one = line.after() != null ? line.after() : line.before();
         return new OrderBeforeAfter(
                 line.key(),
@@ -168,7 +178,25 @@ record Consequence(
                                 .map(Words::word)
                                 .sorted()
                                 .toList(),
+                otherParts ? parts(before, line.before(), line.after()) : List.of(),
                 line.asked());
+    }
+
+    private static List<PartBeforeAfter> parts(PlanVersion version, OrderDraft before, OrderDraft after) {
+        Map<String, Long> was = new LinkedHashMap<>();
+        Map<String, Long> is = new LinkedHashMap<>();
+        before.needs().forEach(n -> was.merge(n.item(), n.quantity(), Long::sum));
+        after.needs().forEach(n -> is.merge(n.item(), n.quantity(), Long::sum));
+        was.keySet().forEach(item -> is.putIfAbsent(item, 0L));
+        return is.keySet().stream()
+                .filter(item -> !is.get(item).equals(was.getOrDefault(item, 0L)))
+                .map(item -> new PartBeforeAfter(
+                        item,
+                        version.directory().itemName(item),
+                        version.directory().unit(item),
+                        Quantity.decimal(was.getOrDefault(item, 0L)),
+                        Quantity.decimal(is.get(item))))
+                .toList();
     }
 
     private static Facts facts(PlanVersion version, OrderDraft order) {

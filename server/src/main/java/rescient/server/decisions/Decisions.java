@@ -170,7 +170,7 @@ public class Decisions {
     private static List<String> keys(Proposal proposal) {
         return proposal.lines.stream()
                 .filter(l -> l.number() != null && l.after() != null)
-                .map(l -> l.key() != null && OrderKey.isLine(l.key()) ? l.key() : OrderKey.ofLine(l.number(), "1"))
+                .map(Proposal.Line::outcome)
                 .toList();
     }
 

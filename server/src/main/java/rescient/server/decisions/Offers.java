@@ -1,18 +1,25 @@
 package rescient.server.decisions;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
+import rescient.core.Demand;
+import rescient.core.DemandKind;
 import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.planning.Worth;
@@ -20,8 +27,8 @@ import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
 /**
- * Other suppliers, buying instead of making, and making what is bought but has a bill of materials: what each could bring
- * when, and what it costs more.
+ * Other suppliers, buying instead of making, making what is bought but has a bill of materials, and alternative items:
+ * what each could bring when, and what it costs more.
  */
 @Service
 class Offers {
@@ -36,16 +43,24 @@ class Offers {
     /**
      * One way.
      *
-     * @param supplier null if it is made; so is {@code supplierName}
+     * @param source of an alternative, how that is replenished
+     * @param supplier null if it is made, and of an alternative; so is {@code supplierName}
+     * @param item the alternative, or null
+     * @param orders how many production orders would use the alternative; otherwise 0
      * @param quantity with the minimum and multiple of this way
-     * @param possible when it could be there if ordered today; made, through all its components
+     * @param possible when it could be there if ordered today; made, through all its components; an alternative, when the
+     *     last of those orders could have it, from stock or as it can be ordered
      * @param late it would not be there when it is wanted
-     * @param dearer than the ordinary way, in the company's currency; null if a price is missing
+     * @param dearer than the ordinary way, in the company's currency, an alternative than as much of the item as it stands
+     *     for; null if a price is missing
      */
     record Offer(
             String source,
             @Nullable String supplier,
             @Nullable String supplierName,
+            @Nullable String item,
+            @Nullable String itemName,
+            int orders,
             BigDecimal quantity,
             String unit,
             LocalDate possible,
@@ -55,9 +70,8 @@ class Offers {
 
     List<Offer> forOrder(String key) {
         PlanVersion version = live.current();
-        Target target = new Targets(rows, version)
-                .find(key)
-                .orElseThrow(() -> JobProblem.notFound("The plan no longer has this order"));
+        Targets targets = new Targets(rows, version);
+        Target target = targets.find(key).orElseThrow(() -> JobProblem.notFound("The plan no longer has this order"));
         OrderDraft order = target.as();
         Drafter drafter = new Drafter(version);
         BigDecimal ordinary = Worth.of(version.directory(), drafter.point(Drafter.Way.of(order)), order)
@@ -73,10 +87,56 @@ class Offers {
                 && !version.directory().bomLines(order.item()).isEmpty()) {
             offer(version, drafter, order, Source.MAKE, null, ordinary).ifPresent(offers::add);
         }
+        for (String other : new Alternatives(version, targets).of(order.item())) {
+            alternative(version, target, other, ordinary).ifPresent(offers::add);
+        }
         offers.sort(Comparator.comparing(Offer::late)
                 .thenComparing(Offer::possible)
+                .thenComparing(o -> o.item() == null ? "" : o.item())
                 .thenComparing(o -> o.supplier() == null ? "" : o.supplier()));
         return offers;
+    }
+
+    /** By the plan as it would be if the orders that wait used it. */
+    private Optional<Offer> alternative(PlanVersion version, Target target, String other, BigDecimal ordinary) {
+        AtomicInteger place = new AtomicInteger();
+        Proposal proposal = new Proposing(
+                        rows, version, Wish.substitute(target.key(), other), "", () -> "new " + place.incrementAndGet())
+                .work();
+        if (!proposal.refusals.isEmpty()) {
+            return Optional.empty();
+        }
+        OrderDraft order = target.as();
+        Optional<PointView> point = proposal.after().plan().point(other, order.site());
+        Set<String> users = proposal.lines.stream().map(Proposal.Line::outcome).collect(Collectors.toSet());
+        List<Demand> asked = point.map(PointView::demands).orElse(List.of()).stream()
+                .filter(d -> d.kind() == DemandKind.COMPONENT && d.ofPlannedOrder() == null)
+                .filter(d -> users.contains(OrderKey.ofLine(d.number(), d.line())))
+                .toList();
+        if (asked.isEmpty() || asked.stream().anyMatch(d -> d.possibleDay() == null)) {
+            return Optional.empty();
+        }
+        long used = proposal.substitution.used();
+        BigDecimal value = Worth.of(
+                        version.directory(), point.get(), point.get().draftDue(used, order.dueDay()))
+                .value();
+        BigDecimal part = Quantity.decimal(proposal.substitution.instead());
+        return Optional.of(new Offer(
+                Words.word(point.get().source()),
+                null,
+                null,
+                other,
+                version.directory().itemName(other),
+                users.size(),
+                Quantity.decimal(used),
+                version.directory().unit(other),
+                Words.date(asked.stream().mapToInt(Demand::possibleDay).max().orElseThrow()),
+                asked.stream().anyMatch(d -> d.possibleDay() > d.day()),
+                value,
+                value == null || ordinary == null
+                        ? null
+                        : value.subtract(ordinary.multiply(part)
+                                .divide(Quantity.decimal(order.quantity()), 2, RoundingMode.HALF_UP))));
     }
 
     private static Optional<Offer> offer(
@@ -105,6 +165,9 @@ class Offers {
                 Words.word(source),
                 supplier,
                 supplier == null ? null : version.directory().supplierName(supplier),
+                null,
+                null,
+                0,
                 Quantity.decimal(draft.quantity()),
                 version.directory().unit(order.item()),
                 Words.date(possible),

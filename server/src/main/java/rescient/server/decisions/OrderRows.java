@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import rescient.core.OrderDraft;
 import rescient.core.Quantity;
@@ -50,7 +51,23 @@ final class OrderRows {
         row.put("unit", drafted.worth().unit());
         row.put("unit_quantity", drafted.worth().units());
         row.put("unit_price", drafted.worth().price());
-        for (OrderDraft.Need need : order.needs()) {
+        issues(image, number, line, order.needs());
+    }
+
+    /** What a line has to issue from now on; what has been issued stays. */
+    static void issueInstead(OrderImage image, String number, String line, List<OrderDraft.Need> needs) {
+        for (int i = image.components().size() - 1; i >= 0; i--) {
+            JsonNode row = image.components().get(i);
+            if (row.get("line").asText().equals(line)
+                    && OrderImage.decimal(row, "quantity").signum() > 0) {
+                image.components().remove(i);
+            }
+        }
+        issues(image, number, line, needs);
+    }
+
+    private static void issues(OrderImage image, String number, String line, List<OrderDraft.Need> needs) {
+        for (OrderDraft.Need need : needs) {
             ObjectNode issue = image.components().addObject();
             issue.put("order_number", number);
             issue.put("line", line);

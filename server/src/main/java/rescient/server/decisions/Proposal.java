@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.Change;
 import rescient.core.OrderDraft;
+import rescient.core.Substitution;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 
 /** What a wish comes to, before anything is kept. */
@@ -24,6 +26,8 @@ final class Proposal {
     final List<Change> asked = new ArrayList<>();
     /** Stock points whose line shows what happens. */
     final List<String[]> points = new ArrayList<>();
+    /** The alternative that is used and where, or null. */
+    Substitution substitution;
     /** What a stock point is planned by, or null if by what is there. */
     Row planning;
     /** Another company in the place of the present one, or null. */
@@ -38,7 +42,12 @@ final class Proposal {
      * @param after null if it goes
      * @param number of the order that comes out, or of the one that is there
      */
-    record Line(String key, String number, OrderDraft before, OrderDraft after, boolean asked) {}
+    record Line(String key, String number, OrderDraft before, OrderDraft after, boolean asked) {
+        /** The key of the line of an order that it is afterwards. */
+        String outcome() {
+            return key != null && OrderKey.isLine(key) ? key : OrderKey.ofLine(number, "1");
+        }
+    }
 
     Proposal(PlanVersion version) {
         this.version = version;

@@ -13,12 +13,16 @@ import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.core.Stage;
+import rescient.core.Substitution;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.server.planning.NeedName;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
@@ -34,6 +38,7 @@ final class Proposing {
     private final Supplier<String> numbers;
     private final Drafter drafter;
     private final Targets targets;
+    private final Alternatives alternatives;
 
     /**
      * @param person who decides
@@ -48,6 +53,7 @@ final class Proposing {
         this.proposal = new Proposal(version);
         this.drafter = new Drafter(version);
         this.targets = new Targets(rows, version);
+        this.alternatives = new Alternatives(version, targets);
     }
 
     Proposal work() {
@@ -66,6 +72,7 @@ final class Proposing {
             case SPLIT -> chosen.forEach(this::split);
             case HOLD, RESUME -> chosen.forEach(this::hold);
             case CANCEL -> chosen.forEach(this::cancel);
+            case SUBSTITUTE -> substitute(chosen);
             case ADD -> add();
             case PLANNING -> planning();
             case BILL -> bill();
@@ -115,7 +122,7 @@ final class Proposing {
         }
         proposal.point(way.item(), way.site());
         if (target instanceof Target.Open open) {
-            redraw(open, drafted);
+            redraw(open, asItStood(open, drafted));
         } else {
             firm(target.key(), target.as(), drafted);
         }
@@ -140,6 +147,21 @@ final class Proposing {
         OrderRows.addLine(image, number, "1", "firmed", drafted);
         proposal.edits.addAll(image.from(OrderImage.none(), number));
         proposal.lines.add(new Proposal.Line(key, number, before, drafted.order(), false));
+    }
+
+    /** With the alternatives that the order uses now. */
+    private Drafter.Drafted asItStood(Target target, Drafter.Drafted next) {
+        OrderDraft carried =
+                target instanceof Target.Open open && !open.as().needs().isEmpty()
+                        ? alternatives.carriedOver(ordinary(open), open.as(), next.order())
+                        : next.order();
+        return new Drafter.Drafted(carried, next.worth());
+    }
+
+    /** A firmed order as it would be by the bill of materials. */
+    private OrderDraft ordinary(Target.Open open) {
+        OrderDraft order = open.as();
+        return drafter.point(Drafter.Way.of(order)).draftBetween(order.quantity(), order.startDay(), order.dueDay());
     }
 
     /** A firmed order with other content under its own number. */
@@ -213,6 +235,10 @@ final class Proposing {
                 refuse(target, "has been released and cannot be merged");
                 return;
             }
+            if (target instanceof Target.Open open && usesAlternatives(open)) {
+                refuse(target, "uses an alternative item and stays an order of its own");
+                return;
+            }
             if (!Drafter.Way.of(target.as()).equals(way)) {
                 refuse(
                         target,
@@ -231,6 +257,11 @@ final class Proposing {
                 + Quantity.text(
                         proposal.lines.get(proposal.lines.size() - 1).after().quantity()) + " for "
                 + Words.day((int) due.toEpochDay());
+    }
+
+    private boolean usesAlternatives(Target.Open open) {
+        OrderDraft ordinary = ordinary(open);
+        return alternatives.carriedOver(ordinary, open.as(), ordinary) != ordinary;
     }
 
     /** Planned orders go by themselves when another one covers their need; firmed ones are taken away. */
@@ -263,7 +294,8 @@ final class Proposing {
             if (refusedAsPast(target, part.due())) {
                 return;
             }
-            firm(null, null, drafter.draft(way, part.quantity(), null, part.due(), target.due()));
+            Drafter.Drafted drafted = drafter.draft(way, part.quantity(), null, part.due(), target.due());
+            firm(null, null, asItStood(target, drafted));
         }
         proposal.sentence = "Split " + target.label() + " into " + parts.size() + " orders";
     }
@@ -337,6 +369,69 @@ final class Proposing {
             image.remove(open.line());
             proposal.edits.addAll(image.from(open.image(), open.number()));
         }
+    }
+
+    // ---- another item
+
+    private void substitute(List<Target> chosen) {
+        if (wish.item() == null) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which item is used instead").field("item");
+        }
+        for (Target target : chosen) {
+            if (!alternatives.of(target.as().item()).contains(wish.item())) {
+                refuse(target, "cannot be replaced: " + wish.item() + " is no alternative of it");
+                return;
+            }
+        }
+        if (chosen.isEmpty()) {
+            return;
+        }
+        Substitution substitution = alternatives.instead(chosen, wish.item());
+        String item = chosen.get(0).as().item();
+        String site = chosen.get(0).as().site();
+        proposal.point(wish.item(), site);
+        if (substitution.changed().isEmpty()) {
+            proposal.refusals.add("No production order that may use " + wish.item() + " waits for "
+                    + chosen.get(0).label() + "; what comes in time, and what customers and other sites ask for, stays "
+                    + item + ".");
+            return;
+        }
+        proposal.substitution = substitution;
+        Map<String, OrderImage> images = new LinkedHashMap<>();
+        Map<String, OrderImage> before = new LinkedHashMap<>();
+        for (Substitution.Changed changed : substitution.changed()) {
+            if (changed.user().planned() != null) {
+                firmOtherwise(changed);
+            } else {
+                Target.Open open = alternatives.standing(
+                        changed.user().number(), changed.user().line());
+                before.putIfAbsent(open.number(), open.image());
+                OrderImage image =
+                        images.computeIfAbsent(open.number(), n -> open.image().copy());
+                OrderRows.issueInstead(
+                        image, open.number(), open.line(), changed.after().needs());
+                proposal.lines.add(
+                        new Proposal.Line(open.key(), open.number(), changed.before(), changed.after(), false));
+            }
+        }
+        images.forEach((number, image) -> proposal.edits.addAll(image.from(before.get(number), number)));
+        int orders = substitution.changed().size();
+        proposal.sentence = "Used " + Quantity.text(substitution.used()) + " " + wish.item() + " instead of "
+                + Quantity.text(substitution.instead()) + " " + item + " in " + orders
+                + (orders == 1 ? " order" : " orders");
+    }
+
+    private void firmOtherwise(Substitution.Changed changed) {
+        PointView point = version.plan()
+                .point(changed.user().planned().item(), changed.user().planned().site())
+                .orElseThrow();
+        PlannedOrder order = point.plannedOrder(changed.user().planned().sequence());
+        String obstacle = PlannedOrders.obstacle(changed.before());
+        if (obstacle != null) {
+            proposal.refusals.add(Quantity.text(order.quantity()) + " " + order.item() + " has " + obstacle + ".");
+            return;
+        }
+        firm(OrderKey.of(point, order).text(), changed.before(), drafter.as(point, changed.after()));
     }
 
     // ---- orders the plan does not ask for, and planning data

@@ -17,7 +17,7 @@ record Sentence(Wish wish, Proposal proposal, List<Target> chosen) {
                 "Held " + what + " until " + Words.day((int) wish.until().toEpochDay());
             case RESUME -> "Let go " + what;
             case CANCEL -> (asksOnly() ? "Asked to cancel " : "Cancelled ") + what;
-            case ADD, PLANNING, BILL, ENTER -> "";
+            case SUBSTITUTE, ADD, PLANNING, BILL, ENTER -> "";
         };
     }
 

@@ -20,7 +20,7 @@ import rescient.server.platform.Nullable;
  * @param parts of a split: quantities, with other dates if wanted; the rest stays
  * @param into so many parts of a split, as equal as they can be
  * @param until of a hold
- * @param item of new orders and of planning data; so is {@code site}
+ * @param item of new orders and of planning data, or the alternative that is used; so is {@code site} but for the latter
  * @param fields planning data by column of the dataset; empty takes one out
  */
 record Wish(
@@ -56,6 +56,8 @@ record Wish(
         CANCEL,
         /** An order the plan does not ask for. */
         ADD,
+        /** The production orders that need what these orders bring take {@code item} instead. */
+        SUBSTITUTE,
         /** How a stock point is planned. */
         PLANNING,
         /** A customer order comes in; {@code fields} may name its {@code number} and {@code customer}. */
@@ -68,6 +70,27 @@ record Wish(
     record Part(
             @NotNull @Positive BigDecimal quantity,
             @Nullable LocalDate due) {}
+
+    /** That an alternative is used for what an order brings. */
+    static Wish substitute(String order, String alternative) {
+        return new Wish(
+                Kind.SUBSTITUTE,
+                List.of(order),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                alternative,
+                null);
+    }
 
     List<String> targets() {
         return orders == null ? List.of() : orders.stream().distinct().toList();

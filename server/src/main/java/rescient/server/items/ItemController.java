@@ -60,6 +60,23 @@ class ItemController {
 
     record UsedIn(String parent, String parentName, BigDecimal quantity, String unit) {}
 
+    /**
+     * That one item can be used in the place of another.
+     *
+     * @param instead the item in view is used in the place of {@code item}; otherwise {@code item} in its place
+     * @param parent what it may be used in, or null if in everything
+     * @param factor how many units of the alternative do what one unit of the item does
+     */
+    record AlternativeRow(
+            boolean instead,
+            String item,
+            String itemName,
+            @Nullable String parent,
+            @Nullable String parentName,
+            BigDecimal factor,
+            BigDecimal onHand,
+            String unit) {}
+
     record ItemDetail(
             ItemRow item,
             @Nullable BigDecimal standardCost,
@@ -67,7 +84,8 @@ class ItemController {
             List<PointRow> points,
             List<BomRow> components,
             List<OperationRow> operations,
-            List<UsedIn> usedIn) {}
+            List<UsedIn> usedIn,
+            List<AlternativeRow> alternatives) {}
 
     /**
      * One operation of the item's routing; times in minutes, null where none is given.
@@ -135,7 +153,8 @@ class ItemController {
                 points(version, code).map(p -> pointRow(version, p)).toList(),
                 components,
                 operations(directory, code),
-                usedIn(directory, code));
+                usedIn(directory, code),
+                alternatives(version, code));
     }
 
     private static Stream<PointView> points(PlanVersion version, String item) {
@@ -153,7 +172,7 @@ class ItemController {
                 item.text("unit"),
                 item.text("planner"),
                 points.size(),
-                points.stream().map(p -> sum(p, Supply.Kind.STOCK)).reduce(BigDecimal.ZERO, BigDecimal::add),
+                onHand(points),
                 !version.directory().bomLines(code).isEmpty());
     }
 
@@ -239,6 +258,36 @@ class ItemController {
                         plain(line.decimal("quantity")),
                         line.text("unit", directory.unit(code))))
                 .toList();
+    }
+
+    private static List<AlternativeRow> alternatives(PlanVersion version, String code) {
+        Directory directory = version.directory();
+        return Stream.concat(
+                        directory.alternatives(code).stream().map(row -> alternative(version, row, false)),
+                        directory.dataset().rows("alternative_items").stream()
+                                .filter(row -> code.equals(row.text("alternative")))
+                                .map(row -> alternative(version, row, true)))
+                .toList();
+    }
+
+    private static AlternativeRow alternative(PlanVersion version, Row row, boolean instead) {
+        Directory directory = version.directory();
+        String other = row.text(instead ? "item" : "alternative");
+        String parent = row.text("parent");
+        BigDecimal factor = row.decimal("factor");
+        return new AlternativeRow(
+                instead,
+                other,
+                directory.itemName(other),
+                parent,
+                parent == null ? null : directory.itemName(parent),
+                factor == null ? BigDecimal.ONE : plain(factor),
+                onHand(points(version, other).toList()),
+                directory.unit(other));
+    }
+
+    private static BigDecimal onHand(List<PointView> points) {
+        return points.stream().map(p -> sum(p, Supply.Kind.STOCK)).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     private static BigDecimal plain(BigDecimal value) {

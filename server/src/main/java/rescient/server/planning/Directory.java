@@ -26,6 +26,7 @@ public final class Directory {
     private final Map<String, Row> customerOrders;
     private final Map<String, List<Row>> prices;
     private final Map<String, List<Row>> bomLines;
+    private final Map<String, List<Row>> alternatives;
     private final Map<String, List<Row>> operations;
     private final Map<String, Row> workCenters;
 
@@ -40,6 +41,7 @@ public final class Directory {
         customerOrders = new HashMap<>();
         prices = new HashMap<>();
         bomLines = new HashMap<>();
+        alternatives = new HashMap<>();
         operations = new HashMap<>();
         openOrders = openOrders(dataset);
         dataset.rows("customer_orders").forEach(r -> customerOrders.put(key(r.text("number"), r.text("line")), r));
@@ -49,6 +51,14 @@ public final class Directory {
         dataset.rows("bom_lines")
                 .forEach(r -> bomLines.computeIfAbsent(r.text("parent"), p -> new ArrayList<>())
                         .add(r));
+        dataset.rows("alternative_items")
+                .forEach(r -> alternatives
+                        .computeIfAbsent(r.text("item"), i -> new ArrayList<>())
+                        .add(r));
+        Comparator<Row> byPreference = Comparator.comparing((Row r) -> r.whole("preference", Integer.MAX_VALUE))
+                .thenComparing(r -> r.text("alternative"))
+                .thenComparing(r -> r.text("parent", ""));
+        alternatives.values().forEach(others -> others.sort(byPreference));
         Comparator<Row> byLine = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
         bomLines.values().forEach(lines -> lines.sort(byLine));
         dataset.rows("operations")
@@ -82,6 +92,7 @@ public final class Directory {
         customerOrders = before.customerOrders;
         prices = before.prices;
         bomLines = before.bomLines;
+        alternatives = before.alternatives;
         operations = before.operations;
         workCenters = before.workCenters;
         openOrders = openOrders(dataset);
@@ -136,6 +147,11 @@ public final class Directory {
 
     public List<Row> bomLines(String parent) {
         return bomLines.getOrDefault(parent, List.of());
+    }
+
+    /** Rows of what can be used in the place of an item, the first choice first. */
+    public List<Row> alternatives(String item) {
+        return alternatives.getOrDefault(item, List.of());
     }
 
     /** The operations of an item, by step. */

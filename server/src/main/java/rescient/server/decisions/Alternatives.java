@@ -1,0 +1,120 @@
+package rescient.server.decisions;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+import rescient.core.Alternative;
+import rescient.core.OrderDraft;
+import rescient.core.PointView;
+import rescient.core.Quantity;
+import rescient.core.Ratio;
+import rescient.core.Substitution;
+import rescient.core.Supply;
+import rescient.dataset.Row;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.PlanVersion;
+
+/** What can be used in the place of an item, by the company's table of alternatives. */
+final class Alternatives {
+    private final PlanVersion version;
+    private final Targets targets;
+    /** Open orders that use a component, by key. */
+    private final Map<String, Target.Open> open = new HashMap<>();
+
+    Alternatives(PlanVersion version, Targets targets) {
+        this.version = version;
+        this.targets = targets;
+    }
+
+    /** The codes of the alternatives of an item, the first choice first. */
+    List<String> of(String item) {
+        return version.directory().alternatives(item).stream()
+                .map(row -> row.text("alternative"))
+                .distinct()
+                .toList();
+    }
+
+    /** What production orders come to that take an alternative for what the chosen orders bring. */
+    Substitution instead(List<Target> chosen, String alternative) {
+        Substitution substitution = new Substitution(
+                version.plan(), user -> standing(user.number(), user.line()).as());
+        for (Target target : chosen) {
+            OrderDraft order = target.as();
+            PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+            substitution.use(point, isSupply(target), above -> choice(order.item(), alternative, above));
+        }
+        return substitution;
+    }
+
+    /** An open order that uses a component, as it stands. */
+    Target.Open standing(String number, String line) {
+        return open.computeIfAbsent(OrderKey.ofLine(number, line), key -> (Target.Open)
+                targets.find(key).orElseThrow(() -> new IllegalStateException("The plan counts on " + key)));
+    }
+
+    private static Predicate<Supply> isSupply(Target target) {
+        if (target instanceof Target.Planned planned) {
+            return supply -> supply.sequence() == planned.order().sequence();
+        }
+        Target.Open order = (Target.Open) target;
+        return supply -> supply.kind() == Supply.Kind.OPEN
+                && supply.number().equals(order.number())
+                && supply.line().equals(order.line());
+    }
+
+    /** The row for the nearest thing that the item is a part of, else the one for everything. */
+    private Alternative choice(String item, String alternative, List<String> above) {
+        List<Row> rows = version.directory().alternatives(item).stream()
+                .filter(row -> row.text("alternative").equals(alternative))
+                .toList();
+        for (String parent : above) {
+            for (Row row : rows) {
+                if (parent.equals(row.text("parent"))) {
+                    return alternative(row);
+                }
+            }
+        }
+        return rows.stream()
+                .filter(row -> row.text("parent") == null)
+                .findFirst()
+                .map(this::alternative)
+                .orElse(null);
+    }
+
+    private Alternative alternative(Row row) {
+        BigDecimal factor = row.decimal("factor");
+        return new Alternative(
+                row.text("item"),
+                row.text("alternative"),
+                factor == null ? Ratio.ONE : Ratio.of(factor),
+                step(row.text("item")),
+                step(row.text("alternative")));
+    }
+
+    private long step(String item) {
+        return Quantity.step(version.directory().decimals(item));
+    }
+
+    /** The alternatives that a firmed order may use, of everything that it needs by its bill of materials. */
+    private List<Alternative> usable(OrderDraft ordinary) {
+        List<Alternative> usable = new ArrayList<>();
+        for (OrderDraft.Need need :
+                Substitution.expanded(version.plan(), ordinary).needs()) {
+            for (String other : of(need.item())) {
+                Alternative choice = choice(need.item(), other, List.of(ordinary.item()));
+                if (choice != null && !usable.contains(choice)) {
+                    usable.add(choice);
+                }
+            }
+        }
+        return usable;
+    }
+
+    /** What takes the place of a firmed order, with the alternatives that it uses. */
+    OrderDraft carriedOver(OrderDraft ordinary, OrderDraft standing, OrderDraft next) {
+        return Substitution.carriedOver(version.plan(), ordinary, standing, next, usable(ordinary));
+    }
+}
