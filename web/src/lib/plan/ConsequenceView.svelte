@@ -14,7 +14,8 @@
   const SHOWN = 8;
   let all = $state(false);
   const moved = $derived(c.orders.filter((o) => o.before || o.after));
-  const point = $derived(c.points[0]);
+  /** What is taken from stock instead of being ordered costs nothing in the orders. */
+  const fromStock = $derived(c.orders.some((o) => o.parts.length > 0));
 
   function differs(a: string | number | undefined | null, b: string | number | undefined | null): boolean {
     return a !== undefined && a !== null && b !== undefined && b !== null && a !== b;
@@ -33,6 +34,13 @@
       <span class="text-right" title={longDate(o.due)}>{date(o.due, today)}</span>
     </li>
   {/each}
+{/snippet}
+
+{#snippet stock(point: Schemas['PointBeforeAfter'])}
+  <p class="mt-3 text-sm text-ink-2">
+    {point.after.item} at {point.after.siteName}: <b class="text-ink">after</b> in ink, before in grey
+  </p>
+  <StockLine point={point.after} before={point.before.line} onask={() => undefined} />
 {/snippet}
 
 {#snippet change(before: string | undefined, after: string | undefined, worse = false)}
@@ -126,12 +134,7 @@
     </tbody>
   </table>
 {/if}
-{#if point}
-  <p class="mt-3 text-sm text-ink-2">
-    {point.after.item} at {point.after.siteName}: <b class="text-ink">after</b> in ink, before in grey
-  </p>
-  <StockLine point={point.after} before={point.before.line} onask={() => undefined} />
-{/if}
+{#if c.points[0]}{@render stock(c.points[0])}{/if}
 <div class="mt-2 grid gap-3" data-testid="consequence">
   {#if c.late.length > 0}
     <div>
@@ -197,6 +200,7 @@
       {#if c.cost === 0}Costs no more and no less.{:else}All orders together cost
         <b>{money(Math.abs(c.cost), currency)} {c.cost > 0 ? 'more' : 'less'}</b>.{/if}
     {:else}What it costs cannot be said: a price is missing.{/if}
+    {#if fromStock}<span class="text-ink-2">What is taken from stock is not counted.</span>{/if}
     {#if c.late.length === 0}<span class="text-ink-2">No customer order becomes later or earlier.</span>{/if}
   </p>
   {#if !all && (moved.length > SHOWN || c.vanish.length > SHOWN || c.appear.length > SHOWN || c.silenced.length > SHOWN || c.raised.length > SHOWN)}
@@ -205,3 +209,4 @@
     >
   {/if}
 </div>
+{#each c.points.slice(1) as point (point.after.item + point.after.site)}{@render stock(point)}{/each}

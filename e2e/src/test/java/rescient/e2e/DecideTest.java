@@ -126,6 +126,31 @@ class DecideTest extends DeskTest {
     }
 
     @Test
+    void anAlternativeItemThatLiesThereIsUsedInTheOrderThatWaits() {
+        Page page = signedIn("ida");
+        plannedOrder(page, "BRG-6202").click();
+        Locator offer = page.getByTestId("offers").getByRole(AriaRole.LISTITEM).nth(1);
+        assertThat(offer).containsText("BRG-6202-SS");
+        assertThat(offer).containsText("on time");
+        assertThat(offer).containsText("30.40");
+        offer.getByText("Use it in 1 order that waits").click();
+
+        assertThat(page.getByTestId("before-after")).containsText("CARR-62");
+        assertThat(page.getByTestId("before-after")).containsText("BRG-6202-SS");
+        assertThat(page.getByTestId("consequence")).containsText("11 Jan 2027 → on time");
+        keep(page, "Used 8 BRG-6202-SS instead of 8 BRG-6202 in 1 order");
+        assertThat(row(page, "FO-1")).containsText("CARR-62");
+
+        page.reload();
+        assertThat(row(page, "FO-1")).isVisible();
+        page.keyboard().press("u");
+        assertThat(row(page, "FO-1")).hasCount(0);
+        page.navigate("/items?code=BRG-6202-SS");
+        assertThat(page.getByTestId("alternatives")).containsText("BRG-6202");
+        assertThat(page.getByTestId("alternatives")).containsText("can be replaced by this, in CARR-62");
+    }
+
+    @Test
     void ordersAreMergedAndDecisionsTakenBackFromTheirList() {
         Page page = signedIn("ida");
         page.getByPlaceholder("filter").fill("ROD-12");
