@@ -85,7 +85,7 @@ final class Drafter {
                     .field("supplier");
         }
         Plan variant = variants.computeIfAbsent(way, w -> {
-            Dataset dataset = version.directory().dataset();
+            Dataset dataset = version.directory().data();
             Row planned = PlanningRows.row(
                     dataset,
                     way.item,

@@ -75,7 +75,7 @@ final class Proposal {
         PlanVersion next = otherwise == null ? version : version.with(otherwise);
         next = planning == null
                 ? next
-                : next.planned(planning, PlanningRows.with(next.directory().dataset(), planning));
+                : next.planned(planning, PlanningRows.with(next.directory().data(), planning));
         List<Change> changes = changes();
         return changes.isEmpty() ? next : next.with(changes);
     }

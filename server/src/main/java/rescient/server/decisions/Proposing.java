@@ -469,7 +469,7 @@ final class Proposing {
                 || wish.fields().isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which planning data are to be otherwise");
         }
-        proposal.planning = PlanningRows.row(version.directory().dataset(), wish.item(), wish.site(), wish.fields());
+        proposal.planning = PlanningRows.row(version.directory().data(), wish.item(), wish.site(), wish.fields());
         Map<String, String> key = new LinkedHashMap<>();
         key.put("item", wish.item());
         key.put("site", wish.site());

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import rescient.core.Change;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
@@ -17,12 +18,12 @@ public final class Directory {
     private static final int CENTS = 2;
 
     private final Dataset dataset;
+    private final OpenOrders openOrders;
     private final Map<String, Row> items;
     private final Map<String, Row> sites;
     private final Map<String, Row> suppliers;
     private final Map<String, Row> customers;
     private final Map<String, Row> groups;
-    private final Map<String, Row> openOrders;
     private final Map<String, Row> customerOrders;
     private final Map<String, List<Row>> prices;
     private final Map<String, List<Row>> bomLines;
@@ -43,7 +44,7 @@ public final class Directory {
         bomLines = new HashMap<>();
         alternatives = new HashMap<>();
         operations = new HashMap<>();
-        openOrders = openOrders(dataset);
+        openOrders = new OpenOrders(dataset);
         dataset.rows("customer_orders").forEach(r -> customerOrders.put(key(r.text("number"), r.text("line")), r));
         dataset.rows("supplier_items")
                 .forEach(r -> prices.computeIfAbsent(key(r.text("supplier"), r.text("item")), k -> new ArrayList<>())
@@ -74,16 +75,17 @@ public final class Directory {
      * again.
      */
     Directory after(List<Change> changes) {
-        return new Directory(this, OpenOrderRows.after(dataset, changes));
+        return new Directory(this, openOrders.after(changes));
     }
 
     /** The names of a company that differs in its planning rows. */
     Directory planned(Dataset other) {
-        return new Directory(this, other);
+        return new Directory(this, openOrders.in(other));
     }
 
-    private Directory(Directory before, Dataset dataset) {
-        this.dataset = dataset;
+    private Directory(Directory before, OpenOrders openOrders) {
+        this.openOrders = openOrders;
+        dataset = openOrders.read();
         items = before.items;
         sites = before.sites;
         suppliers = before.suppliers;
@@ -95,13 +97,6 @@ public final class Directory {
         alternatives = before.alternatives;
         operations = before.operations;
         workCenters = before.workCenters;
-        openOrders = openOrders(dataset);
-    }
-
-    private static Map<String, Row> openOrders(Dataset dataset) {
-        Map<String, Row> orders = new HashMap<>();
-        dataset.rows("open_orders").forEach(r -> orders.put(key(r.text("number"), r.text("line")), r));
-        return orders;
     }
 
     private static Map<String, Row> index(Map<String, Row> into, Dataset dataset, String table) {
@@ -113,7 +108,13 @@ public final class Directory {
         return a + '\0' + b;
     }
 
+    /** The company as it is. */
     public Dataset dataset() {
+        return openOrders.dataset();
+    }
+
+    /** The company's tables but those of open orders, which may be older here. */
+    public Dataset data() {
         return dataset;
     }
 
@@ -129,7 +130,12 @@ public final class Directory {
 
     /** An open order's line, or null. */
     public Row openOrder(String number, String line) {
-        return openOrders.get(key(number, line));
+        return openOrders.line(number, line);
+    }
+
+    /** All lines of open orders. */
+    Stream<Row> openOrders() {
+        return openOrders.lines();
     }
 
     /** Supplier, sending site or subcontractor of an open order's line, by name; or null. */

@@ -1,6 +1,7 @@
 package rescient.server.planning;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -41,9 +42,11 @@ class FindController {
         for (Row item : directory.items().values()) {
             sort(wanted, new Found("item", item.text("code"), item.text("name", "")), begins, holds);
         }
-        directory.dataset().rows("open_orders").stream()
+        directory
+                .openOrders()
                 .map(o ->
                         new Found("order", o.text("number"), o.text("item") + " " + directory.itemName(o.text("item"))))
+                .sorted(Comparator.comparing(Found::code))
                 .forEach(o -> sort(wanted, o, begins, holds));
         begins.addAll(holds);
         return begins.stream().limit(MOST).toList();
