@@ -1,0 +1,79 @@
+package rescient.server.decisions;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.validation.Validator;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import rescient.core.PointView;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.PlanFollower;
+import rescient.server.planning.PlanVersion;
+
+/**
+ * Looks at the consequences of some decisions, which nobody asked for and which are thrown away, as soon as there is a plan:
+ * what has never run is slow, and no planner should wait for it. Once for each server, and again for a company that is
+ * much larger than the one it was done with.
+ */
+@Component
+class Rehearsal implements PlanFollower {
+    private static final Logger LOG = LoggerFactory.getLogger(Rehearsal.class);
+    private static final int TIMES = 20;
+
+    private final KeptRows rows;
+    private final ObjectMapper json;
+    private final Validator validator;
+    private int largest;
+
+    Rehearsal(KeptRows rows, ObjectMapper json, Validator validator) {
+        this.rows = rows;
+        this.json = json;
+        this.validator = validator;
+    }
+
+    @Override
+    public void follow(PlanVersion before, PlanVersion next) {
+        List<PointView> points = next.plan().points();
+        if (points.size() > 2 * largest) {
+            largest = points.size();
+            Thread thread = new Thread(() -> rehearse(next, points), "rehearsal");
+            thread.setDaemon(true);
+            thread.start();
+        }
+    }
+
+    private void rehearse(PlanVersion version, List<PointView> points) {
+        try {
+            for (String order : some(version, points)) {
+                consequence(version, Map.of("kind", "SPLIT", "orders", List.of(order), "into", 2));
+            }
+        } catch (RuntimeException | JsonProcessingException e) {
+            LOG.warn("The rehearsal of a decision failed", e);
+        }
+    }
+
+    /** Planned orders from all over the company. */
+    private static List<String> some(PlanVersion version, List<PointView> points) {
+        List<String> orders = new ArrayList<>();
+        int apart = Math.max(1, points.size() / TIMES);
+        for (int p = 0; p < points.size(); p += apart) {
+            PointView point = points.get(p);
+            if (point.plannedOrderCount() > 0) {
+                orders.add(OrderKey.of(point, point.plannedOrder(0)).text());
+            }
+        }
+        return orders;
+    }
+
+    /** All that a request does between coming in and going out. */
+    private byte[] consequence(PlanVersion version, Map<String, Object> request) throws JsonProcessingException {
+        Wish wish = json.convertValue(request, Wish.class);
+        validator.validate(wish);
+        Proposal proposal = new Proposing(rows, version, wish, "", () -> "new").work();
+        return json.writeValueAsBytes(Consequence.of(proposal));
+    }
+}
