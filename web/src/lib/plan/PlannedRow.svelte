@@ -6,6 +6,9 @@
   import { gridOf, type Column } from './columns';
   import type { PlannedOrder } from './plan.svelte';
 
+  /** So many customer order lines are counted. */
+  const MOST_ENDS = 20;
+
   interface Props {
     order: PlannedOrder;
     today: string;
@@ -95,7 +98,9 @@
       >
     {:else}
       <span class="num serves" title={order.end?.customer}>
-        {#if order.end}{order.end.number}{#if order.ends > 1}&nbsp;<small>+{order.ends - 1}</small
+        {#if order.end}{order.end.number}{#if order.ends > 1}&nbsp;<small
+              title={order.ends < MOST_ENDS ? undefined : 'or more'}
+              >+{order.ends - 1}{order.ends < MOST_ENDS ? '' : '…'}</small
             >{/if}{:else}<span class="none">·</span>{/if}
       </span>
     {/if}

@@ -61,6 +61,11 @@ final class LateOrders {
         return ofPoint.get(p);
     }
 
+    /** Whether a kit's line is late or can never be met. */
+    boolean ofKit(CustomerOrderLine line) {
+        return ofKit.containsKey(line);
+    }
+
     /** The same of the lines of kits. */
     Collection<Signal> ofKits() {
         return ofKit.values();

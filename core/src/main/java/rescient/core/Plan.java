@@ -122,11 +122,11 @@ public final class Plan {
      * The same with what the application says beyond the rules: customer order lines that can never be met, see
      * {@link #neverMet}, and reorder points that are too low.
      */
-    public List<Signal> allSignals() {
+    public synchronized List<Signal> allSignals() {
         if (allSignals == null) {
             List<Signal> all = new ArrayList<>();
             for (int p : inOrder()) {
-                all.addAll(signalsOf(p));
+                Signals.add(all, plans.get(p).signals, late.of(p));
             }
             List<Signal> others = new ArrayList<>(late.ofKits());
             for (int p : snapshot.network.loops) {
@@ -142,9 +142,9 @@ public final class Plan {
             boolean onLoop = IntStream.of(snapshot.network.loops).anyMatch(loop -> loop == p);
             return onLoop ? List.of(Signals.loop(snapshot.points[p])) : List.of();
         }
-        List<Signal> here = new ArrayList<>(List.of(plans.get(p).signals));
-        here.addAll(List.of(late.of(p)));
-        return here.size() < 2 ? here : Signals.inOrder(here);
+        List<Signal> here = new ArrayList<>();
+        Signals.add(here, plans.get(p).signals, late.of(p));
+        return here;
     }
 
     /** How many customer orders have a line that is late or can never be met. */

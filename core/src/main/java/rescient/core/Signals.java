@@ -1,17 +1,24 @@
 package rescient.core;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 
 /** Section 10 of the planning rules: what wants a person, from a finished calculation. */
 final class Signals {
+    /** Of signals of one point; there are so many points that chained comparators would be felt. */
+    private static final Comparator<Signal> OF_ONE_POINT = (a, b) -> {
+        if (a.kind() != b.kind()) {
+            return a.kind().compareTo(b.kind());
+        }
+        int c = DocumentOrder.compare(a.orderNumber(), a.orderLine(), b.orderNumber(), b.orderLine());
+        return c != 0 ? c : Integer.compare(a.day(), b.day());
+    };
+
     private static final Comparator<Signal> ORDER = Comparator.comparing(Signal::item, DocumentOrder::byCodePoint)
             .thenComparing(Signal::site, DocumentOrder::byCodePoint)
-            .thenComparing(Signal::kind)
-            .thenComparing(Signal::orderNumber, DocumentOrder.INSTANCE)
-            .thenComparing(Signal::orderLine, DocumentOrder.INSTANCE)
-            .thenComparingInt(Signal::day);
+            .thenComparing(OF_ONE_POINT);
 
     static final Signal[] NONE = {};
 
@@ -95,18 +102,29 @@ final class Signals {
         return List.copyOf(signals);
     }
 
+    /** Adds the signals of one point, in order. */
+    static void add(List<Signal> all, Signal[] some, Signal[] others) {
+        int from = all.size();
+        Collections.addAll(all, some);
+        Collections.addAll(all, others);
+        if (all.size() > from + 1) {
+            all.subList(from, all.size()).sort(OF_ONE_POINT);
+        }
+    }
+
     /** Two lists that are in order, as one. */
     static List<Signal> merged(List<Signal> some, List<Signal> others) {
         List<Signal> all = new ArrayList<>(some.size() + others.size());
-        int next = 0;
-        for (Signal signal : some) {
-            while (next < others.size() && ORDER.compare(others.get(next), signal) < 0) {
-                all.add(others.get(next++));
-            }
-            all.add(signal);
+        int from = 0;
+        for (Signal other : others) {
+            int at = Collections.binarySearch(some, other, ORDER);
+            int to = Math.max(from, at < 0 ? -at - 1 : at);
+            all.addAll(some.subList(from, to));
+            all.add(other);
+            from = to;
         }
-        all.addAll(others.subList(next, others.size()));
-        return List.copyOf(all);
+        all.addAll(some.subList(from, some.size()));
+        return Collections.unmodifiableList(all);
     }
 
     private void plannedOrders(PointPlan plan, StockPoint point) {

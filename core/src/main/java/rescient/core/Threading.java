@@ -93,7 +93,7 @@ final class Threading {
     /** Everything above an order, down to it, and all below it. */
     private void whole(WaysUp.Order order) {
         asked = order;
-        ways = new WaysUp(plan, order, pegs);
+        ways = new WaysUp(plan, order, new HashMap<>());
         ways.customerOrders().forEach(this::customerOrder);
         ways.tops().forEach(top -> first(top.point(), top.kind(), top.index()));
         // where open orders wait for each other in a circle, nothing may be above it

@@ -2,7 +2,6 @@ package rescient.core;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -15,19 +14,16 @@ final class WaysUp {
     /** An order, by its point and its place among the planned or the open orders there. */
     record Order(int point, Pegging.SupplyKind kind, int index) {}
 
-    private static final Comparator<CustomerOrderLine> EARLIEST =
-            Comparator.comparingInt(CustomerOrderLine::dueDay).thenComparing(Rows.CUSTOMER_ORDERS);
-
     private final Plan plan;
     private final Set<Order> orders = new LinkedHashSet<>();
     private final Set<CustomerOrderLine> lines = new HashSet<>();
     private final List<Order> tops = new ArrayList<>();
-    private final Map<Integer, Pegging> pegs;
+    private final Map<Integer, Served> served;
 
-    /** @param pegs of points, which are made as they are needed */
-    WaysUp(Plan plan, Order from, Map<Integer, Pegging> pegs) {
+    /** @param served what the supplies of points serve, which is found as it is needed */
+    WaysUp(Plan plan, Order from, Map<Integer, Served> served) {
         this.plan = plan;
-        this.pegs = pegs;
+        this.served = served;
         Queue<Order> open = new ArrayDeque<>(List.of(from));
         orders.add(from);
         while (!open.isEmpty()) {
@@ -48,7 +44,7 @@ final class WaysUp {
 
     /** The lines of customer orders at the ends, the earliest first. */
     List<CustomerOrderLine> customerOrders() {
-        return lines.stream().sorted(EARLIEST).toList();
+        return lines.stream().sorted(Ends.EARLIEST).toList();
     }
 
     /** Orders that serve nobody, or a forecast. */
@@ -58,15 +54,12 @@ final class WaysUp {
 
     private List<Order> above(Order order) {
         PointPlan here = plan.plans.get(order.point);
-        Pegging pegging = pegs.computeIfAbsent(order.point, p -> Pegging.of(plan.plans.get(p)));
+        Served all = served.computeIfAbsent(order.point, p -> new Served(here, Pegging.of(here)));
+        int supply = all.supply(order.kind, order.index);
         List<Order> above = new ArrayList<>();
         boolean serves = false;
-        for (int d = 0; d < here.demands.size; d++) {
-            for (int i = pegging.start[d]; i < pegging.start[d + 1]; i++) {
-                if (pegging.kind(i) == order.kind && pegging.supply(i) == order.index) {
-                    serves |= add(here.demands, d, above);
-                }
-            }
+        for (int i = all.start[supply]; i < all.start[supply + 1]; i++) {
+            serves |= add(here.demands, all.demand[i], above);
         }
         if (!serves) {
             tops.add(order);

@@ -52,7 +52,8 @@ class PeriodsApiTest extends ServerTest {
 
     @Test
     void wordsChooseTheRows() throws Exception {
-        JsonNode grid = get("ida", "/api/plan/periods?words=bearing 6202").body();
+        JsonNode grid =
+                get("ida", "/api/plan/periods?words=bearing 6202, sealed").body();
         assertThat(grid.get("rows")).extracting(r -> r.get("item").asText()).containsExactly("BRG-6202");
     }
 

@@ -22,7 +22,7 @@ import rescient.server.planning.PlanVersion;
 @Component
 class Rehearsal implements PlanFollower {
     private static final Logger LOG = LoggerFactory.getLogger(Rehearsal.class);
-    private static final int TIMES = 20;
+    private static final int TIMES = 40;
 
     private final KeptRows rows;
     private final ObjectMapper json;

@@ -68,7 +68,14 @@ record ListFilter(
                 && is(supplier, from)
                 && (source == null || source.equals(Words.word(madeBy)))
                 && fitsItem(directory, item)
-                && holds(directory, item, code, directory.supplierName(from), directory.siteName(fromSite), number);
+                && (words == null
+                        || holds(
+                                directory,
+                                item,
+                                code,
+                                directory.supplierName(from),
+                                directory.siteName(fromSite),
+                                number));
     }
 
     /** The same of a signal; it knows neither source nor supplier nor value. */
@@ -80,7 +87,7 @@ record ListFilter(
                 && due == null
                 && worth == null
                 && fitsItem(directory, item)
-                && holds(directory, item, code, null, null, number);
+                && (words == null || holds(directory, item, code, null, null, number));
     }
 
     /** By what only its row says. */
@@ -98,7 +105,7 @@ record ListFilter(
     }
 
     private boolean holds(Directory directory, String item, String code, String... others) {
-        if (words == null || words.isBlank()) {
+        if (words.isBlank()) {
             return true;
         }
         String wanted = words.strip().toLowerCase(Locale.ROOT);

@@ -60,37 +60,15 @@ public final class PlannedOrders {
             @Nullable BigDecimal value,
             @Nullable String obstacle,
             @Nullable Hold hold,
-            @Nullable Ends.End end,
+            @Nullable End end,
             int ends,
             boolean forLate) {
 
-        PlannedOrderRow with(@Nullable Hold held, Ends.Served served) {
+        PlannedOrderRow with(@Nullable Hold held, @Nullable End first, int lines, boolean late) {
             return new PlannedOrderRow(
-                    key,
-                    number,
-                    group,
-                    item,
-                    itemName,
-                    itemGroup,
-                    planner,
-                    site,
-                    siteName,
-                    source,
-                    supplier,
-                    partner,
-                    fromSite,
-                    quantity,
-                    unit,
-                    start,
-                    due,
-                    possible,
-                    daysLate,
-                    value,
-                    obstacle,
-                    held,
-                    served.first(),
-                    served.lines(),
-                    served.late());
+                    key, number, group, item, itemName, itemGroup, planner, site, siteName, source, supplier, partner,
+                    fromSite, quantity, unit, start, due, possible, daysLate, value, obstacle, held, first, lines,
+                    late);
         }
     }
 

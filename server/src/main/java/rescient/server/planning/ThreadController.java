@@ -6,6 +6,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.core.CustomerOrderLine;
+import rescient.core.Ends;
 import rescient.core.PlanThread;
 import rescient.core.PlannedOrder;
 import rescient.core.Promise;
@@ -45,7 +47,6 @@ class ThreadController {
     @GetMapping("/order")
     ThreadView order(@RequestParam String key) {
         PlanVersion version = versions.inView();
-        Ends ends = new Ends(version);
         if (OrderKey.isLine(key)) {
             String number = OrderKey.number(key);
             String line = OrderKey.line(key);
@@ -56,7 +57,12 @@ class ThreadController {
                             "The plan does not count on " + number + " any more.",
                             PlanThread.ofOpen(version.plan(), number, line))
                     .serving(
-                            row == null ? List.of() : ends.allOfOpen(row.text("item"), row.text("site"), number, line));
+                            row == null
+                                    ? List.of()
+                                    : ends(
+                                            version,
+                                            Ends.allOfOpen(
+                                                    version.plan(), row.text("item"), row.text("site"), number, line)));
         }
         OrderKey wanted = OrderKey.parse(key);
         Optional<PlannedOrder> order = wanted.in(version.plan());
@@ -67,8 +73,13 @@ class ThreadController {
                                 + Words.day((int) wanted.due().toEpochDay()) + ".",
                         order.map(o -> PlanThread.ofPlanned(version.plan(), o.item(), o.site(), o.sequence()))
                                 .orElse(new PlanThread(List.of(), false)))
-                .serving(order.map(o -> ends.allOfPlanned(o.item(), o.site(), o.sequence()))
+                .serving(order.map(o -> Ends.allOfPlanned(version.plan(), o.item(), o.site(), o.sequence()))
+                        .map(lines -> ends(version, lines))
                         .orElse(List.of()));
+    }
+
+    private static List<End> ends(PlanVersion version, List<CustomerOrderLine> lines) {
+        return lines.stream().map(line -> End.of(version, line)).toList();
     }
 
     /** The thread of all that is ordered of an item at a site. */

@@ -18,8 +18,7 @@ import rescient.server.platform.Nullable;
  * @param serves of an order: the customer orders above it, the earliest first
  * @param cut there is more than can be shown
  */
-record ThreadView(
-        String title, @Nullable String gone, LocalDate today, List<Bar> bars, List<Ends.End> serves, boolean cut) {
+record ThreadView(String title, @Nullable String gone, LocalDate today, List<Bar> bars, List<End> serves, boolean cut) {
     /**
      * One bar.
      *
@@ -67,7 +66,7 @@ record ThreadView(
     }
 
     /** The same with what it serves. */
-    ThreadView serving(List<Ends.End> ends) {
+    ThreadView serving(List<End> ends) {
         return new ThreadView(title, gone, today, bars, ends, cut);
     }
 

@@ -2,16 +2,22 @@ package rescient.server.planning;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.core.Ends;
 import rescient.core.OpenOrder;
 import rescient.core.OrdersByStart;
+import rescient.core.Plan;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Signal;
@@ -21,25 +27,52 @@ import rescient.server.platform.Nullable;
 
 /** All that wants a decision: planned and firmed orders, and signals that no row of an order shows already. */
 @Component
-class WorkList {
+class WorkList implements PlanFollower, DisposableBean {
     private final Holds holds;
     private final JdbcTemplate database;
     private final int most;
-    /** What a version's orders serve is worked out once for each filter. */
+    /** The list without a filter. */
+    private final OnceForPlan<Listed> all = new OnceForPlan<>();
+    /** The signals that ask for something, in the order of the list: in a large company half a million. */
+    private final OnceForPlan<List<Signal>> asking = new OnceForPlan<>();
+
+    private final OnceForPlan<Ends> ends = new OnceForPlan<>();
+    /** Of the plan that was last looked at; much of it holds for the next. */
+    private volatile Ends latest;
+    /** The last one with a filter. */
     private volatile Known known;
 
     private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
-    /** The signals of a version that ask for something, in the order of the list: in a large company half a million. */
-    private volatile Asking asking;
-
-    private record Asking(PlanVersion version, List<Signal> signals) {}
+    private final ExecutorService ahead = Executors.newSingleThreadExecutor(r -> {
+        Thread thread = new Thread(r, "work-list");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private volatile PlanVersion newest;
 
     /** @param most how many rows of orders, and how many of signals, are sent */
     WorkList(Holds holds, JdbcTemplate database, @Value("${rescient.list-most:4000}") int most) {
         this.holds = holds;
         this.database = database;
         this.most = most;
+    }
+
+    /** Begins with the list that somebody will ask for at once. */
+    @Override
+    public void follow(PlanVersion before, PlanVersion next) {
+        newest = next;
+        ahead.execute(() -> {
+            if (newest == next) {
+                asking(next);
+                all(next);
+            }
+        });
+    }
+
+    @Override
+    public void destroy() {
+        ahead.shutdownNow();
     }
 
     /** What a signal asks for. */
@@ -86,48 +119,65 @@ class WorkList {
      */
     Listed orders(PlanVersion version, ListFilter filter) {
         Map<String, Hold> held = holds.of(version);
+        Listed listed =
+                filter.equals(ListFilter.NOTHING) || isWhole(version) ? all(version) : filtered(version, filter, held);
+        return held.isEmpty()
+                ? listed
+                : new Listed(listed.orders.stream().map(r -> held(r, held)).toList(), listed.whole, listed.more);
+    }
+
+    private boolean isWhole(PlanVersion version) {
+        return version.plan().plannedOrderCount() + firmed(version).count() <= most;
+    }
+
+    private static Stream<OpenOrder> firmed(PlanVersion version) {
+        return version.plan().snapshot().openOrders().stream().filter(order -> order.stage() == Stage.FIRMED);
+    }
+
+    private Listed all(PlanVersion version) {
+        return all.of(version.plan(), () -> listed(version, ListFilter.NOTHING, Map.of()));
+    }
+
+    private Listed filtered(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
         Known last = known;
-        boolean kept = last != null
-                && last.version == version
-                && (last.listed.whole || last.filter.equals(filter))
-                && (last.listed.whole || filter.held() == null);
-        if (!kept) {
+        if (last == null || last.version != version || !last.filter.equals(filter) || filter.held() != null) {
             last = new Known(version, filter, listed(version, filter, held));
             known = last;
         }
-        return held.isEmpty()
-                ? last.listed
-                : new Listed(
-                        last.listed.orders.stream().map(r -> held(r, held)).toList(),
-                        last.listed.whole,
-                        last.listed.more);
+        return last.listed;
     }
 
     private static PlannedOrderRow held(PlannedOrderRow row, Map<String, Hold> held) {
         Hold hold = held.get(row.key());
-        return hold == null ? row : row.with(hold, new Ends.Served(row.end(), row.ends(), row.forLate()));
+        return hold == null ? row : row.with(hold, row.end(), row.ends(), row.forLate());
     }
 
     private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
-        List<Candidate> firmed = version.plan().snapshot().openOrders().stream()
-                .filter(order -> order.stage() == Stage.FIRMED)
+        boolean whole = isWhole(version);
+        List<Candidate> firmed = firmed(version)
                 .map(order -> new Candidate(null, order))
+                .filter(candidate -> filter.fits(version.directory(), candidate))
                 .collect(Collectors.toCollection(ArrayList::new));
-        boolean whole = version.plan().plannedOrderCount() + firmed.size() <= most;
-        if (!whole) {
-            firmed.removeIf(candidate -> !filter.fits(version.directory(), candidate));
-        }
         firmed.sort(Candidate.URGENT_FIRST);
-        Urgent urgent = new Urgent(planned(version, whole ? ListFilter.NOTHING : filter), firmed);
-        Ends ends = new Ends(version);
+        Urgent urgent = new Urgent(planned(version, filter), firmed);
+        Ends ends = ends(version.plan());
         List<PlannedOrderRow> rows = new ArrayList<>();
         for (Candidate next = urgent.next(); next != null; next = rows.size() < most ? urgent.next() : null) {
             PlannedOrderRow row = row(version, next, ends);
-            if (whole || filter.fits(held(row, held))) {
+            if (filter.fits(held(row, held))) {
                 rows.add(row);
             }
         }
         return new Listed(rows, whole, urgent.left());
+    }
+
+    private Ends ends(Plan plan) {
+        return ends.of(plan, () -> {
+            Ends before = latest;
+            Ends next = before == null ? new Ends(plan) : before.in(plan);
+            latest = next;
+            return next;
+        });
     }
 
     /** Whether a planned order fits is known of its stock point, but for its days. */
@@ -143,12 +193,20 @@ class WorkList {
         PlannedOrder planned = candidate.planned();
         if (planned == null) {
             OpenOrder order = candidate.firmed();
-            return PlannedOrders.firmed(version, order)
-                    .with(null, ends.ofOpen(order.item(), order.site(), order.number(), order.line()));
+            return serving(
+                    version,
+                    PlannedOrders.firmed(version, order),
+                    ends.ofOpen(order.item(), order.site(), order.number(), order.line()));
         }
         PointView point = version.plan().point(planned.item(), planned.site()).orElseThrow();
-        return PlannedOrders.row(version, planned, OrderKey.of(point, planned))
-                .with(null, ends.ofPlanned(planned.item(), planned.site(), planned.sequence()));
+        return serving(
+                version,
+                PlannedOrders.row(version, planned, OrderKey.of(point, planned)),
+                ends.ofPlanned(planned.item(), planned.site(), planned.sequence()));
+    }
+
+    private static PlannedOrderRow serving(PlanVersion version, PlannedOrderRow row, Ends.End end) {
+        return row.with(null, End.of(version, end.first()), end.lines(), end.late());
     }
 
     /** @param more how many others fit */
@@ -182,17 +240,16 @@ class WorkList {
     }
 
     private List<Signal> asking(PlanVersion version) {
-        Asking last = asking;
-        if (last == null || last.version != version) {
-            last = new Asking(
-                    version,
-                    version.signals().stream()
-                            .filter(signal -> ask(signal.kind()) != null)
-                            .sorted(Comparator.comparing(signal -> ask(signal.kind())))
-                            .toList());
-            asking = last;
-        }
-        return last.signals;
+        return asking.of(version.plan(), () -> {
+            Map<Ask, List<Signal>> groups = new EnumMap<>(Ask.class);
+            for (Signal signal : version.signals()) {
+                Ask ask = ask(signal.kind());
+                if (ask != null) {
+                    groups.computeIfAbsent(ask, a -> new ArrayList<>()).add(signal);
+                }
+            }
+            return groups.values().stream().flatMap(List::stream).toList();
+        });
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {
