@@ -220,6 +220,11 @@ public final class Plan {
         return p < 0 ? Optional.empty() : Optional.of(new PointView(this, p));
     }
 
+    /** How many stock points were planned. */
+    public int pointCount() {
+        return snapshot.network.planned();
+    }
+
     /** All stock points that were planned (those on a loop and below one are not), by item and site. */
     public List<PointView> points() {
         return IntStream.of(inOrder()).mapToObj(p -> new PointView(this, p)).toList();

@@ -1,5 +1,7 @@
 package rescient.core;
 
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 
@@ -95,7 +97,7 @@ public final class Snapshot {
 
     /** The lines of firmed and released orders, by number and line. */
     public List<OpenOrder> openOrders() {
-        return List.of(rows.openOrders);
+        return Collections.unmodifiableList(Arrays.asList(rows.openOrders));
     }
 
     /** The number of a stock point, or -1. */

@@ -388,6 +388,33 @@ class WholePlanTest {
         assertThat(taken(OrdersByStart.of(plan, point -> false, 0, 0))).isEmpty();
     }
 
+    /** More than are put in order at once. */
+    @Test
+    void manyOrdersAreFoundByTheirStartToTheLast() {
+        Example company = new Example();
+        for (int item = 0; item < 50; item++) {
+            company.planned(Example.buy("I" + item).leadTimeDays(item % 7));
+            for (int day = 0; day < 300; day++) {
+                company.builder.customerOrder(new CustomerOrderLine(
+                        item + "/" + day, "1", "I" + item, "W", Quantity.ONE, Example.TODAY + day, 5));
+            }
+        }
+        Plan plan = company.plan();
+        OrdersByStart orders = OrdersByStart.of(plan, point -> true, Integer.MAX_VALUE, Integer.MAX_VALUE);
+        assertThat(orders.size()).isEqualTo(plan.plannedOrderCount()).isGreaterThan(10_000);
+        List<PlannedOrder> all = new ArrayList<>();
+        int before = Integer.MIN_VALUE;
+        for (List<PlannedOrder> day = orders.next(); !day.isEmpty(); day = orders.next()) {
+            assertThat(day)
+                    .extracting(PlannedOrder::startDay)
+                    .containsOnly(day.get(0).startDay());
+            assertThat(day.get(0).startDay()).isGreaterThan(before);
+            before = day.get(0).startDay();
+            all.addAll(day);
+        }
+        assertThat(all).containsExactlyInAnyOrderElementsOf(plan.plannedOrders());
+    }
+
     private static List<String> taken(OrdersByStart orders) {
         List<String> taken = new ArrayList<>();
         for (List<PlannedOrder> day = orders.next(); !day.isEmpty(); day = orders.next()) {

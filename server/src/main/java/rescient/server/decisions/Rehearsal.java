@@ -13,6 +13,7 @@ import rescient.core.PointView;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Ahead;
 
 /**
  * Looks at the consequences of some decisions, which nobody asked for and which are thrown away, as soon as there is a plan:
@@ -22,14 +23,16 @@ import rescient.server.planning.PlanVersion;
 @Component
 class Rehearsal implements PlanFollower {
     private static final Logger LOG = LoggerFactory.getLogger(Rehearsal.class);
-    private static final int TIMES = 40;
+    private static final int TIMES = 30;
 
+    private final Ahead ahead;
     private final KeptRows rows;
     private final ObjectMapper json;
     private final Validator validator;
     private int largest;
 
-    Rehearsal(KeptRows rows, ObjectMapper json, Validator validator) {
+    Rehearsal(Ahead ahead, KeptRows rows, ObjectMapper json, Validator validator) {
+        this.ahead = ahead;
         this.rows = rows;
         this.json = json;
         this.validator = validator;
@@ -37,18 +40,16 @@ class Rehearsal implements PlanFollower {
 
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
-        List<PointView> points = next.plan().points();
-        if (points.size() > 2 * largest) {
-            largest = points.size();
-            Thread thread = new Thread(() -> rehearse(next, points), "rehearsal");
-            thread.setDaemon(true);
-            thread.start();
+        int size = next.plan().pointCount();
+        if (size > 2 * largest) {
+            largest = size;
+            ahead.begin(() -> rehearse(next));
         }
     }
 
-    private void rehearse(PlanVersion version, List<PointView> points) {
+    private void rehearse(PlanVersion version) {
         try {
-            for (String order : some(version, points)) {
+            for (String order : some(version.plan().points())) {
                 consequence(version, Map.of("kind", "SPLIT", "orders", List.of(order), "into", 2));
             }
         } catch (RuntimeException | JsonProcessingException e) {
@@ -57,7 +58,7 @@ class Rehearsal implements PlanFollower {
     }
 
     /** Planned orders from all over the company. */
-    private static List<String> some(PlanVersion version, List<PointView> points) {
+    private static List<String> some(List<PointView> points) {
         List<String> orders = new ArrayList<>();
         int apart = Math.max(1, points.size() / TIMES);
         for (int p = 0; p < points.size(); p += apart) {

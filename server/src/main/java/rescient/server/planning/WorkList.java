@@ -6,12 +6,11 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.Ends;
@@ -23,11 +22,14 @@ import rescient.core.PointView;
 import rescient.core.Signal;
 import rescient.core.Stage;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
+import rescient.server.platform.Ahead;
 import rescient.server.platform.Nullable;
 
 /** All that wants a decision: planned and firmed orders, and signals that no row of an order shows already. */
 @Component
-class WorkList implements PlanFollower, DisposableBean {
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class WorkList implements PlanFollower {
+    private final Ahead ahead;
     private final Holds holds;
     private final JdbcTemplate database;
     private final int most;
@@ -44,35 +46,26 @@ class WorkList implements PlanFollower, DisposableBean {
 
     private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
-    private final ExecutorService ahead = Executors.newSingleThreadExecutor(r -> {
-        Thread thread = new Thread(r, "work-list");
-        thread.setDaemon(true);
-        return thread;
-    });
     private volatile PlanVersion newest;
 
     /** @param most how many rows of orders, and how many of signals, are sent */
-    WorkList(Holds holds, JdbcTemplate database, @Value("${rescient.list-most:4000}") int most) {
+    WorkList(Holds holds, JdbcTemplate database, Ahead ahead, @Value("${rescient.list-most:4000}") int most) {
+        this.ahead = ahead;
         this.holds = holds;
         this.database = database;
         this.most = most;
     }
 
-    /** Begins with the list that somebody will ask for at once. */
+    /** Before the other followers, so that it does not wait for what they begin. */
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
         newest = next;
-        ahead.execute(() -> {
+        ahead.begin(() -> {
             if (newest == next) {
                 asking(next);
                 all(next);
             }
         });
-    }
-
-    @Override
-    public void destroy() {
-        ahead.shutdownNow();
     }
 
     /** What a signal asks for. */
