@@ -1,8 +1,10 @@
 package rescient.dataset;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Rows by table; a table that is missing is empty. */
 public final class Dataset {
@@ -24,6 +26,17 @@ public final class Dataset {
         Map<String, List<Row>> changed = new HashMap<>(rows);
         changed.put(table, List.copyOf(others));
         return new Dataset(changed);
+    }
+
+    /** The same with a row in the place of the one that has its key, if there is one. */
+    public Dataset with(Row row) {
+        Table table = row.table();
+        List<String> key =
+                table.columns().stream().filter(Column::key).map(Column::name).toList();
+        List<Row> others = new ArrayList<>(rows(table.name()));
+        others.removeIf(other -> key.stream().allMatch(c -> Objects.equals(other.text(c), row.text(c))));
+        others.add(row);
+        return with(table.name(), others);
     }
 
     /** A setting's value, or null. */

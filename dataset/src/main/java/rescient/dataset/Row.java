@@ -42,6 +42,11 @@ public final class Row {
         return new Row(table, line, others);
     }
 
+    /** The table it belongs to. */
+    public Table table() {
+        return table;
+    }
+
     /** The line of the file it came from. */
     public long line() {
         return line;

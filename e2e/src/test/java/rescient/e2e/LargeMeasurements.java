@@ -93,6 +93,7 @@ class LargeMeasurements extends DeskTest {
                     kind: 'PLANNING', item: order.item, site: order.site, fields: { lead_time_days: '9' }
                   })
                 })"""));
+        Measurements.print("large: another lead time, kept, until the plan knows it", kept(page));
         Measurements.print(
                 "large: cold load of a new plan until its list stands there, later", opened(page, state, true));
         Measurements.print("large: cold load of a plan that others look at", opened(page, state, false));
@@ -124,9 +125,17 @@ class LargeMeasurements extends DeskTest {
 
     /** Decides something, so that there is another plan; this page looks at it no more. */
     private void newPlan(Page page) {
-        page.evaluate("""
+        decide(page, "{ kind: 'FIRM', orders: [orders.find((o) => !o.number && !o.obstacle).key] }");
+        page.navigate("about:blank");
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+    }
+
+    /** How long it takes to keep a wish, in milliseconds; the wish in terms of the {@code orders} of the list. */
+    private static double decide(Page page, String wish) {
+        return ((Number) page.evaluate("""
                 async () => {
                   const { orders } = await (await fetch('/api/plan/orders')).json();
+                  const begun = performance.now();
                   const kept = await fetch('/api/decisions', {
                     method: 'POST',
                     headers: {
@@ -134,12 +143,24 @@ class LargeMeasurements extends DeskTest {
                       'Idempotency-Key': crypto.randomUUID(),
                       'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1])
                     },
-                    body: JSON.stringify({ kind: 'FIRM', orders: [orders.find((o) => !o.number && !o.obstacle).key] })
+                    body: JSON.stringify(%s)
                   });
                   if (!kept.ok) throw new Error(kept.status + ': ' + (await kept.text()));
-                }""");
-        page.navigate("about:blank");
-        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+                  return performance.now() - begun;
+                }""".formatted(wish))).doubleValue();
+    }
+
+    private List<Double> kept(Page page) {
+        List<Double> kept = new ArrayList<>();
+        for (int run = 0; run < RUNS; run++) {
+            double request = decide(page, """
+                    { kind: 'PLANNING', item: orders[%1$d].item, site: orders[%1$d].site,
+                      fields: { lead_time_days: '1%1$d' } }""".formatted(run));
+            long begun = System.nanoTime();
+            live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+            kept.add(request + (System.nanoTime() - begun) / 1e6);
+        }
+        return kept;
     }
 
     /** How long a request for each of the first orders of the list takes, one after the other. */

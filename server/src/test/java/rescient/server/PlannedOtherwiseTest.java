@@ -2,11 +2,11 @@ package rescient.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
-import rescient.server.decisions.PlanningRows;
 import rescient.server.planning.PlanVersion;
 
 /** What planning data would do, calculated by what they touch, against the whole plan with them. */
@@ -28,11 +28,39 @@ class PlannedOtherwiseTest extends ServerTest {
                 .findFirst()
                 .orElseThrow()
                 .with(field, value);
-        Dataset other = PlanningRows.with(dataset, planned);
-        PlanVersion whole = version.with(other);
-        PlanVersion touched = version.planned(planned, other);
+        PlanVersion whole = version.with(dataset.with(planned));
+        PlanVersion touched = version.planned(planned);
         assertThat(touched.plan().plannedOrders()).isEqualTo(whole.plan().plannedOrders());
         assertThat(touched.signals()).isEqualTo(whole.signals());
         assertThat(whole.plan().plannedOrders()).isNotEqualTo(version.plan().plannedOrders());
+    }
+
+    /** Kept and taken back, too: the names stay those that were read, and the plan is the one that would be made anew. */
+    @Test
+    void whatIsKeptIsFollowedWithoutReadingTheCompanyAgain() throws Exception {
+        PlanVersion before = live.current();
+        Reply kept = decide(
+                "ida",
+                "{'kind':'PLANNING','item':'GBX-410','site':'LARKMOOR','fields':{'lead_time_days':'25','source':'buy'}}");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        knowing();
+        PlanVersion after = live.current();
+        assertThat(after.plan().plannedOrders()).isNotEqualTo(before.plan().plannedOrders());
+        assertThat(after.directory().items()).isSameAs(before.directory().items());
+        sameAsReadAgain(after);
+
+        undo("ida", kept);
+        knowing();
+        assertThat(live.current().directory().items())
+                .isSameAs(before.directory().items());
+        assertThat(live.current().plan().plannedOrders())
+                .isEqualTo(before.plan().plannedOrders());
+        sameAsReadAgain(live.current());
+    }
+
+    private void sameAsReadAgain(PlanVersion version) {
+        PlanVersion again = version.with(store.read().dataset());
+        assertThat(version.plan().plannedOrders()).isEqualTo(again.plan().plannedOrders());
+        assertThat(version.signals()).isEqualTo(again.signals());
     }
 }

@@ -195,7 +195,10 @@ public class Decisions {
         if (anew || done.stream().anyMatch(Edit::anew)) {
             companies.changed(cause);
         } else {
-            companies.changed(cause, OrderImage.changes(done));
+            companies.changed(
+                    cause,
+                    done.stream().flatMap(edit -> edit.planning().stream()).toList(),
+                    OrderImage.changes(done));
         }
     }
 

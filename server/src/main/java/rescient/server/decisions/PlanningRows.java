@@ -1,7 +1,5 @@
 package rescient.server.decisions;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
@@ -27,15 +25,7 @@ public final class PlanningRows {
      * @throws JobProblem 422 with the field and what would be right
      */
     public static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
-        return with(dataset, row(dataset, item, site, fields));
-    }
-
-    /** The company with this planning row in the place of the one that its stock point has, if it has one. */
-    public static Dataset with(Dataset dataset, Row planning) {
-        List<Row> rows = new ArrayList<>(dataset.rows(PLANNING.name()));
-        rows.removeIf(row -> isOf(row, planning.text("item"), planning.text("site")));
-        rows.add(planning);
-        return dataset.with(PLANNING.name(), rows);
+        return dataset.with(row(dataset, item, site, fields));
     }
 
     /** The planning row of a stock point with other data; see {@link #with(Dataset, String, String, Map)}. */

@@ -67,15 +67,13 @@ final class Proposal {
 
     /** Whether the company has to be read again when it is kept. */
     boolean changesMore() {
-        return otherwise != null || planning != null;
+        return otherwise != null;
     }
 
     /** The plan as it will be. */
     PlanVersion after() {
         PlanVersion next = otherwise == null ? version : version.with(otherwise);
-        next = planning == null
-                ? next
-                : next.planned(planning, PlanningRows.with(next.directory().data(), planning));
+        next = planning == null ? next : next.planned(planning);
         List<Change> changes = changes();
         return changes.isEmpty() ? next : next.with(changes);
     }

@@ -153,7 +153,7 @@ class Releasing {
         List<Change> changes = new ArrayList<>();
         Answer answer = create(user, release, note, notes, changes);
         entities.persist(new Command(commandKey, user.getUsername(), request, write(answer), today.now()));
-        companies.changed(new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)), changes);
+        companies.changed(new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)), List.of(), changes);
         return answer;
     }
 

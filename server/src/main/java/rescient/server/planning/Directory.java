@@ -71,16 +71,16 @@ public final class Directory {
     }
 
     /**
-     * The same with what changes say of open orders, all else shared; whoever changes anything else has the company read
-     * again.
+     * The same with what changes say of open orders, all else shared; whoever changes anything but that and planning rows
+     * has the company read again.
      */
     Directory after(List<Change> changes) {
         return new Directory(this, openOrders.after(changes));
     }
 
-    /** The names of a company that differs in its planning rows. */
-    Directory planned(Dataset other) {
-        return new Directory(this, openOrders.in(other));
+    /** The same with another planning row of a stock point. */
+    Directory planned(Row planning) {
+        return new Directory(this, openOrders.in(dataset.with(planning)));
     }
 
     private Directory(Directory before, OpenOrders openOrders) {

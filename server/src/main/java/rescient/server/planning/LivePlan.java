@@ -23,6 +23,7 @@ import rescient.core.Plan;
 import rescient.core.PlanOptions;
 import rescient.core.Planner;
 import rescient.dataset.Company;
+import rescient.dataset.Row;
 import rescient.server.exchange.CompanyStore;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
@@ -203,11 +204,15 @@ public class LivePlan implements DisposableBean {
     private PlanVersion after(PlanVersion before, List<CompanyChanged> news) {
         PlanVersion version = before;
         for (CompanyChanged change : news) {
+            PlanVersion known = version;
+            for (Row planning : change.planning()) {
+                known = known.planned(planning);
+            }
             PlanVersion next = version.after(
                     change.revision(),
                     today.now(),
-                    version.plan().after(change.changes()),
-                    version.directory().after(change.changes()));
+                    known.plan().after(change.changes()),
+                    known.directory().after(change.changes()));
             tell(version, next);
             version = next;
         }

@@ -45,14 +45,10 @@ public record PlanVersion(
                 number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
     }
 
-    /**
-     * This version as if a stock point were planned by this row; only what that touches is planned again.
-     *
-     * @param dataset the company with the row in its place
-     */
-    public PlanVersion planned(Row planning, Dataset dataset) {
-        Change change = new Change.Planning(Company.planning(dataset, planning));
-        return after(revision, madeAt, plan.after(List.of(change)), directory.planned(dataset));
+    /** This version as if a stock point were planned by this row; only what that touches is planned again. */
+    public PlanVersion planned(Row planning) {
+        Change change = new Change.Planning(Company.planning(directory.data(), planning));
+        return after(revision, madeAt, plan.after(List.of(change)), directory.planned(planning));
     }
 
     /** This version as it was on another day. */

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.Change;
+import rescient.dataset.Row;
 
 /** The company's revision, its name and whether it is the demo. */
 @Service
@@ -46,16 +47,17 @@ public class Companies {
     /** Counts a change that the plan depends on and that may be anything; the plan follows after the commit. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void changed(Cause cause) {
-        changed(cause, null);
+        changed(cause, List.of(), null);
     }
 
     /**
      * Counts changes that the plan depends on; the plan follows after the commit.
      *
-     * @param changes all there are; null if the company has to be read again
+     * @param planning rows by which stock points are planned otherwise
+     * @param changes all others there are; null if the company has to be read again
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void changed(Cause cause, @Nullable List<Change> changes) {
+    public void changed(Cause cause, List<Row> planning, @Nullable List<Change> changes) {
         Company company = repository.locked();
         company.revision++;
         database.update(
@@ -65,7 +67,7 @@ public class Companies {
                 cause.kind().name(),
                 cause.name(),
                 cause.sentence());
-        events.publishEvent(new CompanyChanged(company.revision, changes));
+        events.publishEvent(new CompanyChanged(company.revision, planning, changes));
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
