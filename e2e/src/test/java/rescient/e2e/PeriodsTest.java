@@ -79,8 +79,8 @@ class PeriodsTest extends DeskTest {
 
     @Test
     void whatStandsThereIsSavedAsASheet() {
-        Page page = periods("BRG-6202");
-        assertThat(cell(page, "BRG-6202, 2026-11-23 to 2026-11-29: balance")).isVisible();
+        Page page = periods("SHF-410");
+        assertThat(cell(page, "SHF-410, 2026-11-23 to 2026-11-29: balance")).isVisible();
         Download file =
                 page.waitForDownload(() -> page.getByText("Save as XLSX").click());
         Assertions.assertThat(file.suggestedFilename()).isEqualTo("periods.xlsx");

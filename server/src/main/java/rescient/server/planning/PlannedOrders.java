@@ -5,6 +5,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
 import java.util.List;
+import rescient.core.Ends;
 import rescient.core.OpenOrder;
 import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
@@ -34,7 +35,7 @@ public final class PlannedOrders {
      * @param obstacle why it cannot be released, in a sentence
      * @param hold until when it is left out of release
      * @param end the first customer order that it serves in the end, if it serves any
-     * @param ends how many customer order lines it serves in the end
+     * @param ends how many customer order lines it serves in the end, counted up to {@link Ends#MOST}
      * @param forLate one of them is late
      */
     public record PlannedOrderRow(

@@ -32,6 +32,7 @@ class WorkList implements PlanFollower {
     private final Ahead ahead;
     private final Holds holds;
     private final JdbcTemplate database;
+    private final int wholeUpTo;
     private final int most;
     /** The list without a filter. */
     private final OnceForPlan<Listed> all = new OnceForPlan<>();
@@ -48,8 +49,17 @@ class WorkList implements PlanFollower {
 
     private volatile PlanVersion newest;
 
-    /** @param most how many rows of orders, and how many of signals, are sent */
-    WorkList(Holds holds, JdbcTemplate database, Ahead ahead, @Value("${rescient.list-most:4000}") int most) {
+    /**
+     * @param wholeUpTo lists of so many orders, or signals, are sent whole, and filtered where they are shown
+     * @param most how many rows of orders, and how many of signals, are sent of longer ones
+     */
+    WorkList(
+            Holds holds,
+            JdbcTemplate database,
+            Ahead ahead,
+            @Value("${rescient.list-whole:4000}") int wholeUpTo,
+            @Value("${rescient.list-most:2000}") int most) {
+        this.wholeUpTo = wholeUpTo;
         this.ahead = ahead;
         this.holds = holds;
         this.database = database;
@@ -120,7 +130,7 @@ class WorkList implements PlanFollower {
     }
 
     private boolean isWhole(PlanVersion version) {
-        return version.plan().plannedOrderCount() + firmed(version).count() <= most;
+        return version.plan().plannedOrderCount() + firmed(version).count() <= wholeUpTo;
     }
 
     private static Stream<OpenOrder> firmed(PlanVersion version) {
@@ -155,7 +165,7 @@ class WorkList implements PlanFollower {
         Urgent urgent = new Urgent(planned(version, filter), firmed);
         Ends ends = ends(version.plan());
         List<PlannedOrderRow> rows = new ArrayList<>();
-        for (Candidate next = urgent.next(); next != null; next = rows.size() < most ? urgent.next() : null) {
+        for (Candidate next = urgent.next(); next != null; next = whole || rows.size() < most ? urgent.next() : null) {
             PlannedOrderRow row = row(version, next, ends);
             if (filter.fits(held(row, held))) {
                 rows.add(row);
@@ -217,8 +227,8 @@ class WorkList implements PlanFollower {
                             row.getString(5)));
         });
         List<Signal> signals = asking(version);
-        boolean whole = signals.size() <= most || filter.equals(ListFilter.NOTHING);
-        List<Signal> fitting = whole
+        boolean whole = signals.size() <= wholeUpTo;
+        List<Signal> fitting = whole || filter.equals(ListFilter.NOTHING)
                 ? signals
                 : signals.stream()
                         .filter(signal ->
@@ -226,10 +236,10 @@ class WorkList implements PlanFollower {
                         .toList();
         return new ListedSignals(
                 fitting.stream()
-                        .limit(most)
+                        .limit(whole ? wholeUpTo : most)
                         .map(signal -> row(version, signal, ask(signal.kind()), asked))
                         .toList(),
-                Math.max(0, fitting.size() - most));
+                whole ? 0 : Math.max(0, fitting.size() - most));
     }
 
     private List<Signal> asking(PlanVersion version) {
