@@ -47,7 +47,11 @@ class WorkList implements PlanFollower {
 
     private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
+    private static final int REHEARSALS = 8;
+
     private volatile PlanVersion newest;
+    /** For how many stock points; only asked ahead. */
+    private int rehearsed;
 
     /**
      * @param wholeUpTo lists of so many orders, or signals, are sent whole, and filtered where they are shown
@@ -74,8 +78,22 @@ class WorkList implements PlanFollower {
             if (newest == next) {
                 asking(next);
                 all(next);
+                rehearse(next);
             }
         });
+    }
+
+    /** What has run only a few times is slow: after the first plan, or that of a much larger company, it is run some more. */
+    private void rehearse(PlanVersion version) {
+        if (version.plan().pointCount() <= 2 * rehearsed) {
+            return;
+        }
+        rehearsed = version.plan().pointCount();
+        for (int time = 0; time < REHEARSALS && newest == version; time++) {
+            PlanVersion again = version.with(List.of());
+            asked(again);
+            listed(again, ListFilter.NOTHING, Map.of(), time == 0 ? new Ends(again.plan()) : latest.in(again.plan()));
+        }
     }
 
     /** What a signal asks for. */
@@ -138,13 +156,13 @@ class WorkList implements PlanFollower {
     }
 
     private Listed all(PlanVersion version) {
-        return all.of(version.plan(), () -> listed(version, ListFilter.NOTHING, Map.of()));
+        return all.of(version.plan(), () -> listed(version, ListFilter.NOTHING, Map.of(), ends(version.plan())));
     }
 
     private Listed filtered(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
         Known last = known;
         if (last == null || last.version != version || !last.filter.equals(filter) || filter.held() != null) {
-            last = new Known(version, filter, listed(version, filter, held));
+            last = new Known(version, filter, listed(version, filter, held, ends(version.plan())));
             known = last;
         }
         return last.listed;
@@ -155,7 +173,7 @@ class WorkList implements PlanFollower {
         return hold == null ? row : row.with(hold, row.end(), row.ends(), row.forLate());
     }
 
-    private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
+    private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held, Ends ends) {
         boolean whole = isWhole(version);
         List<Candidate> firmed = firmed(version)
                 .map(order -> new Candidate(null, order))
@@ -163,7 +181,6 @@ class WorkList implements PlanFollower {
                 .collect(Collectors.toCollection(ArrayList::new));
         firmed.sort(Candidate.URGENT_FIRST);
         Urgent urgent = new Urgent(planned(version, filter), firmed);
-        Ends ends = ends(version.plan());
         List<PlannedOrderRow> rows = new ArrayList<>();
         for (Candidate next = urgent.next(); next != null; next = whole || rows.size() < most ? urgent.next() : null) {
             PlannedOrderRow row = row(version, next, ends);
@@ -243,16 +260,18 @@ class WorkList implements PlanFollower {
     }
 
     private List<Signal> asking(PlanVersion version) {
-        return asking.of(version.plan(), () -> {
-            Map<Ask, List<Signal>> groups = new EnumMap<>(Ask.class);
-            for (Signal signal : version.signals()) {
-                Ask ask = ask(signal.kind());
-                if (ask != null) {
-                    groups.computeIfAbsent(ask, a -> new ArrayList<>()).add(signal);
-                }
+        return asking.of(version.plan(), () -> asked(version));
+    }
+
+    private static List<Signal> asked(PlanVersion version) {
+        Map<Ask, List<Signal>> groups = new EnumMap<>(Ask.class);
+        for (Signal signal : version.signals()) {
+            Ask ask = ask(signal.kind());
+            if (ask != null) {
+                groups.computeIfAbsent(ask, a -> new ArrayList<>()).add(signal);
             }
-            return groups.values().stream().flatMap(List::stream).toList();
-        });
+        }
+        return groups.values().stream().flatMap(List::stream).toList();
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {
