@@ -13,16 +13,10 @@ import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.core.Stage;
-import rescient.core.Substitution;
-import rescient.dataset.Dataset;
-import rescient.dataset.Row;
 import rescient.server.planning.NeedName;
-import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
@@ -72,10 +66,10 @@ final class Proposing {
             case SPLIT -> chosen.forEach(this::split);
             case HOLD, RESUME -> chosen.forEach(this::hold);
             case CANCEL -> chosen.forEach(this::cancel);
-            case SUBSTITUTE -> substitute(chosen);
+            case SUBSTITUTE -> new Substituting(proposal, wish, alternatives, drafter, this::firm).use(chosen);
             case ADD -> add();
-            case PLANNING -> planning();
-            case BILL -> bill();
+            case PLANNING -> new DataWish(rows, proposal, wish).planning();
+            case BILL -> new DataWish(rows, proposal, wish).bill();
             case ENTER -> new CustomerOrderEntry(rows, proposal, wish).enter();
         }
         if (proposal.sentence.isEmpty()) {
@@ -371,70 +365,7 @@ final class Proposing {
         }
     }
 
-    // ---- another item
-
-    private void substitute(List<Target> chosen) {
-        if (wish.item() == null) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which item is used instead").field("item");
-        }
-        for (Target target : chosen) {
-            if (!alternatives.of(target.as().item()).contains(wish.item())) {
-                refuse(target, "cannot be replaced: " + wish.item() + " is no alternative of it");
-                return;
-            }
-        }
-        if (chosen.isEmpty()) {
-            return;
-        }
-        Substitution substitution = alternatives.instead(chosen, wish.item());
-        String item = chosen.get(0).as().item();
-        String site = chosen.get(0).as().site();
-        proposal.point(wish.item(), site);
-        if (substitution.changed().isEmpty()) {
-            proposal.refusals.add("No production order that may use " + wish.item() + " waits for "
-                    + chosen.get(0).label() + "; what comes in time, and what customers and other sites ask for, stays "
-                    + item + ".");
-            return;
-        }
-        proposal.substitution = substitution;
-        Map<String, OrderImage> images = new LinkedHashMap<>();
-        Map<String, OrderImage> before = new LinkedHashMap<>();
-        for (Substitution.Changed changed : substitution.changed()) {
-            if (changed.user().planned() != null) {
-                firmOtherwise(changed);
-            } else {
-                Target.Open open = alternatives.standing(
-                        changed.user().number(), changed.user().line());
-                before.putIfAbsent(open.number(), open.image());
-                OrderImage image =
-                        images.computeIfAbsent(open.number(), n -> open.image().copy());
-                OrderRows.issueInstead(
-                        image, open.number(), open.line(), changed.after().needs());
-                proposal.lines.add(
-                        new Proposal.Line(open.key(), open.number(), changed.before(), changed.after(), false));
-            }
-        }
-        images.forEach((number, image) -> proposal.edits.addAll(image.from(before.get(number), number)));
-        int orders = substitution.changed().size();
-        proposal.sentence = "Used " + Quantity.text(substitution.used()) + " " + wish.item() + " instead of "
-                + Quantity.text(substitution.instead()) + " " + item + " in " + orders
-                + (orders == 1 ? " order" : " orders");
-    }
-
-    private void firmOtherwise(Substitution.Changed changed) {
-        PointView point = version.plan()
-                .point(changed.user().planned().item(), changed.user().planned().site())
-                .orElseThrow();
-        PlannedOrder order = point.plannedOrder(changed.user().planned().sequence());
-        String obstacle = PlannedOrders.obstacle(changed.before());
-        if (obstacle != null) {
-            proposal.refusals.add(Quantity.text(order.quantity()) + " " + order.item() + " has " + obstacle + ".");
-            return;
-        }
-        firm(OrderKey.of(point, order).text(), changed.before(), drafter.as(point, changed.after()));
-    }
-
-    // ---- orders the plan does not ask for, and planning data
+    // ---- orders the plan does not ask for
 
     private void add() {
         if (wish.item() == null || wish.site() == null || wish.quantity() == null || wish.due() == null) {
@@ -460,60 +391,5 @@ final class Proposing {
         firm(null, null, drafted);
         proposal.sentence = "Added " + Quantity.text(drafted.order().quantity()) + " " + wish.item() + " for "
                 + Words.day(drafted.order().dueDay());
-    }
-
-    private void planning() {
-        if (wish.item() == null
-                || wish.site() == null
-                || wish.fields() == null
-                || wish.fields().isEmpty()) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which planning data are to be otherwise");
-        }
-        proposal.planning = PlanningRows.row(version.directory().data(), wish.item(), wish.site(), wish.fields());
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("item", wish.item());
-        key.put("site", wish.site());
-        ArrayNode before = rows.read("planning", key);
-        ArrayNode after = before.deepCopy();
-        ObjectNode row = after.isEmpty() ? after.addObject() : (ObjectNode) after.get(0);
-        key.forEach(row::put);
-        wish.fields().forEach((name, value) -> row.put(name, value == null || value.isBlank() ? null : value.strip()));
-        proposal.edits.add(new Edit("planning", key, before, after));
-        proposal.point(wish.item(), wish.site());
-        List<String> words = new ArrayList<>();
-        wish.fields()
-                .forEach((name, value) -> words.add(
-                        name.replace('_', ' ') + " " + (value == null || value.isBlank() ? "none" : value.strip())));
-        proposal.sentence = "Planned " + wish.item() + " otherwise: " + String.join(", ", words);
-    }
-
-    private void bill() {
-        String line = wish.fields() == null ? null : wish.fields().get("line");
-        if (wish.item() == null || line == null) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
-        }
-        Dataset dataset = version.directory().dataset();
-        List<Row> others = new ArrayList<>(dataset.rows("bom_lines"));
-        Row gone = version.directory().bomLines(wish.item()).stream()
-                .filter(row -> line.equals(row.text("line")))
-                .findFirst()
-                .orElse(null);
-        if (gone == null) {
-            proposal.sentence = "Take line " + line + " out of the bill of materials of " + wish.item();
-            proposal.stale = true;
-            proposal.refusals.add("The bill of materials of " + wish.item() + " has no line " + line + " any more.");
-            return;
-        }
-        others.remove(gone);
-        proposal.otherwise = dataset.with("bom_lines", others);
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("parent", wish.item());
-        key.put("line", line);
-        ArrayNode before = rows.read("bom_lines", key);
-        proposal.edits.add(new Edit("bom_lines", key, before, JsonNodeFactory.instance.arrayNode()));
-        if (wish.site() != null) {
-            proposal.point(wish.item(), wish.site());
-        }
-        proposal.sentence = "Took " + gone.text("component") + " out of the bill of materials of " + wish.item();
     }
 }
