@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { PlanSeen } from './plan-seen';
+import { QueryClient, QueryObserver } from '@tanstack/svelte-query';
+import { askAnew, PlanSeen } from './plan-seen';
 
 function seen(): { plan: PlanSeen; asked: () => number } {
   const plan = new PlanSeen();
@@ -53,5 +54,27 @@ describe('the plan that is shown', () => {
     expect(asked()).toBe(1);
     plan.answered(1);
     expect(asked()).toBe(1);
+  });
+});
+
+describe('asking anew', () => {
+  it('reaches what is asked for the first time and still under way', async () => {
+    const client = new QueryClient();
+    const answers: ((version: number) => void)[] = [];
+    const observer = new QueryObserver(client, {
+      queryKey: ['plan', 'changes'],
+      queryFn: () => new Promise<number>((resolve) => answers.push(resolve)),
+      retry: false
+    });
+    const stop = observer.subscribe(() => undefined);
+    expect(answers).toHaveLength(1);
+
+    const again = askAnew(client);
+    answers[0]?.(1);
+    await expect.poll(() => answers.length).toBe(2);
+    answers[1]?.(2);
+    await again;
+    expect(observer.getCurrentResult().data).toBe(2);
+    stop();
   });
 });

@@ -1,3 +1,14 @@
+import type { QueryClient } from '@tanstack/svelte-query';
+
+/**
+ * Asks for all of the plan that is in view anew. What is still under way for the first time is given up before: it would
+ * not be asked for again, and what it brings may be of an older plan.
+ */
+export async function askAnew(client: QueryClient): Promise<void> {
+  await client.cancelQueries({ queryKey: ['plan'] });
+  await client.invalidateQueries({ queryKey: ['plan'] });
+}
+
 /**
  * Whether what is shown is of the plan that the server told of last. Answers and news come on different ways and may
  * overtake each other.

@@ -5,7 +5,7 @@
   import { answer, api, Refused } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
-  import { planSeen } from '$lib/plan-seen';
+  import { askAnew, planSeen } from '$lib/plan-seen';
   import { people, type Somebody } from '$lib/people.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -69,7 +69,7 @@
   // a new plan anywhere is seen here at once
   $effect(() => {
     if (!session.isSuccess) return;
-    planSeen.behind = () => void client.invalidateQueries({ queryKey: ['plan'] });
+    planSeen.behind = () => void askAnew(client);
     const news = new EventSource('/api/plan/news');
     news.addEventListener('plan', (event: MessageEvent<string>) => {
       connected = true;
