@@ -100,11 +100,15 @@ final class Alternatives {
 
     /** The alternatives that a firmed order may use, of everything that it needs by its bill of materials. */
     private List<Alternative> usable(OrderDraft ordinary) {
+        List<String> above = new ArrayList<>();
+        // an alternative may be allowed in a phantom only
+        ordinary.needs().forEach(need -> above.add(need.item()));
+        above.add(ordinary.item());
         List<Alternative> usable = new ArrayList<>();
         for (OrderDraft.Need need :
                 Substitution.expanded(version.plan(), ordinary).needs()) {
             for (String other : of(need.item())) {
-                Alternative choice = choice(need.item(), other, List.of(ordinary.item()));
+                Alternative choice = choice(need.item(), other, above);
                 if (choice != null && !usable.contains(choice)) {
                     usable.add(choice);
                 }
