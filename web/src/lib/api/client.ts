@@ -1,6 +1,7 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import { planSeen } from '$lib/plan-seen';
 import { trial } from '$lib/trial.svelte';
+import { Ahead } from './ahead';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -40,7 +41,11 @@ const token: Middleware = {
   }
 };
 
-export const api = createClient<paths>();
+const begun = typeof window === 'undefined' ? undefined : window.askedAhead;
+
+export const api = createClient<paths>({
+  fetch: new Ahead(begun ?? new Map<string, Promise<Response>>()).fetch
+});
 api.use(token);
 
 interface Answer<T> {

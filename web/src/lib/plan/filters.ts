@@ -65,9 +65,9 @@ export function filtersFrom(said: (name: string) => string | undefined): Filters
   };
 }
 
-/** What the server is asked for when the list is too long to be sent whole. */
-export function askedOf(f: Filters, words: string): ListFilter {
-  return {
+/** What the server is asked for when the list is too long to be sent whole; undefined if for all of it. */
+export function askedOf(f: Filters, words: string): ListFilter | undefined {
+  const asked: ListFilter = {
     words: words.trim() || undefined,
     site: f.site,
     planner: f.planner,
@@ -82,6 +82,7 @@ export function askedOf(f: Filters, words: string): ListFilter {
     late: f.late ? true : undefined,
     held: f.held === 'only' || f.held === 'none' ? f.held : undefined
   };
+  return Object.values(asked).some((value) => value !== undefined) ? asked : undefined;
 }
 
 /** In the order in which they are worked off; what starts later comes last, for there is most of it. */

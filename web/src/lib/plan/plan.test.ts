@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { entriesOf, keyOf, type Filters } from './filters';
+import { askedOf, entriesOf, keyOf, type Filters } from './filters';
 import { PlanList, type PlannedOrder, type Row, type SignalRow } from './plan.svelte';
 
 function order(key: string, more: Partial<PlannedOrder> = {}): PlannedOrder {
@@ -118,6 +118,12 @@ describe('the filters', () => {
     [{ from: 'a', to: 'b' }, ['a', 'b']]
   ])('%j shows %j', (filters, keys) => {
     expect(shown(orders, filters).slice(1)).toEqual(keys);
+  });
+
+  it('are asked of the server only if something is filtered', () => {
+    expect(askedOf({ by: 'supplier', sort: '-value' }, '  ')).toBeUndefined();
+    expect(askedOf({ held: 'none' }, '')).toEqual({ held: 'none' });
+    expect(askedOf({ worth: '30' }, ' oak ')).toEqual({ worth: 30, words: 'oak' });
   });
 
   it('sort within the groups, down with a minus', () => {

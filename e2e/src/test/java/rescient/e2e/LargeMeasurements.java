@@ -110,7 +110,6 @@ class LargeMeasurements extends DeskTest {
         List<Double> opened = new ArrayList<>();
         for (int run = 0; run < RUNS; run++) {
             if (anew) {
-                page.navigate("/items");
                 newPlan(page);
             }
             Page fresh = coldBrowser(state).newPage();
@@ -123,8 +122,9 @@ class LargeMeasurements extends DeskTest {
         return opened;
     }
 
-    /** Decides something, so that there is another plan; this page looks at it no more. */
+    /** Decides something, so that there is another plan; this page looks at nothing that the server is busy with. */
     private void newPlan(Page page) {
+        page.navigate("/api/session");
         decide(page, "{ kind: 'FIRM', orders: [orders.find((o) => !o.number && !o.obstacle).key] }");
         page.navigate("about:blank");
         live.knowing(jdbc.queryForObject("select revision from company", Long.class));

@@ -5,7 +5,11 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.net.URI;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
 /** Finding one's way: signing in, the plan's reasons, orders, items, the finder. */
@@ -33,6 +37,23 @@ class PlacesTest extends DeskTest {
         assertThat(page).hasURL(Pattern.compile("/items\\?code=EXTR-4"));
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
                 .containsText("EXTR-4");
+    }
+
+    @Test
+    void whatThePlanShowsFirstIsAskedForOnceWhileItsProgramComes() {
+        String state = signedIn("ida").context().storageState();
+        Page page = coldBrowser(state).newPage();
+        List<String> asked = new CopyOnWriteArrayList<>();
+        page.onRequest(request -> {
+            if (List.of("/api/plan/orders", "/api/plan", "/api/session")
+                    .contains(URI.create(request.url()).getPath())) {
+                asked.add(request.url());
+            }
+        });
+        page.navigate("/plan");
+        assertThat(plannedOrder(page, "BRG-6202")).isVisible();
+        assertThat(page.getByLabel(Pattern.compile("^Ida Holm.*menu"))).isVisible();
+        Assertions.assertThat(asked).hasSize(3);
     }
 
     @Test

@@ -6,54 +6,31 @@ import jakarta.validation.Validator;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import rescient.core.PointView;
 import rescient.server.planning.OrderKey;
-import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
-import rescient.server.platform.Ahead;
+import rescient.server.planning.Rehearsed;
 
-/**
- * Looks at the consequences of some decisions, which nobody asked for and which are thrown away, as soon as there is a plan:
- * what has never run is slow, and no planner should wait for it. Once for each server, and again for a company that is
- * much larger than the one it was done with.
- */
+/** Looks at the consequences of some decisions, which nobody asked for and which are thrown away. */
 @Component
-class Rehearsal implements PlanFollower {
-    private static final Logger LOG = LoggerFactory.getLogger(Rehearsal.class);
+class Rehearsal implements Rehearsed {
     private static final int TIMES = 30;
 
-    private final Ahead ahead;
     private final KeptRows rows;
     private final ObjectMapper json;
     private final Validator validator;
-    private int largest;
 
-    Rehearsal(Ahead ahead, KeptRows rows, ObjectMapper json, Validator validator) {
-        this.ahead = ahead;
+    Rehearsal(KeptRows rows, ObjectMapper json, Validator validator) {
         this.rows = rows;
         this.json = json;
         this.validator = validator;
     }
 
     @Override
-    public void follow(PlanVersion before, PlanVersion next) {
-        int size = next.plan().pointCount();
-        if (size > 2 * largest) {
-            largest = size;
-            ahead.begin(() -> rehearse(next));
-        }
-    }
-
-    private void rehearse(PlanVersion version) {
-        try {
-            for (String order : some(version.plan().points())) {
-                consequence(version, Map.of("kind", "SPLIT", "orders", List.of(order), "into", 2));
-            }
-        } catch (RuntimeException | JsonProcessingException e) {
-            LOG.warn("The rehearsal of a decision failed", e);
+    public void rehearse(PlanVersion version) throws JsonProcessingException {
+        for (String order : some(version.plan().points())) {
+            consequence(version, Map.of("kind", "SPLIT", "orders", List.of(order), "into", 2));
         }
     }
 

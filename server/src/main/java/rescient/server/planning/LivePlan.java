@@ -42,6 +42,7 @@ public class LivePlan implements DisposableBean {
     private final Today today;
     private final PlanNews news;
     private final List<PlanFollower> followers;
+    private final List<Rehearsed> rehearsed;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
@@ -54,12 +55,15 @@ public class LivePlan implements DisposableBean {
     private final Object arrival = new Object();
     private volatile PlanVersion current;
     private volatile String failure;
+    /** Stock points of the largest plan there was; of the worker alone. */
+    private int largest;
 
-    LivePlan(CompanyStore store, Today today, PlanNews news, List<PlanFollower> followers) {
+    LivePlan(CompanyStore store, Today today, PlanNews news, List<PlanFollower> followers, List<Rehearsed> rehearsed) {
         this.store = store;
         this.today = today;
         this.news = news;
         this.followers = followers;
+        this.rehearsed = rehearsed;
     }
 
     /** The last complete plan. */
@@ -157,9 +161,7 @@ public class LivePlan implements DisposableBean {
             return;
         }
         try {
-            long begun = System.nanoTime();
-            PlanVersion next = sameDay && follow(before, unknown) ? after(before, unknown) : fromStore();
-            current = next.took(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
+            current = sameDay && follow(before, unknown) ? after(before, unknown) : fromStore();
             failure = null;
         } catch (RuntimeException e) {
             failure = e.getMessage();
@@ -204,15 +206,17 @@ public class LivePlan implements DisposableBean {
     private PlanVersion after(PlanVersion before, List<CompanyChanged> news) {
         PlanVersion version = before;
         for (CompanyChanged change : news) {
+            long begun = System.nanoTime();
             PlanVersion known = version;
             for (Row planning : change.planning()) {
                 known = known.planned(planning);
             }
             PlanVersion next = version.after(
-                    change.revision(),
-                    today.now(),
-                    known.plan().after(change.changes()),
-                    known.directory().after(change.changes()));
+                            change.revision(),
+                            today.now(),
+                            known.plan().after(change.changes()),
+                            known.directory().after(change.changes()))
+                    .took(millisSince(begun));
             tell(version, next);
             version = next;
         }
@@ -231,23 +235,46 @@ public class LivePlan implements DisposableBean {
     }
 
     private PlanVersion fromStore() {
+        long begun = System.nanoTime();
         CompanyStore.Stored stored = store.read();
         LocalDate day = today.day();
         LocalDate horizonEnd = day.plusDays(stored.horizonDays());
         Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
         PlanVersion next = new PlanVersion(
-                current == null ? 1 : current.number() + 1,
-                stored.revision(),
-                today.now(),
-                0,
-                day,
-                horizonEnd,
-                stored.name(),
-                stored.demo(),
-                plan,
-                new Directory(stored.dataset()));
+                        current == null ? 1 : current.number() + 1,
+                        stored.revision(),
+                        today.now(),
+                        0,
+                        day,
+                        horizonEnd,
+                        stored.name(),
+                        stored.demo(),
+                        plan,
+                        new Directory(stored.dataset()))
+                .took(millisSince(begun));
+        rehearse(next);
         tell(current, next);
         return next;
+    }
+
+    private void rehearse(PlanVersion version) {
+        if (version.plan().pointCount() <= 2 * largest) {
+            return;
+        }
+        largest = version.plan().pointCount();
+        long begun = System.nanoTime();
+        for (Rehearsed one : rehearsed) {
+            try {
+                one.rehearse(version);
+            } catch (Exception e) {
+                LOG.warn("{} was not rehearsed", one.getClass().getSimpleName(), e);
+            }
+        }
+        LOG.info("Rehearsed in {} ms", millisSince(begun));
+    }
+
+    private static long millisSince(long begun) {
+        return TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun);
     }
 
     @Override

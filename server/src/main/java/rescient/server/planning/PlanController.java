@@ -2,11 +2,7 @@ package rescient.server.planning;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
-import java.util.Objects;
-import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,13 +21,13 @@ import rescient.server.platform.Nullable;
 class PlanController {
     private final LivePlan live;
     private final PlanNews news;
-    private final WorkList work;
+    private final DecideList lists;
     private final VersionInView versions;
 
-    PlanController(LivePlan live, PlanNews news, WorkList work, VersionInView versions) {
+    PlanController(LivePlan live, PlanNews news, DecideList lists, VersionInView versions) {
         this.live = live;
         this.news = news;
-        this.work = work;
+        this.lists = lists;
         this.versions = versions;
     }
 
@@ -55,35 +51,6 @@ class PlanController {
             int lateOrders,
             @Nullable String failure) {}
 
-    /** Something to choose, by its code. */
-    record Choice(String code, String name) {}
-
-    /**
-     * @param sites those in the list; so are planners, suppliers and item groups
-     * @param allSites all there are; so are all suppliers and customers
-     */
-    record Choices(
-            List<Choice> sites,
-            List<Choice> planners,
-            List<Choice> suppliers,
-            List<Choice> groups,
-            List<Choice> allSites,
-            List<Choice> allSuppliers,
-            List<Choice> allCustomers) {}
-
-    /**
-     * @param whole all orders are there; if not, the filter was asked and {@code more} others fit, or may fit
-     * @param moreSignals that fit too
-     */
-    record PlannedOrderList(
-            long version,
-            List<PlannedOrders.PlannedOrderRow> orders,
-            List<WorkList.SignalRow> signals,
-            Choices choices,
-            boolean whole,
-            int more,
-            int moreSignals) {}
-
     @GetMapping
     PlanState state() {
         PlanVersion version = versions.inView();
@@ -104,56 +71,8 @@ class PlanController {
 
     /** All that wants a decision, or the most urgent of it that fits. */
     @GetMapping("/orders")
-    PlannedOrderList orders(@ParameterObject ListFilter filter) {
-        PlanVersion version = versions.inView();
-        WorkList.Listed listed = work.orders(version, filter);
-        WorkList.ListedSignals signals = work.signals(version, filter);
-        return new PlannedOrderList(
-                version.number(),
-                listed.orders(),
-                signals.signals(),
-                choices(version.directory(), listed),
-                listed.whole(),
-                listed.more(),
-                signals.more());
-    }
-
-    /** Of a list that is not whole, all there are can be chosen. */
-    private static Choices choices(Directory directory, WorkList.Listed listed) {
-        List<PlannedOrders.PlannedOrderRow> orders = listed.orders();
-        List<Choice> sites = choices(directory.sites().keySet(), directory::siteName);
-        List<Choice> suppliers = choices(directory.suppliers(), directory::supplierName);
-        return new Choices(
-                listed.whole() ? choices(orders, PlannedOrders.PlannedOrderRow::site, directory::siteName) : sites,
-                listed.whole()
-                        ? choices(orders, PlannedOrders.PlannedOrderRow::planner, p -> p)
-                        : choices(directory.planners(), p -> p),
-                listed.whole()
-                        ? choices(orders, PlannedOrders.PlannedOrderRow::supplier, directory::supplierName)
-                        : suppliers,
-                listed.whole()
-                        ? choices(orders, PlannedOrders.PlannedOrderRow::itemGroup, directory::groupName)
-                        : choices(directory.groups(), directory::groupName),
-                sites,
-                suppliers,
-                choices(directory.customers(), directory::customerName));
-    }
-
-    private static List<Choice> choices(Collection<String> codes, UnaryOperator<String> name) {
-        return codes.stream().map(c -> new Choice(c, name.apply(c))).toList();
-    }
-
-    private static List<Choice> choices(
-            List<PlannedOrders.PlannedOrderRow> orders,
-            Function<PlannedOrders.PlannedOrderRow, String> code,
-            UnaryOperator<String> name) {
-        return orders.stream()
-                .map(code)
-                .filter(Objects::nonNull)
-                .distinct()
-                .sorted()
-                .map(c -> new Choice(c, name.apply(c)))
-                .toList();
+    DecideList.PlannedOrderList orders(@ParameterObject ListFilter filter) {
+        return lists.list(versions.inView(), filter);
     }
 
     /**

@@ -47,11 +47,7 @@ class WorkList implements PlanFollower {
 
     private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
 
-    private static final int REHEARSALS = 8;
-
     private volatile PlanVersion newest;
-    /** For how many stock points; only asked ahead. */
-    private int rehearsed;
 
     /**
      * @param wholeUpTo lists of so many orders, or signals, are sent whole, and filtered where they are shown
@@ -62,7 +58,7 @@ class WorkList implements PlanFollower {
             JdbcTemplate database,
             Ahead ahead,
             @Value("${rescient.list-whole:4000}") int wholeUpTo,
-            @Value("${rescient.list-most:2000}") int most) {
+            @Value("${rescient.list-most:1000}") int most) {
         this.wholeUpTo = wholeUpTo;
         this.ahead = ahead;
         this.holds = holds;
@@ -78,22 +74,8 @@ class WorkList implements PlanFollower {
             if (newest == next) {
                 asking(next);
                 all(next);
-                rehearse(next);
             }
         });
-    }
-
-    /** What has run only a few times is slow: after the first plan, or that of a much larger company, it is run some more. */
-    private void rehearse(PlanVersion version) {
-        if (version.plan().pointCount() <= 2 * rehearsed) {
-            return;
-        }
-        rehearsed = version.plan().pointCount();
-        for (int time = 0; time < REHEARSALS && newest == version; time++) {
-            PlanVersion again = version.with(List.of());
-            asked(again);
-            listed(again, ListFilter.NOTHING, Map.of(), time == 0 ? new Ends(again.plan()) : latest.in(again.plan()));
-        }
     }
 
     /** What a signal asks for. */

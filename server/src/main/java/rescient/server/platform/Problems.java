@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 import rescient.core.PlanningException;
 
 /** Turns what went wrong into problem documents. */
@@ -38,8 +39,12 @@ class Problems extends ResponseEntityExceptionHandler {
         return answer(HttpStatus.FORBIDDEN, "Your role may not do this");
     }
 
+    /** @return null if whoever asked has left before the answer was sent: nobody is there to be told, and nothing is wrong */
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unexpected(Exception problem) {
+        if (DisconnectedClientHelper.isClientDisconnectedException(problem)) {
+            return null;
+        }
         LOG.error("Unexpected", problem);
         return answer(
                 HttpStatus.INTERNAL_SERVER_ERROR,

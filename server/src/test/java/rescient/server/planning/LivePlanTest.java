@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -42,7 +43,7 @@ class LivePlanTest {
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 23));
         when(today.now()).thenReturn(Instant.parse("2026-11-23T08:00:00Z"));
         when(store.read()).thenReturn(stored(1));
-        live = new LivePlan(store, today, news, List.of());
+        live = new LivePlan(store, today, news, List.of(), List.of());
         live.start();
     }
 
@@ -81,12 +82,35 @@ class LivePlanTest {
     @Test
     void withoutAnyPlanTheReasonIsTold() {
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        LivePlan none = new LivePlan(store, today, news, List.of());
+        LivePlan none = new LivePlan(store, today, news, List.of(), List.of());
         none.start();
         assertThatThrownBy(none::current)
                 .isInstanceOf(JobProblem.class)
                 .hasMessageContaining("the quantity of A is too large");
         none.destroy();
+    }
+
+    @Test
+    void thePlanIsRehearsedOnceBeforeItIsSeen() {
+        List<Long> rehearsed = new CopyOnWriteArrayList<>();
+        LivePlan slow = new LivePlan(
+                store,
+                today,
+                news,
+                List.of(),
+                List.of(
+                        version -> {
+                            throw new IllegalStateException("forgot the words");
+                        },
+                        version -> rehearsed.add(version.number())));
+        slow.start();
+        assertThat(slow.current().number()).isEqualTo(1);
+        assertThat(rehearsed).containsExactly(1L);
+        when(store.read()).thenReturn(stored(2));
+        slow.changed(new CompanyChanged(2, null));
+        assertThat(slow.knowing(2).number()).isEqualTo(2);
+        assertThat(rehearsed).containsExactly(1L);
+        slow.destroy();
     }
 
     @Test
