@@ -22,6 +22,17 @@ describe('the plan that is shown', () => {
     expect(asked()).toBe(1);
   });
 
+  it('is told of by itself after a decision here, and asked for only without a connection', () => {
+    const { plan, asked } = seen();
+    plan.answered(5);
+    plan.told(5);
+    plan.decided();
+    expect(asked()).toBe(0);
+    plan.lost();
+    plan.decided();
+    expect(asked()).toBe(1);
+  });
+
   it('is asked for anew when it was read before the connection stood', () => {
     const { plan, asked } = seen();
     plan.answered(5);

@@ -31,6 +31,11 @@ export class PlanSeen {
     if (this.#oldest !== Infinity && this.#oldest !== version) this.#again();
   }
 
+  /** Something was decided here. The news of the plan that knows it comes by itself, if anything is told at all. */
+  decided(): void {
+    if (this.#told === 0) this.#again();
+  }
+
   /** The connection is lost; a server that comes back may count from the beginning. */
   lost(): void {
     this.#told = 0;

@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createQuery } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
+  import { planSeen } from '$lib/plan-seen';
   import DecidePane from './DecidePane.svelte';
   import type { Deciding } from './wish';
 
@@ -13,7 +14,6 @@
     onagain: (deciding: Deciding) => void;
   }
   let { change, today, currency, onclose, onagain }: Props = $props();
-  const client = useQueryClient();
   const orders = createQuery(() => ({
     queryKey: ['plan', 'orders'],
     queryFn: () => answer(api.GET('/api/plan/orders'))
@@ -26,8 +26,7 @@
 
   function kept() {
     onclose();
-    void client.invalidateQueries({ queryKey: ['plan'] });
-    void client.invalidateQueries({ queryKey: ['orders'] });
+    planSeen.decided();
   }
 </script>
 

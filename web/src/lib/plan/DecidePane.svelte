@@ -40,14 +40,17 @@
     const timer = setTimeout(() => (settled = next), 120);
     return () => clearTimeout(timer);
   });
+  /** It is being kept, so what comes of it need not be tried any more. */
+  let kept = $state(false);
   const preview = createQuery(() => ({
     queryKey: ['plan', 'preview', JSON.stringify(settled)],
     queryFn: () => answer(api.POST('/api/decisions/preview', { body: settled ?? { kind: deciding.kind } })),
-    enabled: settled !== undefined,
+    enabled: settled !== undefined && !kept,
     placeholderData: (before) => before,
     retry: false
   }));
   const keeping = createMutation(() => ({
+    onMutate: () => (kept = true),
     mutationFn: () =>
       answer(
         api.POST('/api/decisions', {
@@ -57,6 +60,7 @@
       ),
     onSuccess: (decision) => onkept(decision, deciding),
     onError: (e) => {
+      kept = false;
       refused =
         e instanceof Refused && e.problem.status === 0
           ? 'No answer came, so it may or may not have been kept. Keep it again: nothing is done twice.'
@@ -70,7 +74,7 @@
   }));
 
   const consequence = $derived(settled === undefined || preview.isError ? undefined : preview.data);
-  const gone = $derived(keeping.isPending ? [] : (consequence?.gone ?? []));
+  const gone = $derived(kept ? [] : (consequence?.gone ?? []));
   const ready = $derived(
     wish !== undefined &&
       settled === wish &&

@@ -3,6 +3,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity } from '$lib/format';
   import { orderHref, pointHref } from '$lib/links';
+  import { planSeen } from '$lib/plan-seen';
   import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
@@ -46,10 +47,11 @@
   let unanswered = $state(false);
   let heading = $state<HTMLHeadingElement>();
 
+  let sending = $state(false);
   const preview = createQuery(() => ({
     queryKey: ['plan', 'release', keys],
     queryFn: () => answer(api.POST('/api/releases/preview', { body: { orders: keys } })),
-    enabled: created === undefined && !unanswered
+    enabled: created === undefined && !unanswered && !sending
   }));
   const documents = $derived(preview.data?.documents ?? []);
   const obstacles = $derived(preview.data?.obstacles ?? []);
@@ -66,6 +68,8 @@
   );
 
   const release = createMutation(() => ({
+    onMutate: () => (sending = true),
+    onSettled: () => (sending = false),
     mutationFn: () =>
       answer(
         api.POST('/api/releases', {
@@ -78,8 +82,7 @@
       refused = undefined;
       unanswered = false;
       onreleased(keys);
-      void client.invalidateQueries({ queryKey: ['plan'] });
-      void client.invalidateQueries({ queryKey: ['orders'] });
+      planSeen.decided();
     },
     onError: (e) => {
       unanswered = e instanceof Refused && e.problem.status === 0;

@@ -34,28 +34,50 @@ export class PlanList {
   orders = $derived(this.concerned.flatMap((r) => ('order' in r ? [r.order] : [])));
   signals = $derived(this.concerned.flatMap((r) => ('signal' in r ? [r.signal] : [])));
 
-  at = $derived(this.entries.findIndex((e) => !('head' in e) && keyOf(e) === this.cursor));
+  /** The keys in whose rows the cursor stands until the list has the row that it was sent to. */
+  #until = $state.raw<{ cursor: string; rows: string[] } | undefined>();
+  /** The place of the cursor when its row was last there. */
+  #last = 0;
+
+  /** The key of the row under the cursor. */
+  here = $derived.by(() => {
+    const { cursor } = this;
+    if (cursor === undefined || this.shown.some((r) => keyOf(r) === cursor)) return cursor;
+    const rows = this.#until?.cursor === cursor ? this.#until.rows : [];
+    return rows.find((key) => this.byKey.has(key));
+  });
+  at = $derived(this.entries.findIndex((e) => !('head' in e) && keyOf(e) === this.here));
+
+  /** Sends the cursor to a row that comes in the place of others. */
+  send(cursor: string, inPlaceOf: string[] = []): void {
+    this.#until = { cursor, rows: inPlaceOf };
+    this.cursor = cursor;
+  }
 
   /** New rows from the server; what is gone is no longer selected. */
   take(orders: PlannedOrder[], signals: SignalRow[]): void {
+    const place = this.#place();
+    if (place >= 0) this.#last = place;
     this.rows = [...orders.map((order) => ({ order })), ...signals.map((signal) => ({ signal }))];
     for (const key of this.selected) if (!this.byKey.has(key)) this.selected.delete(key);
   }
 
-  /** The key of the row so many places away, or undefined at the ends. */
+  /** The key of the row so many places away, or undefined if there is none. What took the place of a lost row is next to it. */
   step(by: number): string | undefined {
-    const here = this.shown.findIndex((r) => keyOf(r) === this.cursor);
-    const next = here < 0 ? 0 : Math.min(this.shown.length - 1, Math.max(0, here + by));
-    const row = this.shown[next];
+    const here = this.#place();
+    const lost = this.cursor === undefined ? 0 : this.#last;
+    const next = here >= 0 ? here + by : by > 0 ? lost + by - 1 : lost + by;
+    const row = this.shown[Math.max(0, Math.min(this.shown.length - 1, next))];
     return row && keyOf(row);
+  }
+
+  #place(): number {
+    return this.shown.findIndex((r) => keyOf(r) === this.here);
   }
 
   /** The row that takes the place of the cursor's when that goes: the next one, or the one before. */
   after(keys: string[]): string | undefined {
-    const here = Math.max(
-      0,
-      this.shown.findIndex((r) => keyOf(r) === this.cursor)
-    );
+    const here = Math.max(0, this.#place());
     const left = (r: Row) => !keys.includes(keyOf(r));
     const next = this.shown.slice(here).find(left) ?? this.shown.slice(0, here).reverse().find(left);
     return next && keyOf(next);

@@ -98,6 +98,27 @@ describe('the list', () => {
     plan.cursor = '!cancel~z';
     expect(plan.after(['!cancel~z'])).toBe('c');
   });
+
+  it('keeps the cursor where it was sent until the row of it is there', () => {
+    const plan = list();
+    plan.cursor = 'b';
+    plan.send('FO-1~1', ['b']);
+    expect(plan.here).toBe('b');
+    expect(plan.step(1)).toBe('c');
+    plan.take([order('a'), order('FO-1~1'), order('c')], []);
+    expect(plan.here).toBe('FO-1~1');
+    expect(plan.step(-1)).toBe('a');
+  });
+
+  it('goes on beside a row that is lost', () => {
+    const plan = list();
+    plan.cursor = 'b';
+    plan.take([order('a'), order('c'), order('d')], []);
+    expect(plan.here).toBeUndefined();
+    plan.take([order('a'), order('c'), order('d')], []);
+    expect(plan.step(1)).toBe('c');
+    expect(plan.step(-1)).toBe('a');
+  });
 });
 
 describe('the filters', () => {

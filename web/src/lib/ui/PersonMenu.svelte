@@ -18,11 +18,12 @@
     { value: 'dark', name: 'Dark theme' }
   ];
 
+  let open = $state(false);
   const NONE = '\u0000';
   const forecasts = createQuery(() => ({
     queryKey: ['plan', 'forecast-sets'],
     queryFn: () => answer(api.GET('/api/forecast-sets')),
-    enabled: person.role === 'PLANNER'
+    enabled: open && person.role === 'PLANNER'
   }));
   const sets = $derived([
     ...(forecasts.data?.names ?? []).map((name) => ({ value: name, name })),
@@ -48,7 +49,7 @@
   }
 </script>
 
-<DropdownMenu.Root>
+<DropdownMenu.Root bind:open>
   <DropdownMenu.Trigger
     class="grid h-[27px] w-[27px] place-items-center rounded-full bg-ink text-[11px] font-bold text-sheet"
     aria-label="{person.name}, {person.role.toLowerCase()}: menu"

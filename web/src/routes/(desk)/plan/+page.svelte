@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createMutation, createQuery } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -7,7 +7,7 @@
   import { customerMark, marksOf } from '$lib/changes/changes';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
-  import { count, dayNumber, isoDay, date } from '$lib/format';
+  import { count } from '$lib/format';
   import { viewOf } from '$lib/links';
   import { people } from '$lib/people.svelte';
   import { COLUMNS, columnsOf, gridOf, listWidth } from '$lib/plan/columns';
@@ -16,25 +16,24 @@
   import type { Action } from '$lib/plan/actions';
   import { askedOf, filtersFrom, keyOf, ordersOf, type Entry } from '$lib/plan/filters';
   import { csvOf } from '$lib/plan/orders-csv';
+  import { Panes } from '$lib/plan/panes.svelte';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
   import { placeOf, threadOf } from '$lib/plan/place';
-  import { PlanList, type PlannedOrder } from '$lib/plan/plan.svelte';
+  import { PlanList } from '$lib/plan/plan.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import PlannedRow from '$lib/plan/PlannedRow.svelte';
   import PointPane from '$lib/plan/PointPane.svelte';
   import ReleasePane from '$lib/plan/ReleasePane.svelte';
-  import { repairsOf } from '$lib/plan/repairs';
   import SignalRow from '$lib/plan/SignalRow.svelte';
   import SignalsPane from '$lib/plan/SignalsPane.svelte';
   import { Views } from '$lib/plan/views.svelte';
-  import type { Deciding, Form, Kind } from '$lib/plan/wish';
-  import { trial } from '$lib/trial.svelte';
+  import type { Deciding } from '$lib/plan/wish';
+  import { planSeen } from '$lib/plan-seen';
   import { download } from '$lib/ui/export';
   import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
 
-  const client = useQueryClient();
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
     queryFn: () => answer(api.GET('/api/plan'))
@@ -96,18 +95,9 @@
     entered = true;
   });
 
-  let releasing = $state<string[] | undefined>();
-  /** What was chosen has gone out, and its numbers are in view. */
-  let released = $state(false);
-  /** Decided over the release, which stays as it is and goes on afterwards: a cure for what keeps a line from going. */
-  let curing = $state.raw<Deciding | undefined>();
-  let deciding = $state.raw<Deciding | undefined>();
-  let history = $state(false);
-  /** The last decision kept here, offered to be taken back. */
-  let kept = $state.raw<Schemas['Decision'] | undefined>();
-  let refused = $state<string | undefined>();
   let pane = $state<ReturnType<typeof ReleasePane> | undefined>();
   let decidePane = $state<ReturnType<typeof DecidePane> | undefined>();
+  const panes = new Panes(list, () => decidePane?.keep());
   let why = $state<'quantity' | 'dates'>('quantity');
   let frame = $state<ReturnType<typeof Place>>();
 
@@ -132,163 +122,71 @@
       .catch(() => undefined);
   });
 
-  function close() {
-    releasing = undefined;
-    curing = undefined;
-    deciding = undefined;
-    history = false;
-    refused = undefined;
-  }
-
   function move(by: number) {
     const key = list.step(by);
     if (key) open(key, false);
   }
 
   function open(key: string, closing = true) {
-    if (closing) close();
-    // at once, so that a key pressed right after acts on it
-    list.cursor = key;
-    void toAddress({ order: key, item: undefined, site: undefined, signals: undefined });
+    if (closing) panes.close();
+    go(key);
+  }
+
+  /** The cursor goes there at once, so that a key pressed right after acts on it. */
+  function go(key: string, inPlaceOf?: string[]): Promise<void> {
+    list.send(key, inPlaceOf);
+    return toAddress({ order: key, item: undefined, site: undefined, signals: undefined });
   }
 
   function release() {
-    if (curing) return;
-    if (releasing) pane?.press();
-    else if (list.orders.length > 0) {
-      close();
-      releasing = list.orders.map((o) => o.key);
-      released = false;
-    }
+    if (panes.curing) return;
+    if (panes.releasing) pane?.press();
+    else panes.release();
   }
 
-  /** Opens the pane of a decision; the key that opened it keeps it when pressed again. */
-  function decide(next: Deciding) {
-    if (trial.on) {
-      refused = trial.refusal;
-      return;
-    }
-    if (releasing && !released) {
-      curing ??= next;
-      return;
-    }
-    close();
-    deciding = next;
-  }
-
-  /** The orders that a decision is about, as far as they are in the list. */
-  function rowsOf(about: Deciding): PlannedOrder[] {
-    return about.orders.flatMap((key) => {
-      const row = list.byKey.get(key);
-      return row && 'order' in row ? [row.order] : [];
-    });
-  }
-
-  function about(kind: Kind, form: Form = {}) {
-    if ((curing ?? deciding)?.kind === kind) {
-      decidePane?.keep();
-      return;
-    }
-    const keys = [
-      ...list.orders.map((o) => o.key),
-      ...list.signals.flatMap((s) => (s.signal.order ? [s.signal.order] : []))
-    ];
-    if (keys.length > 0) decide({ kind, orders: keys, form });
-  }
-
-  /** Does what the signal asks; several proposals of one kind together. */
-  function accept() {
-    if (curing ?? deciding) {
-      decidePane?.keep();
-      return;
-    }
-    const first = list.signals[0];
-    const repair = first && repairsOf(first.signal, (d) => date(d, today))[0];
-    if (!repair) return;
-    const same = list.signals.filter((s) => s.signal.kind === first.signal.kind && s.signal.order);
-    decide(
-      repair.deciding.kind === 'CANCEL' && same.length > 1
-        ? { ...repair.deciding, orders: same.flatMap((s) => (s.signal.order ? [s.signal.order] : [])) }
-        : repair.deciding
-    );
-  }
-
-  /** The cursor goes to what came out, or to the next row; only then is the pane of what is gone closed. */
+  /** Only when the cursor is elsewhere is the pane of what is gone closed. */
   async function onkept(decision: Schemas['Decision'], done: Deciding) {
-    const next = decision.orders[0] ?? list.after(done.orders);
-    const stays = done.kind === 'HOLD' || done.kind === 'RESUME' || done.kind === 'PLANNING';
-    for (const key of done.orders) list.selected.delete(key);
-    if (!stays && next) {
-      list.cursor = next;
-      await toAddress({ order: next, item: undefined, site: undefined, signals: undefined });
-    }
-    close();
-    kept = decision;
-    void client.invalidateQueries({ queryKey: ['plan'] });
-    void client.invalidateQueries({ queryKey: ['orders'] });
-    void client.invalidateQueries({ queryKey: ['items'] });
+    const next = panes.next(decision, done);
+    if (next) await go(next, done.orders);
+    panes.close();
+    panes.kept = decision;
+    planSeen.decided();
   }
 
   const undoing = createMutation(() => ({
     mutationFn: (id: number) => answer(api.POST('/api/decisions/{id}/undo', { params: { path: { id } } })),
-    onSuccess: () => {
-      kept = undefined;
-      refused = undefined;
-      void client.invalidateQueries({ queryKey: ['plan'] });
-      void client.invalidateQueries({ queryKey: ['orders'] });
-      void client.invalidateQueries({ queryKey: ['items'] });
+    onSuccess: (decision) => {
+      const back = panes.undone(decision);
+      if (back) void go(back, decision.orders);
+      planSeen.decided();
     },
-    onError: (e) => (refused = e.message)
+    onError: (e) => (panes.refused = e.message)
   }));
 
   /** Takes back the last decision of one's own that stands, also after a reload. */
   async function undo() {
     if (undoing.isPending) return;
-    const all = await answer(api.GET('/api/decisions'));
-    const last = all.find((d) => d.mine && !d.undoneAt);
+    const last = panes.kept ?? (await answer(api.GET('/api/decisions'))).find((d) => d.mine && !d.undoneAt);
     if (last) undoing.mutate(last.id);
-    else refused = 'There is no decision of yours to take back.';
+    else panes.refused = 'There is no decision of yours to take back.';
   }
 
-  /** Those that the plan no longer asks for leave the choice; the rest can be released. */
-  function takeOut(gone: string[]) {
-    for (const key of gone) list.selected.delete(key);
-    releasing = releasing?.filter((key) => !gone.includes(key));
-    if (releasing?.length === 0) releasing = undefined;
-  }
-
-  /** The orders that were chosen stay so, or what came of them is; and the release shows what can go now. */
   function cured(decision: Schemas['Decision'], done: Deciding) {
-    curing = undefined;
-    kept = decision;
-    if (decision.orders.length > 0) {
-      for (const key of done.orders) list.selected.delete(key);
-      for (const key of decision.orders) list.selected.add(key);
-      releasing = [...(releasing ?? []).filter((key) => !done.orders.includes(key)), ...decision.orders];
-    }
-    void client.invalidateQueries({ queryKey: ['orders'] });
-    void client.invalidateQueries({ queryKey: ['plan'] });
-    void client.invalidateQueries({ queryKey: ['items'] });
+    panes.cured(decision, done);
+    planSeen.decided();
   }
 
   function showSignals() {
-    close();
+    panes.close();
     void toAddress({ signals: signals ? undefined : 'all' }, true);
   }
 
-  function showDecisions() {
-    const showing = history;
-    close();
-    history = !showing;
-  }
-
   function escape() {
-    if (curing) curing = undefined;
-    else if (releasing || deciding || history) close();
-    else if (signals) showSignals();
+    if (panes.escape()) return;
+    if (signals) showSignals();
     else {
       list.selected.clear();
-      refused = undefined;
+      panes.refused = undefined;
     }
   }
 
@@ -308,20 +206,13 @@
 
   const toggle: Action = { key: 'x', name: 'Select', run: () => list.toggle(list.cursor) };
   const ask: Action = { key: 'w', name: 'Why', run: () => (why = why === 'quantity' ? 'dates' : 'quantity') };
-  const change: Action = { key: 'e', name: 'Change', run: () => about('CHANGE') };
-  const firm: Action = { key: 'f', name: 'Firm', run: () => about('FIRM') };
-  const merge: Action = { key: 'm', name: 'Merge', run: () => about('MERGE') };
-  const split: Action = { key: 'p', name: 'Split', run: () => about('SPLIT', { into: '2' }) };
-  const hold: Action = {
-    key: 'h',
-    name: 'Hold',
-    run: () =>
-      list.orders[0]?.hold
-        ? about('RESUME')
-        : about('HOLD', { until: today ? isoDay(dayNumber(today) + 7) : '' })
-  };
-  const obey: Action = { key: 'a', name: 'Do what it asks', run: accept };
-  const decisions: Action = { key: 'd', name: 'Decisions', run: showDecisions };
+  const change: Action = { key: 'e', name: 'Change', run: () => panes.about('CHANGE') };
+  const firm: Action = { key: 'f', name: 'Firm', run: () => panes.about('FIRM') };
+  const merge: Action = { key: 'm', name: 'Merge', run: () => panes.about('MERGE') };
+  const split: Action = { key: 'p', name: 'Split', run: () => panes.about('SPLIT', { into: '2' }) };
+  const hold: Action = { key: 'h', name: 'Hold', run: () => panes.hold(today) };
+  const obey: Action = { key: 'a', name: 'Do what it asks', run: () => panes.accept(today) };
+  const decisions: Action = { key: 'd', name: 'Decisions', run: () => panes.showDecisions() };
   const ACTIONS = $derived([
     toggle,
     ask,
@@ -345,7 +236,7 @@
       { keys: 'p', says: 'Split', run: split.run },
       { keys: 'h', says: 'Hold, or let go', run: hold.run },
       { keys: 'a', says: 'Do what the signal asks', run: obey.run },
-      { keys: 'c', says: 'Cancel an open order', run: () => about('CANCEL') },
+      { keys: 'c', says: 'Cancel an open order', run: () => panes.about('CANCEL') },
       { keys: 'Enter', says: 'Keep it', run: () => decidePane?.keep() },
       { keys: 'u', says: 'Take back the last decision', run: () => void undo() },
       { keys: 'd', says: 'Decisions', run: decisions.run },
@@ -371,7 +262,7 @@
       {today}
       {currency}
       {columns}
-      here={e.order.key === list.cursor}
+      here={e.order.key === list.here}
       selected={list.selected.has(e.order.key)}
       mark={marks.get(e.order.key)}
       onopen={() => open(e.order.key)}
@@ -381,7 +272,7 @@
     <SignalRow
       row={e.signal}
       {today}
-      here={e.signal.key === list.cursor}
+      here={e.signal.key === list.here}
       selected={list.selected.has(e.signal.key)}
       mark={e.signal.signal.kind === 'demand_late'
         ? marks.get(customerMark(e.signal.signal.orderNumber))
@@ -406,7 +297,7 @@
   size={(e) => ('head' in e ? 31 : 37)}
   key={(e) => ('head' in e ? `head ${e.head}` : keyOf(e))}
   follow={list.at}
-  active={list.at >= 0 ? `order-${list.cursor}` : undefined}
+  active={list.at >= 0 ? `order-${list.here}` : undefined}
   list="minmax(520px, {listWidth(columns)}px)"
   row={entry}
 >
@@ -447,65 +338,64 @@
     </div>
   {/snippet}
   {#snippet detail()}
-    {#if curing}
-      {#key curing}
+    {#if panes.curing}
+      {#key panes.curing}
         <DecidePane
           bind:this={decidePane}
-          deciding={curing}
-          orders={rowsOf(curing)}
+          deciding={panes.curing}
+          orders={panes.rowsOf(panes.curing)}
           choices={rows.data?.choices}
           {today}
           {currency}
-          onclose={() => (curing = undefined)}
+          onclose={() => (panes.curing = undefined)}
           onkept={cured}
-          onagain={(again) => (curing = again)}
+          onagain={(again) => (panes.curing = again)}
         />
       {/key}
     {/if}
-    {#if releasing}
-      <div class:hidden={curing}>
+    {#if panes.releasing}
+      <div class:hidden={panes.curing}>
         <ReleasePane
           bind:this={pane}
-          keys={releasing}
+          keys={panes.releasing}
           all={rows.data?.orders ?? []}
           {today}
           {currency}
           mayRelease={session.data?.mayRelease ?? false}
-          onclose={() => (releasing = undefined)}
-          onreleased={(keys) => {
-            released = true;
-            kept = undefined;
-            keys.forEach((k) => list.selected.delete(k));
-          }}
-          ongone={takeOut}
-          onmore={(keys) => (releasing = [...(releasing ?? []), ...keys])}
-          onfirm={(keys) => {
-            close();
-            decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) });
-          }}
-          oncure={(cure) => (curing = cure)}
+          onclose={() => (panes.releasing = undefined)}
+          onreleased={(keys) => panes.out(keys)}
+          ongone={(gone) => panes.takeOut(gone)}
+          onmore={(keys) => (panes.releasing = [...(panes.releasing ?? []), ...keys])}
+          onfirm={(keys) => panes.firm(keys)}
+          oncure={(cure) => (panes.curing = cure)}
         />
       </div>
-    {:else if deciding}
-      {#key deciding}
+    {:else if panes.deciding}
+      {#key panes.deciding}
         <DecidePane
           bind:this={decidePane}
-          {deciding}
-          orders={rowsOf(deciding)}
+          deciding={panes.deciding}
+          orders={panes.rowsOf(panes.deciding)}
           choices={rows.data?.choices}
           {today}
           {currency}
-          onclose={close}
+          onclose={() => panes.close()}
           onkept={(decision, done) => void onkept(decision, done)}
-          onagain={(again) => (deciding = again)}
+          onagain={(again) => (panes.deciding = again)}
         />
       {/key}
-    {:else if history}
+    {:else if panes.history}
       <DecisionsPane onundo={(id) => undoing.mutate(id)} busy={undoing.isPending} />
     {:else if signals}
       <SignalsPane />
     {:else if place}
-      <PointPane {...place} {currency} {why} onwhy={(w) => (why = w)} ondecide={decide} />
+      <PointPane
+        {...place}
+        {currency}
+        {why}
+        onwhy={(w) => (why = w)}
+        ondecide={(next) => panes.decide(next)}
+      />
     {:else}
       <div class="grid h-full place-content-center gap-2 text-center text-ink-2">
         <p>Choose a planned order to see why it is there.</p>
@@ -519,11 +409,11 @@
     <PlanActions
       {list}
       {currency}
-      {kept}
+      kept={panes.kept}
       more={rows.data?.more ?? 0}
-      {refused}
-      releasing={releasing !== undefined}
-      mayRelease={releasing ? !released : list.orders.length > 0}
+      refused={panes.refused}
+      releasing={panes.releasing !== undefined}
+      mayRelease={panes.releasing ? !panes.released : list.orders.length > 0}
       actions={ACTIONS}
       onundo={(id) => undoing.mutate(id)}
       onsave={save}

@@ -123,6 +123,8 @@ class DecideTest extends DeskTest {
         page.keyboard().press("u");
         assertThat(row(page, "FO-1")).hasCount(0);
         assertThat(row(page, "BRG-6202")).containsText("Brookmill Bearings");
+        // the cursor stands where it stood before
+        assertThat(page.locator(".plan-row.here")).containsText("Brookmill Bearings");
     }
 
     @Test

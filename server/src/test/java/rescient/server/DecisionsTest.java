@@ -63,6 +63,7 @@ class DecisionsTest extends ServerTest {
         Reply kept = decide("ida", "{'kind':'FIRM','orders':['" + ROD + "']}");
         assertThat(kept.status()).isEqualTo(201);
         assertThat(kept.body().get("sentence").asText()).isEqualTo("Firmed 126 ROD-12");
+        assertThat(kept.body().get("about").get(0).asText()).isEqualTo(ROD);
 
         JsonNode firmed = rows("ROD-12").get(0);
         assertThat(firmed.get("number").asText()).isEqualTo("FO-1");
@@ -96,6 +97,16 @@ class DecisionsTest extends ServerTest {
         JsonNode row = rows("BRG-6202").get(0);
         assertThat(row.get("supplier").asText()).isEqualTo("WIDDOW");
         assertThat(row.get("quantity").asInt()).isEqualTo(60);
+    }
+
+    @Test
+    void nothingIsOfferedForAnOrderThatWentWhileSomebodyLookedAtIt() throws Exception {
+        assertThat(decide("ida", "{'kind':'FIRM','orders':['" + BEARINGS + "']}")
+                        .status())
+                .isEqualTo(201);
+        Reply offers = get("ida", "/api/decisions/offers?key=" + BEARINGS);
+        assertThat(offers.status()).isEqualTo(200);
+        assertThat(offers.body()).isEmpty();
     }
 
     @Test

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
@@ -62,6 +63,7 @@ public class Decisions {
      * A decision that was kept.
      *
      * @param orders keys of the orders that came out
+     * @param about keys of the orders it was about
      */
     public record Decision(
             long id,
@@ -71,6 +73,7 @@ public class Decisions {
             String kind,
             String sentence,
             List<String> orders,
+            List<String> about,
             @Nullable Instant undoneAt,
             @Nullable String undoneBy) {}
 
@@ -310,7 +313,8 @@ public class Decisions {
 
     private List<Decision> find(SignedIn user, String which, Object... values) {
         return database.query(
-                "select id, name, login, made_at, kind, sentence, orders, undone_at, undone_by from decisions " + which,
+                "select id, name, login, made_at, kind, sentence, orders, undone_at, undone_by, request from decisions "
+                        + which,
                 (row, i) -> {
                     Timestamp undone = row.getTimestamp(8);
                     return new Decision(
@@ -321,6 +325,7 @@ public class Decisions {
                             row.getString(5),
                             row.getString(6),
                             strings(row.getString(7)),
+                            about(row.getString(5), row.getString(10)),
                             undone == null ? null : undone.toInstant(),
                             row.getString(9));
                 },
@@ -333,6 +338,17 @@ public class Decisions {
                     .readValue(
                             database.queryForObject("select edits from decisions where id = ?", String.class, id),
                             new TypeReference<ArrayList<Edit>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** What is taken over is asked for in other terms than a wish. */
+    private List<String> about(String kind, String request) {
+        boolean wished = Stream.of(Wish.Kind.values()).map(Wish.Kind::name).anyMatch(kind::equals);
+        try {
+            List<String> orders = wished ? json.readValue(request, Wish.class).orders() : null;
+            return orders == null ? List.of() : orders;
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }

@@ -68,10 +68,14 @@ class Offers {
             @Nullable BigDecimal value,
             @Nullable BigDecimal dearer) {}
 
+    /** In the order in which they would be there; none for an order that went while somebody looked at it. */
     List<Offer> forOrder(String key) {
         PlanVersion version = live.current();
         Targets targets = new Targets(rows, version);
-        Target target = targets.find(key).orElseThrow(() -> JobProblem.notFound("The plan no longer has this order"));
+        return targets.find(key).map(target -> offers(version, targets, target)).orElse(List.of());
+    }
+
+    private List<Offer> offers(PlanVersion version, Targets targets, Target target) {
         OrderDraft order = target.as();
         Drafter drafter = new Drafter(version);
         BigDecimal ordinary = Worth.of(version.directory(), drafter.point(Drafter.Way.of(order)), order)

@@ -25,6 +25,9 @@ class WebConfiguration implements WebMvcConfigurer {
                 .resourceChain(true)
                 .addResolver(new EncodedResourceResolver())
                 .addResolver(new PathResourceResolver());
+        registry.addResourceHandler("/mark.svg")
+                .addResourceLocations(HOME)
+                .setCacheControl(CacheControl.maxAge(1, TimeUnit.DAYS).cachePublic());
         registry.addResourceHandler("/**")
                 .addResourceLocations(HOME)
                 .setCacheControl(CacheControl.noCache())
