@@ -26,10 +26,25 @@ describe('the plan that is shown', () => {
     const { plan, asked } = seen();
     plan.answered(5);
     plan.told(5);
-    plan.decided();
+    plan.deciding();
+    plan.answeredDecision();
     expect(asked()).toBe(0);
     plan.lost();
-    plan.decided();
+    plan.deciding();
+    plan.answeredDecision();
+    expect(asked()).toBe(1);
+  });
+
+  it('is asked for once the decision that made it is answered', () => {
+    const { plan, asked } = seen();
+    plan.answered(5);
+    plan.told(5);
+    plan.deciding();
+    plan.told(6);
+    expect(asked()).toBe(0);
+    plan.answeredDecision();
+    expect(asked()).toBe(1);
+    plan.answered(6);
     expect(asked()).toBe(1);
   });
 

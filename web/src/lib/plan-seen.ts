@@ -18,6 +18,10 @@ export class PlanSeen {
   #oldest = Infinity;
   /** The plan told of last; 0 while there is no connection. */
   #told = 0;
+  /** Decisions of this browser that have no answer yet. */
+  #deciding = 0;
+  /** There is something newer, which waits for the answer to a decision. */
+  #waiting = false;
   /** Asks for everything anew. */
   behind: () => void = () => undefined;
 
@@ -31,9 +35,18 @@ export class PlanSeen {
     if (this.#oldest !== Infinity && this.#oldest !== version) this.#again();
   }
 
-  /** Something was decided here. The news of the plan that knows it comes by itself, if anything is told at all. */
-  decided(): void {
-    if (this.#told === 0) this.#again();
+  /**
+   * Something is being decided here. The plan that knows it may be told of before the decision is answered; it is asked
+   * for after that, so that nothing holds up the answer.
+   */
+  deciding(): void {
+    this.#deciding++;
+  }
+
+  /** The decision is answered. The news of its plan comes by itself, if anything is told at all. */
+  answeredDecision(): void {
+    this.#deciding--;
+    if (this.#waiting || this.#told === 0) this.#again();
   }
 
   /** The connection is lost; a server that comes back may count from the beginning. */
@@ -42,6 +55,8 @@ export class PlanSeen {
   }
 
   #again(): void {
+    this.#waiting = this.#deciding > 0;
+    if (this.#waiting) return;
     this.#oldest = Infinity;
     this.behind();
   }

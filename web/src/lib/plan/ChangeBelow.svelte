@@ -1,7 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
-  import { planSeen } from '$lib/plan-seen';
   import DecidePane from './DecidePane.svelte';
   import type { Deciding } from './wish';
 
@@ -23,11 +22,6 @@
   export function keep() {
     pane?.keep();
   }
-
-  function kept() {
-    onclose();
-    planSeen.decided();
-  }
 </script>
 
 <div class="min-h-0 overflow-auto border-t border-ink">
@@ -40,7 +34,7 @@
       {today}
       {currency}
       {onclose}
-      onkept={kept}
+      onkept={onclose}
       {onagain}
     />
   {/key}

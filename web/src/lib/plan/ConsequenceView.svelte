@@ -24,7 +24,7 @@
 
 {#snippet dates(planned: Schemas['PlannedOrderRow'][], sign: string)}
   {#each all ? planned : planned.slice(0, SHOWN) as o, i (i)}
-    <li class="grid grid-cols-[14px_minmax(0,1fr)_90px_64px] gap-2 border-b border-line-2 py-0.5">
+    <li class="grid grid-cols-[14px_minmax(0,1fr)_90px_88px] gap-2 border-b border-line-2 py-0.5">
       <b>{sign}</b>
       <span class="truncate"
         ><a class="link" href={sign === '+' ? pointHref(o.item, o.site) : plannedHref(o.key)}>{o.item}</a>

@@ -4,6 +4,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { count, date, words } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
+  import { planSeen } from '$lib/plan-seen';
   import ConsequenceView from './ConsequenceView.svelte';
   import Field from './Field.svelte';
   import ItemField from './ItemField.svelte';
@@ -50,7 +51,11 @@
     retry: false
   }));
   const keeping = createMutation(() => ({
-    onMutate: () => (kept = true),
+    onMutate: () => {
+      kept = true;
+      planSeen.deciding();
+    },
+    onSettled: () => planSeen.answeredDecision(),
     mutationFn: () =>
       answer(
         api.POST('/api/decisions', {

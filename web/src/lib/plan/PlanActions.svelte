@@ -14,6 +14,8 @@
     kept?: Schemas['Decision'];
     /** Orders that fit too and are not in the list, which shows the most urgent. */
     more?: number;
+    /** A decision is being taken back. */
+    undoing: boolean;
     refused?: string;
     releasing: boolean;
     mayRelease: boolean;
@@ -27,6 +29,7 @@
     actions,
     kept,
     more = 0,
+    undoing,
     refused,
     releasing,
     mayRelease,
@@ -61,7 +64,9 @@
       )}{/if}, {money(total, currency)}
   {/if}
 </span>
-{#if refused}
+{#if undoing}
+  <span class="min-w-0 flex-1 truncate" role="status">Taking back …</span>
+{:else if refused}
   <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={refused}>{refused}</span>
 {:else if kept}
   <span class="min-w-0 flex-1 truncate" role="status" title={kept.sentence}>

@@ -68,8 +68,14 @@
   );
 
   const release = createMutation(() => ({
-    onMutate: () => (sending = true),
-    onSettled: () => (sending = false),
+    onMutate: () => {
+      sending = true;
+      planSeen.deciding();
+    },
+    onSettled: () => {
+      sending = false;
+      planSeen.answeredDecision();
+    },
     mutationFn: () =>
       answer(
         api.POST('/api/releases', {
@@ -82,7 +88,6 @@
       refused = undefined;
       unanswered = false;
       onreleased(keys);
-      planSeen.decided();
     },
     onError: (e) => {
       unanswered = e instanceof Refused && e.problem.status === 0;

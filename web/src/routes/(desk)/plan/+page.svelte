@@ -146,21 +146,21 @@
 
   /** Only when the cursor is elsewhere is the pane of what is gone closed. */
   async function onkept(decision: Schemas['Decision'], done: Deciding) {
+    panes.kept = decision;
     const next = panes.next(decision, done);
     if (next) await go(next, done.orders);
     panes.close();
-    panes.kept = decision;
-    planSeen.decided();
   }
 
   const undoing = createMutation(() => ({
     mutationFn: (id: number) => answer(api.POST('/api/decisions/{id}/undo', { params: { path: { id } } })),
+    onMutate: () => planSeen.deciding(),
     onSuccess: (decision) => {
       const back = panes.undone(decision);
       if (back) void go(back, decision.orders);
-      planSeen.decided();
     },
-    onError: (e) => (panes.refused = e.message)
+    onError: (e) => (panes.refused = e.message),
+    onSettled: () => planSeen.answeredDecision()
   }));
 
   /** Takes back the last decision of one's own that stands, also after a reload. */
@@ -169,11 +169,6 @@
     const last = panes.kept ?? (await answer(api.GET('/api/decisions'))).find((d) => d.mine && !d.undoneAt);
     if (last) undoing.mutate(last.id);
     else panes.refused = 'There is no decision of yours to take back.';
-  }
-
-  function cured(decision: Schemas['Decision'], done: Deciding) {
-    panes.cured(decision, done);
-    planSeen.decided();
   }
 
   function showSignals() {
@@ -348,7 +343,7 @@
           {today}
           {currency}
           onclose={() => (panes.curing = undefined)}
-          onkept={cured}
+          onkept={(decision, done) => panes.cured(decision, done)}
           onagain={(again) => (panes.curing = again)}
         />
       {/key}
@@ -411,6 +406,7 @@
       {currency}
       kept={panes.kept}
       more={rows.data?.more ?? 0}
+      undoing={undoing.isPending}
       refused={panes.refused}
       releasing={panes.releasing !== undefined}
       mayRelease={panes.releasing ? !panes.released : list.orders.length > 0}
