@@ -119,7 +119,7 @@ class Measurements extends DeskTest {
                       return performance.now() - begun;
                     }""")).doubleValue());
         }
-        print("from the key j to the next row under the cursor", keys);
+        print("the key j, again as soon as the next row is there", keys);
         print("from a wish to its consequence (the request)", previews);
     }
 
