@@ -2,29 +2,11 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '$lib/api/client';
 import { trial } from '$lib/trial.svelte';
 import { Panes } from './panes.svelte';
+import { order } from './order.sample';
 import { PlanList, type PlannedOrder, type SignalRow } from './plan.svelte';
 
 const ROD = 'ROD~W~2026-12-01~5~0:0:0';
 const NAIL = 'NAIL~W~2026-12-02~9~0:0:0';
-
-function order(key: string, more: Partial<PlannedOrder> = {}): PlannedOrder {
-  return {
-    key,
-    group: 'START_TODAY',
-    item: key,
-    itemName: key,
-    site: 'W',
-    siteName: 'Works',
-    source: 'buy',
-    quantity: 1,
-    unit: 'pcs',
-    start: '2026-11-23',
-    due: '2026-11-30',
-    ends: 0,
-    forLate: false,
-    ...more
-  };
-}
 
 function signal(kind: string, order?: string): SignalRow {
   return {

@@ -1,25 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { askedOf, entriesOf, keyOf, type Filters } from './filters';
+import { order } from './order.sample';
 import { PlanList, type PlannedOrder, type Row, type SignalRow } from './plan.svelte';
-
-function order(key: string, more: Partial<PlannedOrder> = {}): PlannedOrder {
-  return {
-    key,
-    group: 'START_TODAY',
-    item: key,
-    itemName: `name of ${key}`,
-    site: 'W',
-    siteName: 'Works',
-    source: 'buy',
-    quantity: 1,
-    unit: 'pcs',
-    start: '2026-11-23',
-    due: '2026-11-30',
-    ends: 0,
-    forLate: false,
-    ...more
-  };
-}
 
 function signal(item: string, kind: string, group: SignalRow['group']): SignalRow {
   return {
