@@ -14,6 +14,8 @@
     kept?: Schemas['Decision'];
     /** Orders that fit too and are not in the list, which shows the most urgent. */
     more?: number;
+    /** The server is filtering; what was there before stays in view. */
+    filtering: boolean;
     /** A decision is being taken back. */
     undoing: boolean;
     refused?: string;
@@ -29,6 +31,7 @@
     actions,
     kept,
     more = 0,
+    filtering,
     undoing,
     refused,
     releasing,
@@ -57,6 +60,8 @@
         bySupplier.length,
         'supplier'
       )}{/if}, {money(total, currency)}
+  {:else if filtering}
+    filtering …
   {:else}
     {#if more > 0}the most urgent {quantity(orders.length)} of {quantity(orders.length + more)} orders{:else}{count(
         orders.length,

@@ -17,10 +17,21 @@ export class PlanList {
   rows = $state.raw<Row[]>([]);
   words = $state('');
   filters = $state.raw<Filters>({});
+  /**
+   * What the server has filtered a list by that is too long to be sent whole: until its next answer the rows that are
+   * there stay in view. Undefined if the list is whole and filtered here.
+   */
+  answered = $state.raw<Filters | undefined>();
   cursor = $state<string | undefined>();
   selected = new SvelteSet<string>();
 
-  entries = $derived<Entry[]>(entriesOf(this.rows, { ...this.filters, words: this.words }));
+  entries = $derived.by<Entry[]>(() => {
+    const { by, sort, changed } = this.filters;
+    const filters = this.answered
+      ? { ...this.answered, by, sort, changed }
+      : { ...this.filters, words: this.words };
+    return entriesOf(this.rows, filters);
+  });
   shown = $derived(this.entries.filter((e): e is Row => !('head' in e)));
   byKey = $derived(byKey(this.rows));
   chosen = $derived(this.rows.filter((r) => this.selected.has(keyOf(r))));

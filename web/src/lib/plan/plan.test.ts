@@ -92,6 +92,17 @@ describe('the list', () => {
     expect(plan.step(-1)).toBe('a');
   });
 
+  it('keeps the rows of a long list in view until the server has filtered it', () => {
+    const plan = list();
+    plan.answered = { words: 'a' };
+    plan.words = 'brg';
+    plan.filters = { site: 'elsewhere', by: 'supplier' };
+    expect(plan.shown.length).toBeGreaterThan(0);
+    expect(plan.entries[0]).toMatchObject({ head: '' });
+    plan.answered = { words: 'nothing like it' };
+    expect(plan.shown).toEqual([]);
+  });
+
   it('goes on beside a row that is lost', () => {
     const plan = list();
     plan.cursor = 'b';

@@ -77,8 +77,12 @@
   });
   $effect(() => {
     const data = rows.data;
-    // selecting is no reason to take them again
-    if (data) untrack(() => list.take(data.orders, data.signals));
+    if (!data || rows.isPlaceholderData) return;
+    // neither selecting nor typing is a reason to take them again
+    untrack(() => {
+      list.answered = data.whole ? undefined : { ...filters, words: settledWords };
+      list.take(data.orders, data.signals);
+    });
   });
   $effect(() => {
     list.cursor = fromAddress('order');
@@ -406,6 +410,7 @@
       {currency}
       kept={panes.kept}
       more={rows.data?.more ?? 0}
+      filtering={rows.isPlaceholderData}
       undoing={undoing.isPending}
       refused={panes.refused}
       releasing={panes.releasing !== undefined}

@@ -71,8 +71,21 @@ class LargeMeasurements extends DeskTest {
         Measurements.print("large: from a wish to its consequence (the request)", previews);
         Scrolling.measure("large: the list of Decide", page, "[role=listbox]", ".plan-row", 111);
 
+        // the longest time without a row near the top of the list, from the first word until the last list stands there
+        page.evaluate("""
+                () => {
+                  const at = document.querySelector('[role=listbox]').getBoundingClientRect();
+                  let since;
+                  window.blank = 0;
+                  const look = (now) => {
+                    if (document.elementFromPoint(at.left + 160, at.top + 60)?.closest('.plan-row')) since = undefined;
+                    else { since ??= now; window.blank = Math.max(window.blank, now - since); }
+                    window.looking = requestAnimationFrame(look);
+                  };
+                  requestAnimationFrame(look);
+                }""");
         List<Double> filtered = new ArrayList<>();
-        for (String word : List.of("I1", "I22", "I333", "I4")) {
+        for (String word : List.of("I1-1", "I2-1", "I3-1", "I4")) {
             long begun = System.nanoTime();
             page.waitForResponse(
                     r -> r.url().contains("/api/plan/orders"),
@@ -80,6 +93,12 @@ class LargeMeasurements extends DeskTest {
             filtered.add((System.nanoTime() - begun) / 1e6);
         }
         Measurements.print("large: from a word in the filter to its answer", filtered);
+        listed(page, "I4").waitFor();
+        System.out.printf(
+                Locale.ROOT,
+                "large: while filtering, no row in view for %.0f ms at most%n",
+                ((Number) page.evaluate("() => { cancelAnimationFrame(window.looking); return window.blank; }"))
+                        .doubleValue());
         Measurements.print("large: offers for an order", requests(page, """
                 order => fetch('/api/decisions/offers?key=' + encodeURIComponent(order.key))"""));
         Measurements.print("large: consequence of another lead time", requests(page, """
