@@ -104,6 +104,7 @@ class DecisionsTest extends ServerTest {
         assertThat(decide("ida", "{'kind':'FIRM','orders':['" + BEARINGS + "']}")
                         .status())
                 .isEqualTo(201);
+        knowing();
         Reply offers = get("ida", "/api/decisions/offers?key=" + BEARINGS);
         assertThat(offers.status()).isEqualTo(200);
         assertThat(offers.body()).isEmpty();
