@@ -1,5 +1,6 @@
 import { page } from '$app/state';
 import type { Schemas } from './api/client';
+import { left } from './left.svelte';
 import { trial } from './trial.svelte';
 
 /** The views of the Plan. */
@@ -28,6 +29,9 @@ export const PLAN_VIEWS = [
 
 /** Those that are about the live plan, whichever is shown. */
 const LIVE_VIEWS = ['/plan/changes', '/plan/what-if'];
+
+/** What of the address says that the plan is not the live one. */
+const TRIAL = ['without', 'whatif'];
 
 /** What of the address says how the list looks; the rest says what is opened. */
 export const PLAN_VIEW = [
@@ -63,7 +67,7 @@ export function viewOf(params: URLSearchParams): string {
 function planHref(values: Record<string, string>): string {
   const params = new URLSearchParams();
   if (page.url.pathname.startsWith('/plan')) {
-    for (const name of [...PLAN_VIEW, 'without', 'whatif']) {
+    for (const name of [...PLAN_VIEW, ...TRIAL]) {
       const value = page.url.searchParams.get(name);
       if (value !== null) params.set(name, value);
     }
@@ -120,10 +124,13 @@ function threadsHref(values: Record<string, string>): string {
   return `/plan/threads?${params}`;
 }
 
-/** Another view of the plan that is shown here; what changed and what-ifs are of the live one. */
+/** Another view of the plan that is shown here, as it was left; what changed and what-ifs are of the live one. */
 export function viewHref(view: string): string {
-  const params = new URLSearchParams(LIVE_VIEWS.includes(view) ? {} : trial.params).toString();
-  return params ? `${view}?${params}` : view;
+  const params = new URLSearchParams(left.search(view));
+  for (const name of TRIAL) params.delete(name);
+  if (!LIVE_VIEWS.includes(view))
+    for (const [name, value] of Object.entries(trial.params)) params.set(name, value);
+  return params.size > 0 ? `${view}?${params}` : view;
 }
 
 export function pointHref(item: string, site: string): string {

@@ -59,6 +59,12 @@ export class PlanList {
   });
   at = $derived(this.entries.findIndex((e) => !('head' in e) && keyOf(e) === this.here));
 
+  /** The list is as it was left; rows that have gone meanwhile are found out when rows are taken. */
+  comeBack(words = '', selected: string[] = []): void {
+    this.words = words;
+    for (const key of selected) this.selected.add(key);
+  }
+
   /** Sends the cursor to a row that comes in the place of others. */
   send(cursor: string, inPlaceOf: string[] = []): void {
     this.#until = { cursor, rows: inPlaceOf };

@@ -1,6 +1,7 @@
 <script lang="ts" generics="T">
   import type { Snippet } from 'svelte';
   import Key from './Key.svelte';
+  import { whenPainted } from './painted';
   import VirtualList from './VirtualList.svelte';
 
   /** A place: filters above, a list on the left, what is opened on the right, actions below. */
@@ -52,6 +53,9 @@
     actions
   }: Props = $props();
   let box = $state<HTMLInputElement>();
+  /** The list is looked for first, what is opened then. */
+  let listed = $state(false);
+  $effect(() => whenPainted(() => (listed = true)));
 
   export function focusFilter() {
     box?.focus();
@@ -104,7 +108,9 @@
         <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
       {/if}
     </section>
-    <div class="print-flow min-h-0 overflow-auto">{@render detail()}</div>
+    <div class="print-flow min-h-0 overflow-auto">
+      {#if listed}{@render detail()}{/if}
+    </div>
   </div>
   <div
     role="toolbar"

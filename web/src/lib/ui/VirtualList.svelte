@@ -1,6 +1,7 @@
 <script lang="ts" generics="T">
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { untrack, type Snippet } from 'svelte';
+  import { whenPainted } from './painted';
 
   /** A long list of which only what is in view is drawn. */
   interface Props {
@@ -17,23 +18,27 @@
   let { rows, size, key, label, follow, active, row }: Props = $props();
   let box = $state<HTMLDivElement | null>(null);
 
+  /** Rows that are drawn beyond what is seen, so that scrolling shows no blank; a list that has just come has time for them. */
+  let beyond = $state(1);
+  $effect(() => whenPainted(() => (beyond = 12)));
+
   const virtualizer = createVirtualizer<HTMLDivElement, HTMLDivElement>({
     count: 0,
     getScrollElement: () => null,
-    estimateSize: () => 37,
-    overscan: 12
+    estimateSize: () => 37
   });
 
   $effect(() => {
     const now = rows;
     const element = box;
+    const overscan = beyond;
     untrack(() => {
       $virtualizer.setOptions({
         count: now.length,
         getScrollElement: () => element,
         estimateSize: (i) => size(now[i] as T),
         getItemKey: (i) => (now[i] ? key(now[i] as T) : i),
-        overscan: 12
+        overscan
       });
       $virtualizer.measure();
     });

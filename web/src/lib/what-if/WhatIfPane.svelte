@@ -17,7 +17,7 @@
     id: number;
     today: string;
     choices?: Schemas['Choices'];
-    ontold: (said: string) => void;
+    ontold: (said: string | undefined) => void;
   }
   let { id, today, choices, ontold }: Props = $props();
   const client = useQueryClient();
@@ -72,6 +72,7 @@
           body: { places, revision: view?.revision ?? 0 }
         })
       ),
+    onMutate: () => ontold('Taking it over …'),
     onSuccess: (decision) => {
       command = crypto.randomUUID();
       refused = undefined;
@@ -80,6 +81,7 @@
       refresh();
     },
     onError: (e) => {
+      ontold(undefined);
       const unanswered = e instanceof Refused && e.problem.status === 0;
       refused = unanswered
         ? 'No answer came, so it may or may not have been taken over. Press again: nothing is done twice.'
@@ -108,12 +110,20 @@
     keep(kept().filter((_, i) => i !== place));
   }
 
+  /** Whether something may be done here; whose it is, otherwise, is said. */
+  function mine(): boolean {
+    if (view && !view.mine) ontold(`This is ${view.owner}’s what-if. Copy it to assume something else.`);
+    return view?.mine ?? false;
+  }
+
   export function add() {
-    if (view?.mine) adding = true;
+    if (mine()) adding = true;
   }
 
   export function takeOver(places: number[] = fitting) {
-    if (view?.mine && places.length > 0 && !taking.isPending) taking.mutate(places);
+    if (!mine() || taking.isPending) return;
+    if (places.length > 0) taking.mutate(places);
+    else ontold('There is nothing to take over.');
   }
 
   export function look() {

@@ -1,10 +1,12 @@
 <script lang="ts">
-  import { afterNavigate, goto } from '$app/navigation';
+  import { afterNavigate, goto, preloadCode } from '$app/navigation';
   import { page } from '$app/state';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
+  import { PLAN_VIEWS } from '$lib/links';
+  import { left } from '$lib/left.svelte';
   import { askAnew, planSeen } from '$lib/plan-seen';
   import { people, type Somebody } from '$lib/people.svelte';
   import Finder from '$lib/ui/Finder.svelte';
@@ -31,15 +33,11 @@
     { href: '/orders', name: 'Orders', key: 'o' },
     { href: '/items', name: 'Items', key: 'i' }
   ];
-  /** A place comes back as it was left. */
-  let left = $state<Record<string, string>>({});
-  const addressOf = $derived((href: string) =>
-    page.url.pathname.startsWith(href) ? href : href + (left[href] ?? '')
-  );
-  afterNavigate(({ to }) => {
-    const place = PLACES.find((p) => to?.url.pathname.startsWith(p.href));
-    if (place && to) left[place.href] = to.url.search;
-  });
+  /** Another place comes back as it was left; the one in sight begins anew. */
+  const addressOf = $derived((href: string) => (page.url.pathname.startsWith(href) ? href : left.href(href)));
+  // whoever signs in finds nothing of who was here before
+  left.forget();
+  afterNavigate(({ to }) => to && left.at(to.url));
   let finding = $state(false);
   let helping = $state(false);
   let connected = $state(true);
@@ -65,6 +63,15 @@
       { keys: '?', says: 'Show all keys', run: () => (helping = true) }
     ])
   );
+
+  // the programs of all places and views come once what was asked for is there
+  $effect(() => {
+    if (!plan.isSuccess) return;
+    const timer = setTimeout(() => {
+      for (const { href } of [...PLACES, ...PLAN_VIEWS]) void preloadCode(href).catch(() => undefined);
+    }, 1000);
+    return () => clearTimeout(timer);
+  });
 
   // a new plan anywhere is seen here at once
   $effect(() => {

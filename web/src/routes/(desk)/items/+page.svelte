@@ -7,6 +7,7 @@
   import ItemPane from '$lib/items/ItemPane.svelte';
   import Chooser from '$lib/ui/Chooser.svelte';
   import { csv, download } from '$lib/ui/export';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import Place from '$lib/ui/Place.svelte';
 
   const plan = createQuery(() => ({
@@ -20,7 +21,8 @@
     placeholderData: (before) => before
   }));
   const KINDS = ['stocked', 'kit', 'phantom'].map((k) => ({ code: k, name: k }));
-  let typed = $state('');
+  const was = cameBack<string>();
+  let typed = $state(was ?? '');
   let place = $state<ReturnType<typeof Place>>();
   const code = $derived(fromAddress('code'));
   const shown = $derived.by(() => {
@@ -46,6 +48,7 @@
     );
   }
 
+  whenLeft(() => typed);
   $effect(() =>
     shortcuts.register('items', [
       { keys: 'j, ArrowDown', says: 'Next item', run: () => move(1) },

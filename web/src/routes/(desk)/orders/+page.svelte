@@ -7,6 +7,7 @@
   import OrderPane from '$lib/orders/OrderPane.svelte';
   import Chooser from '$lib/ui/Chooser.svelte';
   import { csv, download } from '$lib/ui/export';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import Place from '$lib/ui/Place.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
@@ -25,7 +26,8 @@
     name: documentName(k)
   }));
   const STAGES = ['firmed', 'released', 'done'].map((s) => ({ code: s, name: s }));
-  let typed = $state('');
+  const was = cameBack<string>();
+  let typed = $state(was ?? '');
   let place = $state<ReturnType<typeof Place>>();
   const today = $derived(plan.data?.today ?? '');
   const currency = $derived(plan.data?.currency ?? 'EUR');
@@ -53,6 +55,7 @@
     );
   }
 
+  whenLeft(() => typed);
   $effect(() =>
     shortcuts.register('orders', [
       { keys: 'j, ArrowDown', says: 'Next order', run: () => move(1) },

@@ -14,11 +14,13 @@
   $effect(() => {
     const without = fromAddress('without')?.split(' ').filter(Boolean) ?? [];
     const whatIf = fromAddress('whatif');
-    if (without.join(' ') !== trial.without.join(' ') || whatIf !== trial.whatIf) {
-      trial.without = without;
-      trial.whatIf = whatIf;
-      void client.invalidateQueries({ queryKey: ['plan'] });
-    }
+    const other = whatIf !== trial.whatIf;
+    if (!other && without.join(' ') === trial.without.join(' ')) return;
+    trial.without = without;
+    trial.whatIf = whatIf;
+    // nothing of the live plan is shown under the name of a what-if, and the other way round
+    if (other) void client.resetQueries({ queryKey: ['plan'] });
+    else void client.invalidateQueries({ queryKey: ['plan'] });
   });
   $effect(() => () => {
     if (trial.on) {

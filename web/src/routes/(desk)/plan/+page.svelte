@@ -8,6 +8,7 @@
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import { viewOf } from '$lib/links';
   import { people } from '$lib/people.svelte';
   import { COLUMNS, columnsOf, gridOf, listWidth } from '$lib/plan/columns';
@@ -43,10 +44,12 @@
     queryFn: () => answer(api.GET('/api/session'))
   }));
   const list = new PlanList();
+  const was = cameBack<{ words: string; why: 'quantity' | 'dates'; selected: string[] }>();
+  list.comeBack(was?.words, was?.selected);
   const filters = $derived(filtersFrom(fromAddress));
   /** The list is too long to be sent whole, so the server filters it. */
   let cut = $state(false);
-  let settledWords = $state('');
+  let settledWords = $state(untrack(() => list.words));
   const asked = $derived(cut ? askedOf(filters, settledWords) : undefined);
   const rows = createQuery(() => ({
     queryKey: asked ? ['plan', 'orders', asked] : ['plan', 'orders'],
@@ -102,7 +105,7 @@
   let pane = $state<ReturnType<typeof ReleasePane> | undefined>();
   let decidePane = $state<ReturnType<typeof DecidePane> | undefined>();
   const panes = new Panes(list, () => decidePane?.keep());
-  let why = $state<'quantity' | 'dates'>('quantity');
+  let why = $state<'quantity' | 'dates'>(was?.why ?? 'quantity');
   let frame = $state<ReturnType<typeof Place>>();
 
   const today = $derived(plan.data?.today ?? '');
@@ -222,6 +225,11 @@
     decisions
   ]);
 
+  whenLeft(() => ({
+    words: list.words,
+    why,
+    selected: [...list.selected]
+  }));
   $effect(() =>
     shortcuts.register('plan', [
       { keys: 'j, ArrowDown', says: 'Next row', run: () => move(1) },

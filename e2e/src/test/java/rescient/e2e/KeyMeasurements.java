@@ -1,234 +1,268 @@
 package rescient.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.TimeoutError;
-import java.util.ArrayList;
-import java.util.Comparator;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.List;
-import java.util.Locale;
-import java.util.stream.Stream;
+import java.util.Map;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
 /**
- * Prints how long each key of the Plan and of its views takes, from the browser's own moment of the key to the frame that
- * shows its answer: {@code ./rescient measure}. Not a test; its name keeps it out of the runs.
+ * Prints how long each key of each place and view takes on the demo company, and which keys of their help it does not
+ * know: {@code ./rescient measure}. Not a test; its name keeps it out of the runs.
  */
 class KeyMeasurements extends DeskTest {
-    private static final int RUNS = 10;
-    /** Between two keys: five a second, faster than anybody reads. */
-    private static final int PACE_MILLIS = 200;
-
-    private static final String HERE = "document.querySelector('.plan-row.here')?.id";
+    private static final String HERE = "document.querySelector('.plan-row.here, .row.here')?.id";
     private static final String SELECTED = "document.querySelectorAll('.plan-row[aria-selected=true]').length";
     private static final String DECIDING = "!!document.querySelector('[data-testid=decide]')";
     private static final String TYPING = "document.activeElement.tagName";
     private static final String DIALOG = "!!document.querySelector('[role=dialog]')";
+    private static final String BAR = "document.querySelector('[role=toolbar]').textContent";
     private static final String KEEPING = "document.querySelector('[data-testid=decide] .main-action')?.textContent";
-    private static final String SAID = "document.querySelector('[role=toolbar]').textContent";
-    private static final String KEPT = "document.querySelector('[role=toolbar]').textContent.includes('Firmed')";
+    private static final String KEPT = BAR + ".includes('Firmed')";
     private static final String TAKEN_BACK = "!!document.querySelector('[role=toolbar] [role=status]')";
+    private static final String LIST = "document.querySelector('[role=listbox]')?.textContent";
+    /** The place or view that stands there. */
+    private static final String AT =
+            "[...document.querySelectorAll('main h1, nav [aria-current=page]')].map((e) => e.textContent).join()";
     /** The place and that its list stands there. */
     private static final String PLACE =
             "(document.querySelector('[role=option], [role=grid] [role=row], main [data-testid]')"
                     + " && location.pathname) || 'on the way'";
 
-    private record Timed(String keys, String what, List<Double> millis) {}
+    private static final String THREAD = "document.querySelectorAll('.thread-row').length";
+    private static final String THREAD_PLACE = THREAD + " > 0 ? location.pathname : 'on the way'";
+    private static final String WHAT_IF = "document.querySelector('[data-testid=what-if] input')?.value";
 
-    private final List<Timed> all = new ArrayList<>();
+    private final Map<String, List<String>> notTimed = new TreeMap<>();
+
+    private Page page;
+    private KeyTimes keys;
 
     @Test
     void everyKey() {
-        Page page = signedIn("ida");
-        decide(page);
-        threads(page);
-        periods(page);
-        changes(page);
-        whatIfs(page);
-        places(page);
-        all.stream()
-                .sorted(Comparator.comparing(KeyMeasurements::worst).reversed())
-                .forEach(KeyMeasurements::print);
-        Measurements.print(
-                "every key, from the key to its answer on the screen",
-                all.stream().flatMap(KeyMeasurements::again).toList());
+        page = signedIn("ida");
+        keys = new KeyTimes(page);
+        places();
+        decide();
+        decideSignalsAndSeveral();
+        threads();
+        periods();
+        changes();
+        whatIfs();
+        whatIfTakenOver();
+        list("Orders", "/orders");
+        list("Items", "/items");
+        keys.print();
+        System.out.println("keys of the help that were not timed: " + notTimed);
     }
 
-    private void decide(Page page) {
+    private void decide() {
+        at("Decide", "/plan", ".plan-row");
         page.keyboard().press("j");
-        toAndFro(page, "j", "k", "the next row", HERE);
-        repeat(page, "x", "selected", SELECTED);
+        keys.toAndFro("j", "k", "the next row", HERE);
+        keys.repeat("x", "selected", SELECTED);
         page.keyboard().press("Escape");
-        repeat(page, "X", "all selected, or none", SELECTED);
+        keys.repeat("X", "all selected, or none", SELECTED);
         page.keyboard().press("Escape");
-        repeat(
-                page,
+        keys.repeat(
                 "w",
                 "the other Why",
                 "document.querySelector('[aria-label=\\'Which Why\\'] [aria-pressed=true]').textContent");
         for (String key : List.of("e", "f", "p", "h")) {
-            there(page, key, "the pane of the decision", DECIDING);
+            keys.there(key, "the pane of the decision", DECIDING);
         }
-        there(page, "r", "what would be released", "!!document.querySelector('section[aria-label=Release]')");
-        there(page, "d", "the decisions", "!!document.querySelector('section[aria-label=Decisions]')");
-        there(page, "s", "the signals", "!!document.querySelector('section[aria-label=\\'All signals\\']')");
-        there(page, "/", "the filter takes words", TYPING);
-        there(page, "?", "all keys", DIALOG);
-        there(page, "Control+k", "the finder", DIALOG);
-        for (int run = 0; run < RUNS; run++) {
-            page.keyboard().press(run % 2 == 0 ? "j" : "k");
-            page.keyboard().press("f");
-            page.getByTestId("consequence").waitFor();
-            time(page, "Enter", "being kept", KEEPING, "firmed, and said so", KEPT);
-            time(page, "u", "being taken back", SAID, "taken back", TAKEN_BACK);
+        keys.there("r", "what would be released", "!!document.querySelector('section[aria-label=Release]')");
+        keys.there("d", "the decisions", "!!document.querySelector('section[aria-label=Decisions]')");
+        keys.there("s", "the signals", "!!document.querySelector('section[aria-label=\\'All signals\\']')");
+        keys.there("?", "all keys", DIALOG);
+        keys.there("Control+k", "the finder", DIALOG);
+        keys.there("/", "the filter takes words", TYPING);
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            keys.time("t", "Threads", AT, "its bars", THREAD_PLACE);
+            keys.go("d", "Decide", AT, "its list", PLACE);
         }
     }
 
-    private void threads(Page page) {
-        page.navigate("/plan/threads");
-        page.locator(".plan-row").first().waitFor();
+    private void decideSignalsAndSeveral() {
+        page.keyboard().press("/");
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            keys.time("q", "a letter in the filter", LIST);
+            keys.time("Backspace", "the letter gone", LIST);
+        }
+        page.keyboard().type("ROD-12");
+        page.keyboard().press("Enter");
+        listed(page, "ROD-12").click();
+        page.keyboard().press("X");
+        keys.there("m", "the pane of a merger", DECIDING);
+        page.keyboard().press("Escape");
+        page.getByPlaceholder("filter").fill("PO-2002");
+        listed(page, "PO-2002").click();
+        for (String key : List.of("a", "c")) {
+            keys.there(key, "the pane of the decision", DECIDING);
+        }
+        page.getByPlaceholder("filter").fill("");
+        page.locator(".plan-row").first().click();
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            wish(run % 2 == 0 ? "j" : "k");
+            keys.time("Enter", "being kept", KEEPING, "firmed, and said so", KEPT);
+            keys.time("u", "being taken back", BAR, "taken back", TAKEN_BACK);
+        }
+        notTimed("Decide");
+        // causes and changes
+        for (int run = 0; run < 2; run++) {
+            wish("j");
+            page.keyboard().press("Enter");
+            page.getByTestId("decide").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
+        }
+    }
+
+    /** The order of the next row, or of the one before, to be firmed. */
+    private void wish(String step) {
+        page.keyboard().press(step);
+        page.keyboard().press("f");
+        page.getByTestId("consequence").waitFor();
+    }
+
+    private void threads() {
+        at("Threads", "/plan/threads", ".plan-row");
         page.keyboard().press("j");
-        toAndFro(page, "j", "k", "Threads: the next customer order", HERE);
-        page.navigate("/plan/threads?number=SO-790");
-        page.locator(".thread-row").nth(3).waitFor();
-        toAndFro(page, "J", "K", "Threads: the next bar", "document.querySelector('.thread-row.here')?.id");
-        repeat(page, "z", "Threads: folded", "document.querySelectorAll('.thread-row').length");
-        repeat(page, "o", "Threads: what decides", "document.querySelectorAll('.thread-row').length");
-        there(page, "n", "Threads: an order to be entered", DECIDING);
-        repeat(page, "b", "Threads: by what makes late", "document.querySelector('[role=listbox]').textContent");
+        keys.toAndFro("j", "k", "the next customer order", HERE);
+        keys.there("/", "the filter takes words", TYPING);
+        at("Threads", "/plan/threads?number=SO-790", ".thread-row");
+        keys.toAndFro("J", "K", "the next bar", "document.querySelector('.thread-row.here')?.id");
+        keys.toAndFro("-", "+", "a level less, or more", THREAD);
+        keys.repeat("z", "folded", THREAD);
+        keys.repeat("o", "what decides", THREAD);
+        page.keyboard().press("J");
+        keys.there("e", "the pane of the decision", DECIDING);
+        keys.there("n", "an order to be entered", DECIDING);
+        keys.repeat("b", "by what makes late", LIST);
+        keys.away("w", "Decide", AT, "its list", PLACE, THREAD);
+        notTimed("Threads");
     }
 
-    private void periods(Page page) {
-        page.navigate("/plan/periods?scale=weeks");
-        page.locator("[role=grid] [role=row]").nth(3).waitFor();
+    private void periods() {
+        at("Periods", "/plan/periods?scale=weeks", "[role=grid] [role=row]");
         page.keyboard().press("j");
         String cell = "document.querySelector('[role=grid]').getAttribute('aria-activedescendant')";
-        toAndFro(page, "j", "k", "Periods: the next row", cell);
-        toAndFro(page, "ArrowRight", "ArrowLeft", "Periods: the next period", cell);
-        String rows = "document.querySelector('[role=grid]').getAttribute('aria-rowcount')";
-        repeat(page, "o", "Periods: what flows", rows);
-        there(page, "w", "Periods: why", "!!document.querySelector('[data-testid=why]')");
-    }
-
-    private void changes(Page page) {
-        page.navigate("/plan/changes");
-        page.locator(".plan-row").first().waitFor();
+        keys.toAndFro("j", "k", "the next row", cell);
+        keys.toAndFro("ArrowRight", "ArrowLeft", "the next period", cell);
+        page.getByPlaceholder("filter").fill("EXTR-4");
+        page.keyboard().press("Enter");
         page.keyboard().press("j");
-        toAndFro(page, "j", "k", "Changes: the next cause", HERE);
+        String rows = "document.querySelector('[role=grid]').getAttribute('aria-rowcount')";
+        keys.repeat("o", "what flows", rows);
+        keys.repeat("c", "its components", rows);
+        keys.there("w", "why", "!!document.querySelector('[data-testid=why]')");
+        keys.there("/", "the filter takes words", TYPING);
+        Locator change = page.getByRole(AriaRole.TOOLBAR)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change"));
+        page.keyboard().press("o");
+        for (int step = 0; step < 400 && change.isDisabled(); step++) {
+            int row = step / 40;
+            page.keyboard().press(step % 40 == 0 ? "j" : row % 2 == 0 ? "ArrowRight" : "ArrowLeft");
+        }
+        keys.there("e", "the pane of the decision", DECIDING);
+        keys.away("t", "Threads", AT, "its bars", THREAD_PLACE, "document.querySelector('[role=grid] [role=row]')");
+        notTimed("Periods");
     }
 
-    private void whatIfs(Page page) {
-        page.navigate("/plan/what-if");
-        page.getByTestId("selection").waitFor();
+    private void changes() {
+        at("Changes", "/plan/changes", ".plan-row");
+        keys.toAndFro("j", "k", "the next cause", HERE);
+        keys.toAndFro("J", "K", "the next change", "document.querySelector('tr.here')?.id");
+        keys.there("/", "the filter takes words", TYPING);
+        keys.away("w", "Decide", AT, "its list", PLACE, "document.querySelector('tr.here')");
+        notTimed("Changes");
+    }
+
+    private void whatIfs() {
+        at("What-if", "/plan/what-if", "[data-testid=selection]");
+        String said = "document.querySelector('[role=toolbar]').textContent";
         String rows = "document.querySelectorAll('.plan-row').length";
-        repeat(page, "n", "What-if: a new one", rows);
-        toAndFro(page, "j", "k", "What-if: the one before", HERE);
-        repeat(page, "x", "What-if: selected", SELECTED);
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            keys.time("n", "being added", said, "a new what-if, in the database and the list", rows);
+        }
+        keys.toAndFro("j", "k", "the next what-if", WHAT_IF);
+        keys.repeat("x", "selected", SELECTED);
+        keys.there("a", "something to assume", "!!document.querySelector('[aria-label=\\'Something otherwise\\']')");
+        keys.there("/", "the filter takes words", TYPING);
+        keys.there("c", "all compared", "!!document.querySelector('table[aria-label=\\'What-ifs compared\\']')");
+        assume();
+        keys.toAndFro("J", "K", "the next difference", "document.querySelector('tr.here')?.id");
+        keys.away(
+                "v",
+                "Decide",
+                AT,
+                "the list of its plan",
+                "document.querySelector('.plan-row') ? location.search : 'on the way'",
+                "document.querySelector('[data-testid=what-if]')");
+    }
+
+    private void whatIfTakenOver() {
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            keys.time(
+                    "T",
+                    "being taken over",
+                    BAR,
+                    "taken over, and gone from here",
+                    "document.querySelector('[aria-label=\\'What is otherwise\\']')?.textContent");
+            assume();
+        }
+        for (int run = 0; run < KeyTimes.RUNS; run++) {
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Throw away").setExact(true))
+                    .click();
+            page.getByText("Thrown away:").waitFor();
+            keys.time(
+                    "u",
+                    "being brought back",
+                    BAR,
+                    "back, in the database and the list",
+                    "document.querySelectorAll('.plan-row').length");
+        }
+        notTimed("What-if");
+    }
+
+    private void assume() {
+        page.keyboard().press("a");
+        Locator form = page.getByLabel("Something otherwise");
+        form.getByLabel("Percent").fill("20");
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Assume it"))
+                .click();
+        page.locator("tr.here").waitFor();
+    }
+
+    private void list(String name, String address) {
+        at(name, address, "[role=option]");
+        page.keyboard().press("j");
+        keys.toAndFro("j", "k", "the next row", "location.search + !!document.querySelector('.row.here')");
+        keys.there("/", "the filter takes words", TYPING);
+        notTimed(name);
     }
 
     /** From one place, or view of the Plan, to another and back. */
-    private void places(Page page) {
-        page.navigate("/plan");
-        page.locator(".plan-row").first().waitFor();
-        for (String keys : List.of("ed", "td", "cd", "wd", "op", "ip")) {
-            for (int run = 0; run < RUNS; run++) {
-                for (String key : keys.split("")) {
-                    page.keyboard().press("g");
-                    time(page, key, "another place, after g", PLACE);
+    private void places() {
+        for (String pair : List.of("ed", "td", "cd", "wd", "op", "ip")) {
+            for (int run = 0; run < KeyTimes.RUNS; run++) {
+                for (String key : pair.split("")) {
+                    keys.go(key, "the place", AT, "its list", PLACE);
                 }
             }
         }
     }
 
-    private void repeat(Page page, String key, String what, String shows) {
-        for (int run = 0; run < RUNS; run++) {
-            time(page, key, what, shows);
-        }
+    private void at(String view, String address, String row) {
+        keys.in(view);
+        page.navigate(address);
+        page.locator(row).first().waitFor();
     }
 
-    private void toAndFro(Page page, String to, String fro, String what, String shows) {
-        for (int run = 0; run < RUNS; run++) {
-            time(page, to, what, shows);
-            time(page, fro, what, shows);
-        }
-    }
-
-    /** A key whose answer is left again by Escape, which is measured too. */
-    private void there(Page page, String key, String what, String shows) {
-        for (int run = 0; run < RUNS; run++) {
-            time(page, key, what, shows);
-            time(page, "Escape", "back", shows);
-        }
-    }
-
-    private void time(Page page, String key, String what, String shows) {
-        time(page, key, what, shows, null, shows);
-    }
-
-    /** @param last what shows that all of it is done, which is timed as {@code done} unless that is null */
-    private void time(Page page, String key, String what, String shows, String done, String last) {
-        page.waitForTimeout(PACE_MILLIS);
-        page.evaluate("""
-                ([shows, last]) => {
-                  const reads = [shows, last].map((text) => new Function('return ' + text));
-                  const before = reads.map((read) => read());
-                  window.answers = [undefined, undefined];
-                  const look = (begun) => {
-                    reads.forEach((read, i) => {
-                      const now = read();
-                      if (now !== before[i] && now !== 'on the way') window.answers[i] ??= performance.now() - begun;
-                    });
-                    if (window.answers.includes(undefined)) requestAnimationFrame(() => look(begun));
-                  };
-                  addEventListener('keydown', (e) => requestAnimationFrame(() => look(e.timeStamp)),
-                    { capture: true, once: true });
-                }""", List.of(shows, last));
-        page.keyboard().press(key);
-        try {
-            page.waitForFunction("() => !window.answers.includes(undefined)");
-        } catch (TimeoutError e) {
-            throw new IllegalStateException("No answer to " + key + ": " + what, e);
-        }
-        List<?> answers = (List<?>) page.evaluate("window.answers");
-        timed(key, what).add(((Number) answers.get(0)).doubleValue());
-        if (done != null) {
-            timed(key, done).add(((Number) answers.get(1)).doubleValue());
-        }
-    }
-
-    private List<Double> timed(String key, String what) {
-        return all.stream()
-                .filter(t -> t.keys.equals(key) && t.what.equals(what))
-                .findFirst()
-                .orElseGet(() -> {
-                    Timed timed = new Timed(key, what, new ArrayList<>());
-                    all.add(timed);
-                    return timed;
-                })
-                .millis;
-    }
-
-    /** Of all but the first time, when neither the browser nor the server has done it yet. */
-    private static double worst(Timed timed) {
-        return again(timed).mapToDouble(Double::doubleValue).max().orElseThrow();
-    }
-
-    private static Stream<Double> again(Timed timed) {
-        return timed.millis.stream().skip(1);
-    }
-
-    private static void print(Timed timed) {
-        System.out.printf(
-                Locale.ROOT,
-                "key %-10s %-40s the first %6.1f ms, then median %6.1f ms, worst %6.1f ms, %d runs%n",
-                timed.keys,
-                timed.what,
-                timed.millis.get(0),
-                again(timed)
-                        .sorted()
-                        .skip((timed.millis.size() - 1) / 2)
-                        .findFirst()
-                        .orElseThrow(),
-                worst(timed),
-                timed.millis.size());
+    private void notTimed(String view) {
+        notTimed.put(view, keys.notTimed());
     }
 }

@@ -57,6 +57,32 @@ class PeriodsTest extends DeskTest {
     }
 
     @Test
+    void keysThatHaveNothingToDoSayWhyAndTheTableComesBackAsItWasLeft() {
+        Page page = periods("TAP-40");
+        Locator bar = page.getByRole(AriaRole.TOOLBAR);
+        page.keyboard().press("c");
+        assertThat(bar).containsText("TAP-40 is made of nothing at");
+        page.keyboard().press("c");
+        assertThat(bar).not().containsText("made of nothing");
+        page.keyboard().press("e");
+        assertThat(bar).containsText("Orders are changed in the rows of their receipts: o opens this one.");
+        page.keyboard().press("Escape");
+        page.keyboard().press("o");
+        assertThat(grid(page)).containsText("Planned receipts");
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("j");
+        String cell = grid(page).getAttribute("aria-activedescendant");
+
+        page.keyboard().press("t");
+        assertThat(page).hasURL(Pattern.compile("/plan/threads\\?item=TAP-40"));
+        page.keyboard().press("g");
+        page.keyboard().press("e");
+        assertThat(grid(page)).containsText("Planned receipts");
+        assertThat(grid(page)).hasAttribute("aria-activedescendant", cell);
+        assertThat(page.getByPlaceholder("filter")).hasValue("TAP-40");
+    }
+
+    @Test
     void anOrderIsDraggedToAnotherWeekAndTheConsequenceComesFirst() {
         Page page = periods("NUC-5N");
         page.keyboard().press("o");

@@ -222,6 +222,38 @@ class PlacesTest extends DeskTest {
     }
 
     @Test
+    void aViewOfThePlanComesBackAsItWasLeft() {
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("CARR-62");
+        page.getByPlaceholder("filter").press("Enter");
+        plannedOrder(page, "CARR-62").click();
+        page.keyboard().press("x");
+        assertThat(page.getByTestId("selection")).containsText("1 selected");
+        String decide = page.url();
+        page.keyboard().press("t");
+        assertThat(page).hasURL(Pattern.compile("/plan/threads\\?order="));
+        Locator bars = page.locator(".thread-row");
+        assertThat(bars.nth(1)).isVisible();
+        page.keyboard().press("J");
+        page.keyboard().press("J");
+        String bar = page.locator(".thread-row.here").getAttribute("id");
+
+        page.keyboard().press("g");
+        page.keyboard().press("d");
+        assertThat(page).hasURL(decide);
+        assertThat(page.locator(".plan-row.here")).containsText("CARR-62");
+        assertThat(page.getByTestId("selection")).containsText("1 selected");
+        assertThat(page.getByPlaceholder("filter")).hasValue("CARR-62");
+
+        page.keyboard().press("g");
+        page.keyboard().press("t");
+        assertThat(page.locator(".thread-row.here")).hasAttribute("id", bar);
+        // another thread begins at its top
+        page.navigate("/plan/threads?number=SO-790");
+        assertThat(page.locator(".thread-row").first()).hasClass(Pattern.compile("here"));
+    }
+
+    @Test
     void aKitSaysThatItIsKeptAsItsParts() {
         expectFailure("404");
         Page page = signedIn("ida");

@@ -125,6 +125,8 @@ class WhatIfTest extends DeskTest {
         assertThat(assumed(emil).first()).containsText("Demand up by 50 %");
         assertThat(emil.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("take over")))
                 .hasCount(0);
+        emil.keyboard().press("a");
+        assertThat(emil.getByRole(AriaRole.TOOLBAR)).containsText("This is Ida Holm’s what-if.");
         emil.keyboard().press("v");
         assertThat(emil).hasURL(Pattern.compile("/plan\\?whatif="));
         assertThat(emil.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("What-if")))

@@ -7,6 +7,7 @@
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
   import { shortcuts } from '$lib/desk.svelte';
   import { clock, count, date } from '$lib/format';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import { orderHref, plannedHref, pointHref, threadHref } from '$lib/links';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import { csv, download } from '$lib/ui/export';
@@ -26,9 +27,10 @@
   const today = $derived(plan.data?.today ?? '');
   const causes = $derived(new Map((changes.data?.causes ?? []).map((c) => [c.id, c])));
 
-  let words = $state('');
+  const was = cameBack<{ words: string; cursor: number }>();
+  let words = $state(was?.words ?? '');
   let frame = $state<ReturnType<typeof Place>>();
-  let cursor = $state(0);
+  let cursor = $state(was?.cursor ?? 0);
   const chosen = $derived(fromAddress('cause') === undefined ? undefined : Number(fromAddress('cause')));
 
   /** All causes together, then each. */
@@ -136,6 +138,7 @@
       .join('; ');
   }
 
+  whenLeft(() => ({ words, cursor }));
   $effect(() =>
     shortcuts.register('changes', [
       { keys: 'j, ArrowDown', says: 'Next cause', run: () => choose(lines[at + 1]) },

@@ -6,6 +6,7 @@
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count, date } from '$lib/format';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import { pointHref, pointThreadHref } from '$lib/links';
   import PeriodTable from '$lib/periods/PeriodTable.svelte';
   import {
@@ -34,7 +35,14 @@
   const scale = $derived(fromAddress('scale') ?? 'mixed');
   const short = $derived(fromAddress('short') !== undefined);
   const goodsFirst = $derived(fromAddress('goods') !== 'last');
-  let words = $state(fromAddress('words') ?? '');
+  const was = cameBack<{
+    words: string;
+    cursor: string | undefined;
+    column: number;
+    open: string[];
+    components: string[];
+  }>();
+  let words = $state(fromAddress('words') ?? was?.words ?? '');
   let box = $state<HTMLInputElement>();
 
   /** Asked of the server only where there is more than it sends at once. */
@@ -52,8 +60,8 @@
   });
 
   /** Rows that are open, and those whose components stand under them. */
-  const open = new SvelteSet<string>();
-  const components = new SvelteSet<string>();
+  const open = new SvelteSet<string>(was?.open);
+  const components = new SvelteSet<string>(was?.components);
   const wanted = $derived([...new Set([...open, ...components].map((key) => pointKey(pointOf(key))))]);
   const details = createQueries(() => ({
     queries: wanted.map((key) => {
@@ -72,10 +80,14 @@
   const rows = $derived(rowsOf(grid.data?.rows ?? [], known, { words, short, goodsFirst, open, components }));
   const periods = $derived(grid.data?.periods ?? []);
 
-  let cursor = $state<string | undefined>();
-  let column = $state(0);
+  let cursor = $state<string | undefined>(was?.cursor);
+  let column = $state(was?.column ?? 0);
   const at = $derived(cursor === undefined ? -1 : rows.findIndex((r) => r.key === cursor));
   const here = $derived(rows[at]);
+  /** Its components are asked for, and it has none. */
+  const bare = $derived(
+    here !== undefined && components.has(here.of) && known.get(pointKey(here.point))?.components.length === 0
+  );
   let asking = $state(false);
   const slip = createQuery(() => ({
     queryKey: ['plan', 'cell', scale, here?.point.item, here?.point.site, periods[column]?.start, here?.kind],
@@ -151,6 +163,15 @@
     return keys.length > 0 ? { kind: 'CHANGE', orders: keys } : undefined;
   }
 
+  function changeHere() {
+    const orders = mine();
+    if (orders) decide(orders);
+    else if (here)
+      refused = isMain(here)
+        ? 'Orders are changed in the rows of their receipts: o opens this one.'
+        : 'No order that can be changed is received in this row and period.';
+  }
+
   function escape() {
     if (change) change = undefined;
     else if (asking) asking = false;
@@ -180,6 +201,13 @@
     asking = here !== undefined;
   };
 
+  whenLeft(() => ({
+    words,
+    cursor,
+    column,
+    open: [...open],
+    components: [...components]
+  }));
   $effect(() =>
     shortcuts.register('periods', [
       { keys: 'j, ArrowDown', says: 'Next row', run: () => step(1) },
@@ -189,7 +217,7 @@
       { keys: 'o', says: 'Open the row: what flows', run: () => toggle(open, here) },
       { keys: 'c', says: 'Its components under it', run: () => toggle(components, here) },
       { keys: 'w, Enter', says: 'Why this figure', run: () => (change ? pane?.keep() : why()) },
-      { keys: 'e', says: 'Change the planned orders of this period', run: () => decide(mine()) },
+      { keys: 'e', says: 'Change the planned orders of this period', run: changeHere },
       { keys: 't', says: 'Thread of the stock point', run: toThread },
       { keys: '/', says: 'Filter the rows', run: () => box?.focus() },
       { keys: 'Escape', says: 'Back', run: escape }
@@ -328,11 +356,14 @@
           >of {grid.data.total}; filter to see the others</b
         >{/if}
     </span>
-    {#if refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert">{refused}</span>{/if}
+    {#if refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert">{refused}</span>
+    {:else if bare && here}<span class="min-w-0 flex-1 truncate" role="status"
+        >{here.point.item} is made of nothing at {here.point.siteName}: it has no components there.</span
+      >{/if}
     {#if here}
       <span class="whitespace-nowrap">{here.point.item}, {date(periods[column]?.start ?? today, today)}</span>
     {/if}
-    {#each [{ key: 'w', name: 'Why', run: why }, { key: 'o', name: 'Open', run: () => toggle(open, here) }, { key: 'c', name: 'Components', run: () => toggle(components, here) }, { key: 'e', name: 'Change', run: () => decide(mine()) }] as action (action.key)}
+    {#each [{ key: 'w', name: 'Why', run: why }, { key: 'o', name: 'Open', run: () => toggle(open, here) }, { key: 'c', name: 'Components', run: () => toggle(components, here) }, { key: 'e', name: 'Change', run: changeHere }] as action (action.key)}
       <button
         type="button"
         class="flex items-center gap-1.5 whitespace-nowrap disabled:opacity-50"

@@ -6,6 +6,7 @@
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import { hrefOf, threadHref } from '$lib/links';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
@@ -27,7 +28,8 @@
     placeholderData: (before) => before
   }));
   const today = $derived(plan.data?.today ?? '');
-  let words = $state('');
+  const was = cameBack<{ words: string; cursor: number; folded: number[] }>();
+  let words = $state(was?.words ?? '');
   const late = $derived(fromAddress('late') !== undefined);
   const gathered = $derived(fromAddress('by') === 'culprit');
   const lines = $derived(linesOf(promises.data ?? [], { words, late, gathered }));
@@ -57,15 +59,20 @@
   const depth = $derived(deepest(bars));
   const deciding = $derived(fromAddress('chain') !== undefined);
   const levels = $derived(Number(fromAddress('levels') ?? depth));
-  const folded = new SvelteSet<number>();
+  const folded = new SvelteSet<number>(was?.folded);
   const shown = $derived(visible(bars, { deciding, levels, folded }));
-  let cursor = $state(0);
+  let cursor = $state(was?.cursor ?? 0);
   const here = $derived(shown.find((p) => p.at === cursor)?.bar);
   // what waits for the order that was asked for stands above it
   const askedAt = $derived(Math.max(0, order ? bars.findIndex((b) => b.key === order) : 0));
+  let back = was !== undefined;
   $effect(() => {
     // another thread is read from its top, or from the order that was asked for
-    void [number, order, item, site];
+    void [number, order, item, site, askedAt];
+    if (back) {
+      back = false;
+      return;
+    }
     cursor = askedAt;
     folded.clear();
   });
@@ -151,6 +158,11 @@
     else if (refused) refused = undefined;
   }
 
+  whenLeft(() => ({
+    words,
+    cursor,
+    folded: [...folded]
+  }));
   $effect(() =>
     shortcuts.register('threads', [
       { keys: 'j, ArrowDown', says: 'Next customer order', run: () => step(1) },

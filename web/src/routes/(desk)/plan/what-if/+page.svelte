@@ -5,6 +5,7 @@
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
+  import { cameBack, whenLeft } from '$lib/left.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
@@ -28,12 +29,13 @@
   const today = $derived(plan.data?.today ?? '');
   const currency = $derived(plan.data?.currency ?? 'EUR');
 
-  let words = $state('');
+  const was = cameBack<{ words: string; selected: number[] }>();
+  let words = $state(was?.words ?? '');
   let frame = $state<ReturnType<typeof Place>>();
   let pane = $state<ReturnType<typeof WhatIfPane>>();
   let compared = $state<ReturnType<typeof Compared>>();
   let told = $state<string | undefined>();
-  const selected = new SvelteSet<number>();
+  const selected = new SvelteSet<number>(was?.selected);
   const rows = $derived(
     (all.data ?? []).filter((w) =>
       [w.name, ...w.sentences].some((t) => t.toLowerCase().includes(words.trim().toLowerCase()))
@@ -49,6 +51,7 @@
 
   const adding = createMutation(() => ({
     mutationFn: (draft: Schemas['WhatIfDraft']) => answer(api.POST('/api/what-ifs', { body: draft })),
+    onMutate: () => (thrown = told = undefined),
     onSuccess: async (row) => {
       await client.invalidateQueries({ queryKey: ['what-ifs'] });
       choose(row);
@@ -56,11 +59,11 @@
     onError: (e) => (told = e.message)
   }));
   const removing = createMutation(() => ({
-    mutationFn: (gone: number) =>
+    mutationFn: ({ gone }: { gone: number; content: Schemas['WhatIfDraft'] }) =>
       answer(api.DELETE('/api/what-ifs/{id}', { params: { path: { id: gone } } })),
-    onSuccess: (_, gone) => {
+    onSuccess: (_, { gone, content }) => {
       const next = rows[at + 1] ?? rows[at - 1];
-      thrown = pane?.content();
+      thrown = content;
       selected.delete(gone);
       void toAddress({ id: next ? String(next.id) : undefined, only: undefined });
       void client.invalidateQueries({ queryKey: ['what-ifs'] });
@@ -71,10 +74,10 @@
   let thrown = $state.raw<Schemas['WhatIfDraft'] | undefined>();
 
   function add() {
+    if (adding.isPending) return;
     const names = new Set((all.data ?? []).map((w) => w.name));
     let n = (all.data?.length ?? 0) + 1;
     while (names.has(`What-if ${n}`)) n++;
-    thrown = undefined;
     adding.mutate({ name: `What-if ${n}`, assumptions: [] });
   }
 
@@ -84,12 +87,12 @@
   }
 
   function throwAway() {
-    if (id !== undefined) removing.mutate(id);
+    const content = pane?.content();
+    if (id !== undefined && content && !removing.isPending) removing.mutate({ gone: id, content });
   }
 
   function bringBack() {
     if (thrown) adding.mutate(thrown);
-    thrown = undefined;
   }
 
   function compare() {
@@ -101,6 +104,7 @@
     if (row !== undefined && !selected.delete(row)) selected.add(row);
   }
 
+  whenLeft(() => ({ words, selected: [...selected] }));
   $effect(() =>
     shortcuts.register('what-if', [
       { keys: 'j, ArrowDown', says: 'Next what-if', run: () => choose(rows[at + 1]) },
@@ -211,6 +215,8 @@
       <button type="button" class="flex items-center gap-1.5 underline" onclick={bringBack}
         >Bring back <Key name="u" dark /></button
       >
+    {:else if adding.isPending}
+      <span class="min-w-0 truncate" role="status">Adding {adding.variables.name} …</span>
     {:else if told}
       <span class="min-w-0 truncate" role="status">{told}</span>
     {:else}
@@ -231,7 +237,9 @@
       >
       <button type="button" class="whitespace-nowrap" onclick={copy}>Copy it</button>
       {#if at >= 0}
-        <button type="button" class="whitespace-nowrap" onclick={throwAway}>Throw away</button>
+        <button type="button" class="whitespace-nowrap" disabled={!pane?.content()} onclick={throwAway}
+          >Throw away</button
+        >
         <button
           type="button"
           class="main-action"

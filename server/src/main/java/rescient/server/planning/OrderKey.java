@@ -4,6 +4,8 @@ import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import rescient.core.Plan;
@@ -28,6 +30,20 @@ public record OrderKey(String item, String site, LocalDate due, String quantity,
                 LocalDate.ofEpochDay(order.dueDay()),
                 Quantity.text(order.quantity()),
                 point.alikeBefore(order.sequence()));
+    }
+
+    /** Keys of planned orders from all over a plan, at most about so many. */
+    public static List<String> some(Plan plan, int count) {
+        List<PointView> points = plan.points();
+        int apart = Math.max(1, points.size() / count);
+        List<String> keys = new ArrayList<>();
+        for (int p = 0; p < points.size(); p += apart) {
+            PointView point = points.get(p);
+            if (point.plannedOrderCount() > 0) {
+                keys.add(of(point, point.plannedOrder(0)).text());
+            }
+        }
+        return keys;
     }
 
     /** The key of a text made by {@link #text()}. */

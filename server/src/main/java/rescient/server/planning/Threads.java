@@ -1,0 +1,95 @@
+package rescient.server.planning;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import rescient.core.CustomerOrderLine;
+import rescient.core.Ends;
+import rescient.core.PlanThread;
+import rescient.core.PlannedOrder;
+import rescient.core.Promise;
+import rescient.dataset.Row;
+
+/** Threads of a plan, and the customer orders that one starts from. */
+@Component
+class Threads implements Rehearsed {
+    private static final int TIMES = 30;
+
+    private final ObjectMapper json;
+
+    Threads(ObjectMapper json) {
+        this.json = json;
+    }
+
+    /** Every line of a customer order with the day on which it can be met, by the day wanted. */
+    List<PromiseRow> customerOrders(PlanVersion version) {
+        return Promise.of(version.plan()).stream()
+                .map(p -> PromiseRow.of(version, p))
+                .toList();
+    }
+
+    /** The thread of all lines of a customer order. */
+    ThreadView customerOrder(PlanVersion version, String number) {
+        return ThreadView.of(
+                version,
+                number,
+                "The plan has no open line of the customer order " + number + ".",
+                PlanThread.ofCustomerOrder(version.plan(), number));
+    }
+
+    /** The thread of a planned order, or of a line of a firmed or released one. */
+    ThreadView order(PlanVersion version, String key) {
+        if (OrderKey.isLine(key)) {
+            String number = OrderKey.number(key);
+            String line = OrderKey.line(key);
+            Row row = version.directory().openOrder(number, line);
+            return ThreadView.of(
+                            version,
+                            number,
+                            "The plan does not count on " + number + " any more.",
+                            PlanThread.ofOpen(version.plan(), number, line))
+                    .serving(
+                            row == null
+                                    ? List.of()
+                                    : ends(
+                                            version,
+                                            Ends.allOfOpen(
+                                                    version.plan(), row.text("item"), row.text("site"), number, line)));
+        }
+        OrderKey wanted = OrderKey.parse(key);
+        Optional<PlannedOrder> order = wanted.in(version.plan());
+        return ThreadView.of(
+                        version,
+                        wanted.quantity() + " " + version.directory().itemName(wanted.item()),
+                        "The plan no longer asks for " + wanted.quantity() + " " + wanted.item() + " on "
+                                + Words.day((int) wanted.due().toEpochDay()) + ".",
+                        order.map(o -> PlanThread.ofPlanned(version.plan(), o.item(), o.site(), o.sequence()))
+                                .orElse(new PlanThread(List.of(), false)))
+                .serving(order.map(o -> Ends.allOfPlanned(version.plan(), o.item(), o.site(), o.sequence()))
+                        .map(lines -> ends(version, lines))
+                        .orElse(List.of()));
+    }
+
+    private static List<End> ends(PlanVersion version, List<CustomerOrderLine> lines) {
+        return lines.stream().map(line -> End.of(version, line)).toList();
+    }
+
+    /** The thread of all that is ordered of an item at a site. */
+    ThreadView stockPoint(PlanVersion version, String item, String site) {
+        return ThreadView.of(
+                version,
+                version.directory().itemName(item),
+                "Nothing is ordered or planned of " + item + " at "
+                        + version.directory().siteName(site) + ".",
+                PlanThread.ofPoint(version.plan(), item, site));
+    }
+
+    @Override
+    public void rehearse(PlanVersion version) throws JsonProcessingException {
+        for (String key : OrderKey.some(version.plan(), TIMES)) {
+            json.writeValueAsBytes(order(version, key));
+        }
+    }
+}
