@@ -244,7 +244,7 @@ final class ChangedSnapshot {
             return;
         }
         boolean vanishing = gone != null && mayVanish(gone);
-        if (vanishing || (instead != null && !(fits(instead, components) && ranked(number, line)))) {
+        if (vanishing || (instead != null && !(known(instead, components) && ranked(number, line)))) {
             anew = true;
             return;
         }
@@ -257,6 +257,7 @@ final class ChangedSnapshot {
                     instead, row, position, parts.numbers.of(number), parts.lines.of(line), p -> collected(demands, p));
         }
         Set<Integer> points = new LinkedHashSet<>(demands.keySet());
+        boolean fits = true;
         parts.openOrdersOf = parts.openOrdersOf.clone();
         if (gone != null) {
             points.addAll(takeAway(gone));
@@ -270,6 +271,10 @@ final class ChangedSnapshot {
             int p = before.pointOf(instead.item(), instead.site());
             parts.openOrdersOf[p] = Rows.put(parts.openOrdersOf[p], supply, OpenSupply.BY_NUMBER);
             touched.set(p);
+            fits = parts.waves.fit(p, waitsAt);
+        }
+        if (!fits || parts.waves == Waves.NONE) {
+            parts.waves = Waves.counted(parts.network, parts.openOrdersOf);
         }
         replace(points, gone, demands);
     }
@@ -284,17 +289,15 @@ final class ChangedSnapshot {
         return vanishing;
     }
 
-    /** Whether all points are known, and lie so that dates can still be worked out level by level. */
-    private boolean fits(OpenOrder order, List<OpenOrderComponent> components) {
-        int p = before.pointOf(order.item(), order.site());
-        boolean fits = p >= 0 && parts.ordersWaitBelow;
+    /** Whether all points are known. */
+    private boolean known(OpenOrder order, List<OpenOrderComponent> components) {
+        boolean all = isKnown(order.item(), order.site());
         for (OpenOrderComponent row : components) {
             for (Kits.Part part : before.documents.parts(row.component())) {
-                int below = before.pointOf(part.component(), DocumentRows.issuingSite(order));
-                fits &= below >= 0 && before.network.levelOf(below) > before.network.levelOf(Math.max(p, 0));
+                all &= isKnown(part.component(), DocumentRows.issuingSite(order));
             }
         }
-        return fits;
+        return all;
     }
 
     private List<Integer> takeAway(OpenOrder gone) {

@@ -205,8 +205,10 @@ final class DemandLayout {
                 parts.openOrdersOf[p] = orders;
             }
         });
+        boolean all = true;
         for (boolean below : waitsBelow) {
-            parts.ordersWaitBelow &= below;
+            all &= below;
         }
+        parts.waves = all ? Waves.levels(parts.network) : Waves.counted(parts.network, parts.openOrdersOf);
     }
 }

@@ -7,9 +7,8 @@ import java.util.BitSet;
  * Section 9 of the planning rules: from the lowest level up, through the pegs, the day on which each supply can really
  * be there and each demand really be met, and the supply at the end of the chain that decides it.
  *
- * <p>Levels are worked out one after the other and their points in parallel, as long as open orders wait only for points
- * of lower levels ({@link LevelDates}). Where one does not (its components were changed since it was made), points are
- * worked out one by one, each as soon as another asks for it ({@link WanderingDates}).
+ * <p>Points are worked out in {@link Waves}, those of one in parallel ({@link WaveDates}). Where open orders wait for each
+ * other in a circle, points are worked out one by one, each as soon as another asks for it ({@link WanderingDates}).
  */
 final class PossibleDates {
     /** There is no possible date: a part has no supply. */
@@ -29,18 +28,19 @@ final class PossibleDates {
 
     static PossibleDates of(Snapshot snapshot, Shelf<PointPlan> plans) {
         Shelf<PointDates> dates = Shelf.of(plans.size(), PointDates[]::new);
-        if (snapshot.ordersWaitBelow) {
-            Network network = snapshot.network;
-            for (int level = network.levels() - 1; level >= 0; level--) {
-                Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
-                    LevelDates walk = new LevelDates(snapshot, plans, dates);
-                    for (int p = from; p < to; p++) {
-                        dates.put(p, walk.of(p));
-                    }
-                });
-            }
-        } else {
+        Waves waves = snapshot.waves;
+        if (waves == Waves.NONE) {
             new WanderingDates(snapshot, plans, dates).all();
+        }
+        for (int wave = 0; wave < waves.count(); wave++) {
+            int now = wave;
+            Spans.each(0, waves.size(wave), (from, to) -> {
+                WaveDates walk = new WaveDates(snapshot, plans, dates);
+                for (int i = from; i < to; i++) {
+                    int p = waves.point(now, i);
+                    dates.put(p, walk.of(p));
+                }
+            });
         }
         return new PossibleDates(snapshot, plans, dates);
     }
@@ -51,32 +51,35 @@ final class PossibleDates {
      * @param replanned the points that were planned anew; on return, all whose dates were worked out again
      */
     PossibleDates after(Snapshot changed, Shelf<PointPlan> changedPlans, BitSet replanned) {
-        if (!changed.ordersWaitBelow || !snapshot.ordersWaitBelow) {
+        Waves waves = changed.waves;
+        if (waves == Waves.NONE || snapshot.waves == Waves.NONE) {
             replanned.set(0, changed.network.planned());
             return of(changed, changedPlans);
         }
         PossibleDates next = new PossibleDates(changed, changedPlans, dates.copy());
-        Network network = changed.network;
-        for (int level = network.levels() - 1; level >= 0; level--) {
-            int[] due = Spans.set(replanned, network.levelStart[level], network.levelStart[level + 1]);
+        BitSet places = new BitSet();
+        replanned.stream().forEach(p -> waves.put(p, places));
+        for (int wave = 0; wave < waves.count(); wave++) {
+            int[] due = waves.due(wave, places);
             int[][] waiting = new int[due.length][];
             next.dates.open(due);
             Spans.each(due.length, i -> {
                 int p = due[i];
-                next.dates.put(p, new LevelDates(changed, changedPlans, next.dates).of(p));
+                next.dates.put(p, new WaveDates(changed, changedPlans, next.dates).of(p));
                 boolean same = dates.get(p) == next.dates.get(p);
                 waiting[i] = same ? NOBODY : next.thoseThatWaitFor(p, this, replanned);
             });
             for (int[] points : waiting) {
                 for (int p : points) {
                     replanned.set(p);
+                    waves.put(p, places);
                 }
             }
         }
         return next;
     }
 
-    /** The points of upper levels that wait for something here whose possible day, or its cause, is another than before. */
+    /** The points of later waves that wait for something here whose possible day, or its cause, is another than before. */
     private int[] thoseThatWaitFor(int p, PossibleDates before, BitSet marked) {
         Network network = snapshot.network;
         Network networkBefore = before.snapshot.network;

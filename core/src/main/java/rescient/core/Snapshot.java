@@ -35,8 +35,8 @@ public final class Snapshot {
     final int[][] outlooksOf;
 
     final List<KitOrder> kitOrders;
-    /** Whether every open order still has to be issued only from points of lower levels than its own. */
-    final boolean ordersWaitBelow;
+    /** In which order possible dates are worked out. */
+    final Waves waves;
     /** Ranks of the numbers of documents, items, sites and forecast sets, and of lines. */
     final Ranks numbers;
 
@@ -65,7 +65,7 @@ public final class Snapshot {
         this.outlookNumbers = parts.outlookNumbers;
         this.outlooksOf = parts.outlooksOf;
         this.kitOrders = parts.kitOrders;
-        this.ordersWaitBelow = parts.ordersWaitBelow;
+        this.waves = parts.waves;
         this.numbers = parts.numbers;
         this.lines = parts.lines;
         this.itemRank = parts.itemRank;

@@ -13,7 +13,7 @@ final class SnapshotParts {
     Map<Long, Integer> outlookNumbers;
     int[][] outlooksOf;
     List<Snapshot.KitOrder> kitOrders;
-    boolean ordersWaitBelow = true;
+    Waves waves;
     Ranks numbers;
     Ranks lines;
     int[] itemRank;
@@ -34,7 +34,7 @@ final class SnapshotParts {
         this.outlookNumbers = of.outlookNumbers;
         this.outlooksOf = of.outlooksOf;
         this.kitOrders = of.kitOrders;
-        this.ordersWaitBelow = of.ordersWaitBelow;
+        this.waves = of.waves;
         this.numbers = of.numbers;
         this.lines = of.lines;
         this.itemRank = of.itemRank;

@@ -4,8 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 
 /**
- * Possible dates where open orders wait for points of their own level or above, or for each other in a circle: each is
- * worked out as soon as another asks for it.
+ * Possible dates where open orders wait for each other in a circle: each is worked out as soon as another asks for it.
  */
 final class WanderingDates {
     private static final int NO_HIT = Integer.MAX_VALUE;

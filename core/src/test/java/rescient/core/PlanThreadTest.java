@@ -250,7 +250,7 @@ class PlanThreadTest {
                     .isEqualTo(late.days());
             PlanThread.Bar culprit = deciding.get(deciding.size() - 1);
             // where orders wait for each other in a circle, one met again decides nothing
-            if (plan.snapshot.ordersWaitBelow) {
+            if (plan.snapshot.waves != Waves.NONE) {
                 assertThat(culprit.item() + " " + culprit.site()).isEqualTo(late.causeItem() + " " + late.causeSite());
             }
         }

@@ -1,10 +1,10 @@
 package rescient.core;
 
 /**
- * Possible dates of points whose lower points are worked out already: planned orders from what stands below, then, through
+ * Possible dates of points of which all that they wait for is worked out already: planned orders from what stands below, then, through
  * the pegs, the demands.
  */
-final class LevelDates {
+final class WaveDates {
     /** Room that every stock point uses anew. */
     private static final ThreadLocal<Pegging> PEGS = ThreadLocal.withInitial(Pegging::new);
 
@@ -16,7 +16,7 @@ final class LevelDates {
     private final Pegging pegs = PEGS.get();
     private final Slips slips = SLIPS.get();
 
-    LevelDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
+    WaveDates(Snapshot snapshot, Shelf<PointPlan> plans, Shelf<PointDates> dates) {
         this.snapshot = snapshot;
         this.plans = plans;
         this.dates = dates;
