@@ -100,6 +100,11 @@ export function keyOf(row: Row): string {
   return 'order' in row ? row.order.key : row.signal.key;
 }
 
+/** Whether a key is of an order that is only planned, which names all of it. */
+export function isPlanned(key: string): boolean {
+  return !key.startsWith('!') && key.split('~').length > 2;
+}
+
 export function byKey(rows: Row[]): Map<string, Row> {
   return new Map(rows.map((row) => [keyOf(row), row]));
 }

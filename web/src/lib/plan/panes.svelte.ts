@@ -1,6 +1,7 @@
 import type { Schemas } from '$lib/api/client';
 import { date, dayNumber, isoDay } from '$lib/format';
 import { trial } from '$lib/trial.svelte';
+import { isPlanned } from './filters';
 import type { PlanList, PlannedOrder } from './plan.svelte';
 import { repairsOf } from './repairs';
 import type { Deciding, Form, Kind } from './wish';
@@ -94,7 +95,7 @@ export class Panes {
   /** What the release showed is firmed instead. */
   firm(keys: string[]): void {
     this.close();
-    this.decide({ kind: 'FIRM', orders: keys.filter((k) => k.split('~').length > 2) });
+    this.decide({ kind: 'FIRM', orders: keys.filter(isPlanned) });
   }
 
   /** The orders that a decision is about, as far as they are in the list. */
@@ -150,7 +151,7 @@ export class Panes {
     if (this.kept?.id === decision.id) this.kept = undefined;
     this.refused = undefined;
     const stood = this.list.cursor !== undefined && decision.orders.includes(this.list.cursor);
-    return stood ? decision.about.find((key) => key.split('~').length > 2) : undefined;
+    return stood ? decision.about.find(isPlanned) : undefined;
   }
 
   showDecisions(): void {

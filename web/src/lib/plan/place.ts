@@ -1,5 +1,5 @@
 import { orderThreadHref, pointThreadHref, threadHref } from '$lib/links';
-import { itemOf, siteOf, type Row } from './filters';
+import { isPlanned, itemOf, siteOf, type Row } from './filters';
 
 export interface PointInView {
   item: string;
@@ -22,9 +22,10 @@ export function placeOf(
   if (key === undefined) return item && site ? { item, site } : undefined;
   const parts = key.split('~');
   if (key.startsWith('!')) return { item: decoded(parts[1]), site: decoded(parts[2]) };
-  if (parts.length > 2) return { item: decoded(parts[0]), site: decoded(parts[1]), order: key };
+  if (isPlanned(key)) return { item: decoded(parts[0]), site: decoded(parts[1]), order: key };
   const row = rows.get(key);
-  return row && { item: itemOf(row), site: siteOf(row) };
+  if (row) return { item: itemOf(row), site: siteOf(row) };
+  return item && site ? { item, site } : undefined;
 }
 
 /** The address of the thread of what a row is about. */

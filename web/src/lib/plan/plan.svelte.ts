@@ -33,7 +33,9 @@ export class PlanList {
     return entriesOf(this.rows, filters);
   });
   shown = $derived(this.entries.filter((e): e is Row => !('head' in e)));
-  byKey = $derived(byKey(this.rows));
+  /** The order that is opened and does not stand among the rows, because the list is not whole. */
+  opened = $state.raw<PlannedOrder | undefined>();
+  byKey = $derived(byKey(this.opened ? [{ order: this.opened }, ...this.rows] : this.rows));
   chosen = $derived(this.rows.filter((r) => this.selected.has(keyOf(r))));
 
   /** Those that an action concerns: the selected ones, or the one under the cursor. */

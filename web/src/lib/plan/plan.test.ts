@@ -159,3 +159,22 @@ describe('the filters', () => {
     ]);
   });
 });
+
+describe('an order that is opened and does not stand in the list', () => {
+  it('is what a key pressed now is about, and is no row to move to', () => {
+    const plan = list();
+    plan.cursor = 'far';
+    expect(plan.concerned).toEqual([]);
+    plan.opened = order('far');
+    expect(plan.orders.map((o) => o.key)).toEqual(['far']);
+    expect(plan.shown.map(keyOf)).not.toContain('far');
+    expect(plan.step(1)).toBe('a');
+  });
+
+  it('is the row of the list where there is one', () => {
+    const plan = list();
+    plan.opened = order('b', { quantity: 7 });
+    plan.cursor = 'b';
+    expect(plan.orders[0]?.quantity).toBe(1);
+  });
+});

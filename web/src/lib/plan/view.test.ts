@@ -58,6 +58,10 @@ describe('the stock point of a row', () => {
   it('is unknown for a firmed order that is not in the list', () => {
     expect(placeOf('FO-1~1', undefined, undefined, new Map())).toBeUndefined();
   });
+
+  it('is the one of the address for a firmed order that is not in the list', () => {
+    expect(placeOf('FO-1~1', 'A', 'W', new Map())).toEqual({ item: 'A', site: 'W' });
+  });
 });
 
 describe('repairs', () => {

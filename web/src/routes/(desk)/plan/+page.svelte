@@ -15,7 +15,16 @@
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
   import type { Action } from '$lib/plan/actions';
-  import { askedOf, filtersFrom, keyOf, ordersOf, type Entry } from '$lib/plan/filters';
+  import {
+    askedOf,
+    filtersFrom,
+    isPlanned,
+    itemOf,
+    keyOf,
+    ordersOf,
+    siteOf,
+    type Entry
+  } from '$lib/plan/filters';
   import { csvOf } from '$lib/plan/orders-csv';
   import { Panes } from '$lib/plan/panes.svelte';
   import PlanActions from '$lib/plan/PlanActions.svelte';
@@ -90,6 +99,19 @@
   $effect(() => {
     list.cursor = fromAddress('order');
   });
+  // an order that is opened by its address need not be among the most urgent
+  const opened = createQuery(() => {
+    const key = list.cursor ?? '';
+    const listed = !isPlanned(key) || list.rows.some((r) => keyOf(r) === key);
+    return {
+      queryKey: ['plan', 'order', key],
+      queryFn: () => answer(api.GET('/api/plan/order', { params: { query: { key } } })),
+      enabled: rows.isSuccess && !listed
+    };
+  });
+  $effect(() => {
+    list.opened = opened.data?.detail?.order;
+  });
 
   // the last view comes back when the place is entered without one
   let entered = false;
@@ -141,8 +163,11 @@
 
   /** The cursor goes there at once, so that a key pressed right after acts on it. */
   function go(key: string, inPlaceOf?: string[]): Promise<void> {
+    const before = inPlaceOf?.flatMap((k) => list.byKey.get(k) ?? [])[0];
     list.send(key, inPlaceOf);
-    return toAddress({ order: key, item: undefined, site: undefined, signals: undefined });
+    // a firmed order that does not stand in the list is known by its stock point
+    const known = before && !isPlanned(key) ? { item: itemOf(before), site: siteOf(before) } : {};
+    return toAddress({ order: key, item: undefined, site: undefined, signals: undefined, ...known });
   }
 
   function release() {
@@ -297,7 +322,7 @@
   filters="item, name, supplier, number or customer order"
   query={rows}
   reading="Reading the plan …"
-  empty={rows.data && list.rows.length === 0
+  empty={rows.data?.whole && list.rows.length === 0
     ? 'Nothing has to be ordered: every stock point is covered.'
     : 'No planned order and no signal fits these filters.'}
   rows={list.entries}

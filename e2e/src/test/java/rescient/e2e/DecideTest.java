@@ -99,6 +99,7 @@ class DecideTest extends DeskTest {
 
         page.keyboard().press("u");
         assertThat(page.getByRole(AriaRole.TOOLBAR)).not().containsText("Asked for PO-2038");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).not().containsText("Taking back");
         Assertions.assertThat(standing()).isEqualTo(19);
     }
 
