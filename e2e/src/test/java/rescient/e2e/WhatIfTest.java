@@ -4,7 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
@@ -127,8 +130,16 @@ class WhatIfTest extends DeskTest {
                 .hasCount(0);
         emil.keyboard().press("a");
         assertThat(emil.getByRole(AriaRole.TOOLBAR)).containsText("This is Ida Holm’s what-if.");
+        List<Route> held = new ArrayList<>();
+        emil.route(Pattern.compile("/api/plan/orders"), held::add);
         emil.keyboard().press("v");
         assertThat(emil).hasURL(Pattern.compile("/plan\\?whatif="));
+        // until its own orders have come, none of the live plan stand under its name
+        assertThat(emil.getByText("Reading the plan …")).isVisible();
+        assertThat(emil.getByRole(AriaRole.OPTION)).hasCount(0);
+        held.forEach(Route::resume);
+        emil.unrouteAll();
+        assertThat(emil.getByRole(AriaRole.OPTION).first()).isVisible();
         assertThat(emil.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("What-if")))
                 .isVisible();
         // 24 extractors wanted and half as many again: they are made for 36, and nothing is decided on here

@@ -10,7 +10,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import rescient.dataset.DatasetReader;
 import rescient.server.planning.PlanFollower;
+import rescient.server.planning.PlanVersion;
 
 /** What changed, since when, and who or what caused it. */
 class ChangesApiTest extends ServerTest {
@@ -173,6 +175,39 @@ class ChangesApiTest extends ServerTest {
 
         assertThat(count("plan_journal")).isEqualTo(1);
         assertThat(count("plan_causes")).isEqualTo(1);
+    }
+
+    private void firm(String item) throws Exception {
+        decide("ida", "{'kind':'FIRM','orders':['" + keys(item).get(0) + "']}");
+        knowing();
+    }
+
+    @Test
+    void aServerThatIsBehindTellsNothingOfACompanyThatIsGone() throws Exception {
+        PlanVersion before = live.current();
+        firm("ROD-12");
+        PlanVersion next = live.current();
+        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        knowing();
+        jdbc.update("delete from plan_journal");
+        journal.follow(before, next);
+        assertThat(jdbc.queryForObject(
+                        "select count(*) from plan_journal where revision = ?", Integer.class, next.revision()))
+                .isZero();
+    }
+
+    @Test
+    void aServerThatIsBehindTellsNothingTwice() throws Exception {
+        PlanVersion before = live.current();
+        firm("ROD-12");
+        firm("NAIL-20");
+        // not told yet, and this server does not know the plan between
+        jdbc.update(
+                "delete from plan_journal where revision = ?", live.current().revision());
+        journal.follow(before, live.current());
+        assertThat(changes("morning").get("causes").findValuesAsText("sentence"))
+                .filteredOn(sentence -> sentence.contains("ROD-12"))
+                .hasSize(1);
     }
 
     @Test

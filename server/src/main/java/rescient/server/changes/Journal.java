@@ -32,11 +32,16 @@ class Journal implements PlanFollower {
 
     /**
      * Compares with the plan before. A server that starts compares with the last plan that is known, if only the day is
-     * another: the same data make that plan again.
+     * another: the same data make that plan again. Of several servers on one database the one that knows more keeps it:
+     * what is compared with an older plan than the last that is known would tell of the same changes twice.
      */
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
-        Known known = before == null ? last() : new Known(before.revision(), before.today());
+        Known last = last();
+        if (before != null && last != null && last.revision > before.revision()) {
+            return;
+        }
+        Known known = before == null ? last : new Known(before.revision(), before.today());
         long from = known == null ? Long.MIN_VALUE : known.revision;
         List<JournalEntry.Happened> causes = causes(from, next.revision());
         boolean compares = known != null && causes.stream().noneMatch(c -> c.kind() == Cause.Kind.LOADED);
@@ -72,17 +77,21 @@ class Journal implements PlanFollower {
                 upTo);
     }
 
+    /** A plan of a company in whose place another was loaded meanwhile is not kept. */
     private void write(PlanVersion next, JournalEntry entry) {
         Timestamp oldest = Timestamp.from(next.madeAt().minus(KEPT));
         database.update("delete from plan_journal where made_at < ?", oldest);
         database.update("delete from plan_causes where made_at < ?", oldest);
         database.update(
-                "insert into plan_journal (made_at, revision, day, changes) values (?, ?, ?, ?)"
+                "insert into plan_journal (made_at, revision, day, changes) select ?, ?, ?, ?"
+                        + " where not exists (select from plan_causes where kind = ? and revision > ?)"
                         + " on conflict (revision, day) do nothing",
                 Timestamp.from(next.madeAt()),
                 next.revision(),
                 Date.valueOf(next.today()),
-                text(entry));
+                text(entry),
+                Cause.Kind.LOADED.name(),
+                next.revision());
     }
 
     /** What was kept after a moment, in order. */
