@@ -11,7 +11,7 @@ export class Left {
   /** What is not in the address, by path. */
   #states: Record<string, unknown> = {};
 
-  /** Somebody is here now; `place` is the first part of the path. */
+  /** Somebody is here now. */
   at(url: URL): void {
     this.#searches[url.pathname] = url.search;
     this.#views[placeOf(url.pathname)] = url.pathname;
@@ -45,6 +45,7 @@ export class Left {
   }
 }
 
+/** The first part of a path. */
 function placeOf(path: string): string {
   return `/${path.split('/')[1] ?? ''}`;
 }

@@ -1,8 +1,8 @@
 package rescient.core;
 
 /**
- * Possible dates of points of which all that they wait for is worked out already: planned orders from what stands below, then, through
- * the pegs, the demands.
+ * Possible dates of points after all that they wait for was worked out: planned orders from what stands below, then,
+ * through the pegs, the demands.
  */
 final class WaveDates {
     /** Room that every stock point uses anew. */

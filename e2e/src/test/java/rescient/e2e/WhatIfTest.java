@@ -94,6 +94,13 @@ class WhatIfTest extends DeskTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Throw away"))
                 .click();
         assertThat(page.getByText("You have no what-ifs yet.")).isVisible();
+        // no answer comes; nothing is lost
+        expectFailure("/api/what-ifs");
+        page.route("**/api/what-ifs", Route::abort);
+        page.keyboard().press("u");
+        assertThat(page.getByRole(AriaRole.TOOLBAR).getByRole(AriaRole.STATUS)).isVisible();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Thrown away");
+        page.unrouteAll();
         page.keyboard().press("u");
         assertThat(assumed(page).first()).containsText("Demand up by 20 %");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Throw away"))

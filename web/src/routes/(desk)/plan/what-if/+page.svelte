@@ -51,8 +51,9 @@
 
   const adding = createMutation(() => ({
     mutationFn: (draft: Schemas['WhatIfDraft']) => answer(api.POST('/api/what-ifs', { body: draft })),
-    onMutate: () => (thrown = told = undefined),
+    onMutate: () => (told = undefined),
     onSuccess: async (row) => {
+      thrown = undefined;
       await client.invalidateQueries({ queryKey: ['what-ifs'] });
       choose(row);
     },
@@ -64,6 +65,7 @@
     onSuccess: (_, { gone, content }) => {
       const next = rows[at + 1] ?? rows[at - 1];
       thrown = content;
+      told = undefined;
       selected.delete(gone);
       void toAddress({ id: next ? String(next.id) : undefined, only: undefined });
       void client.invalidateQueries({ queryKey: ['what-ifs'] });
@@ -92,7 +94,7 @@
   }
 
   function bringBack() {
-    if (thrown) adding.mutate(thrown);
+    if (thrown && !adding.isPending) adding.mutate(thrown);
   }
 
   function compare() {
@@ -210,17 +212,20 @@
     {/if}
   {/snippet}
   {#snippet actions()}
-    {#if thrown}
-      <span class="whitespace-nowrap">Thrown away: {thrown.name}</span>
-      <button type="button" class="flex items-center gap-1.5 underline" onclick={bringBack}
-        >Bring back <Key name="u" dark /></button
-      >
-    {:else if adding.isPending}
+    {#if adding.isPending}
       <span class="min-w-0 truncate" role="status">Adding {adding.variables.name} …</span>
-    {:else if told}
-      <span class="min-w-0 truncate" role="status">{told}</span>
     {:else}
-      <span class="whitespace-nowrap" data-testid="selection">{count(all.data?.length ?? 0, 'what-if')}</span>
+      {#if told}<span class="min-w-0 truncate" role="status">{told}</span>{/if}
+      {#if thrown}
+        <span class="whitespace-nowrap">Thrown away: {thrown.name}</span>
+        <button type="button" class="flex items-center gap-1.5 underline" onclick={bringBack}
+          >Bring back <Key name="u" dark /></button
+        >
+      {:else if !told}
+        <span class="whitespace-nowrap" data-testid="selection"
+          >{count(all.data?.length ?? 0, 'what-if')}</span
+        >
+      {/if}
     {/if}
     {#if comparing.length > 0}
       <button type="button" class="whitespace-nowrap" onclick={() => compared?.save()}>Save as CSV</button>
