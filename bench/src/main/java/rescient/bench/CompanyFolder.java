@@ -115,7 +115,7 @@ public final class CompanyFolder {
                         line.parent(),
                         line.line(),
                         line.component(),
-                        Long.toString(line.quantity().numerator()));
+                        line.quantity().numerator().toString());
             }
         });
         table("stock", "item,site,lot,quantity,expiry", csv -> {

@@ -256,7 +256,7 @@ final class GeneratedCompany {
                                 number,
                                 "1",
                                 line.component(),
-                                Quantity.of(quantity * line.quantity().numerator()),
+                                Quantity.of(quantity * line.quantity().whole()),
                                 start));
                     }
                 }

@@ -104,6 +104,11 @@ final class AskedRows {
         return part == null || part[entry] == WHOLE ? 0 : part[entry];
     }
 
+    /** The quantity of an entry's row, in millionths. */
+    long quantity(int entry) {
+        return documents.quantity(rowOf(entry));
+    }
+
     /** How much an entry asks for, in millionths. */
     long needed(int entry) {
         int i = rowOf(entry);

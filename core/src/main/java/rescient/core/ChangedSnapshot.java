@@ -42,6 +42,15 @@ final class ChangedSnapshot {
         return changed.result();
     }
 
+    /** The same with everything made anew, whatever could not be planned before. */
+    static Snapshot anew(Snapshot before, List<Change> changes) {
+        Rows rows = before.rows.with(Map.of());
+        for (Change change : changes) {
+            rows = ChangedRows.of(rows, change);
+        }
+        return new SnapshotAssembly(rows, before.numbers, before.lines).assemble();
+    }
+
     private Result result() {
         if (!anew) {
             return new Result(new Snapshot(rows, parts), touched);

@@ -14,7 +14,7 @@ final class Dating {
 
     /** Working days from start to due date for an order that starts this quantity. */
     int leadTime(long started) {
-        if (point.leadTimePerUnit.numerator() == 0) {
+        if (point.leadTimePerUnit.isZero()) {
             return point.leadTimeDays;
         }
         long days = point.leadTimeDays + point.leadTimePerUnit.up(started, Quantity.ONE) / Quantity.ONE;
@@ -108,12 +108,12 @@ final class Dating {
     }
 
     /**
-     * The due date for a soft need.
+     * The due date for a soft need: one orders on the day of the need, not before.
      *
      * @param shortDay the first later day on which covered would be below safety stock, or {@link Integer#MAX_VALUE}
      */
     int dueForSoftNeed(int needDay, int shortDay, long started) {
-        int early = earliestDue(needDay, started);
+        int early = dueFrom(needDay, needDay, started);
         return shortDay == Integer.MAX_VALUE ? early : Math.min(early, point.receipt(shortDay, today));
     }
 

@@ -57,8 +57,8 @@ final class DemandLayout {
         this.partsBefore = new int[rows.components.length];
     }
 
-    /** Fills the demands and the open orders of all points. */
-    void all() {
+    /** Fills the demands and the open orders of all points, but for what cannot be calculated. */
+    void all(Impossible impossible) {
         Spans.each(0, orderNumber.length, this::numbers);
         Spans.each(0, supplyNumber.length, this::supplyNumbers);
         AskedRows ordered = new AskedRows(orderNumber.length, customerOrders(), parts.documents, kits, pointOf, points);
@@ -66,7 +66,9 @@ final class DemandLayout {
         parts.demands = Shelf.of(points, DocumentDemands[]::new);
         Spans.each(0, points, (from, to) -> {
             for (int p = from; p < to; p++) {
-                parts.demands.put(p, demands(p, ordered, issued));
+                int point = p;
+                parts.demands.put(p, DocumentDemands.NONE);
+                impossible.calculating(p, () -> parts.demands.put(point, demands(point, ordered, issued)));
             }
         });
         supplies(issued);
@@ -155,7 +157,7 @@ final class DemandLayout {
             demands.add(
                     order,
                     order.dueDay(),
-                    ordered.needed(entry),
+                    needed(p, ordered, entry),
                     order.priority(),
                     orderNumber[i],
                     parts.lines.of(order.line()),
@@ -169,7 +171,7 @@ final class DemandLayout {
             demands.add(
                     rows.openOrders[o],
                     rows.components[c].neededDay(),
-                    issued.needed(entry),
+                    needed(p, issued, entry),
                     CustomerOrderLine.DEFAULT_PRIORITY,
                     supplyNumber[o],
                     supplyLine[o],
@@ -177,6 +179,11 @@ final class DemandLayout {
                     partsBefore[c] + issued.placeOf(entry));
         }
         return demands;
+    }
+
+    /** Of a point that is not planned the row's own quantity, which need not be possible. */
+    private long needed(int p, AskedRows asked, int entry) {
+        return p < parts.network.planned() ? asked.needed(entry) : asked.quantity(entry);
     }
 
     private void supplies(AskedRows issued) {

@@ -136,7 +136,7 @@ final class DocumentRows {
 
     /** Whether a row of a kit asks for this part of it. */
     boolean asksFor(Kits.Part part, int day, long quantity) {
-        return needed(part, quantity) > 0 && part.validOn(Math.max(day, today));
+        return quantity > 0 && !part.quantity().isZero() && part.validOn(Math.max(day, today));
     }
 
     /** What a row asks for of an item that is no kit. */

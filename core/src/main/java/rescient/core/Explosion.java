@@ -362,6 +362,7 @@ final class Explosion {
         if (c == 0) c = Long.compare(line(a), line(b));
         if (c == 0) c = Integer.compare(parentSite(a), parentSite(b));
         if (c == 0) c = Integer.compare(parentOrder(a), parentOrder(b));
+        if (c == 0) c = Integer.compare(kit(a), kit(b));
         if (c == 0) c = Integer.compare(position(a), position(b));
         return c;
     }
@@ -414,6 +415,11 @@ final class Explosion {
 
     private int parentOrder(int i) {
         return raised(i) ? cell[i] - cellStart[DemandList.slot(cellStart, cell[i])] : -1;
+    }
+
+    /** The kit whose forecast it is; -1 for the item's own and for what is no forecast. */
+    private int kit(int i) {
+        return raised(i) || net(i) == null ? -1 : net(i).kit();
     }
 
     /** The line of the bill of materials, or the place among the parts of a kit or the components of an order. */

@@ -87,9 +87,10 @@ final class ForecastConsumption {
     /**
      * What is left of a bucket and falls on a stock point.
      *
+     * @param kit the number of the kit whose forecast it is, -1 if it is the item's own
      * @param position among the parts of a kit
      */
-    record Net(ForecastBucket bucket, int day, long quantity, int position) {
+    record Net(ForecastBucket bucket, int day, long quantity, int kit, int position) {
         static final Net[] NONE = {};
     }
 
@@ -182,6 +183,8 @@ final class ForecastConsumption {
     }
 
     private void addTo(int p, List<Net> nets) {
+        boolean own = snapshot.points[p].itemCode.equals(outlook.item);
+        int kit = own ? -1 : snapshot.itemIndex.get(outlook.item);
         for (int i = 0; i < buckets.length; i++) {
             int day = demandDay(i);
             boolean fenced = day < snapshot.today + outlook.fenceDays && !holds(i, snapshot.today);
@@ -193,7 +196,7 @@ final class ForecastConsumption {
                 if (outlook.points[position] == p && part.validOn(day)) {
                     long quantity = part.needed(left[i], snapshot.points[p].step);
                     if (quantity > 0) {
-                        nets.add(new Net(buckets[i], day, quantity, position));
+                        nets.add(new Net(buckets[i], day, quantity, kit, position));
                     }
                 }
             }

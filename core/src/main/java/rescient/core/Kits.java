@@ -29,7 +29,7 @@ final class Kits {
         /** How many units every unit of the parent needs, on every day and from its start; 0 if it is not so plain. */
         long plainUnits() {
             boolean always = validFrom == Integer.MIN_VALUE && validTo == Integer.MAX_VALUE;
-            return always && !once && step == null && quantity.denominator() == 1 ? quantity.numerator() : 0;
+            return always && !once && step == null ? Math.max(0, quantity.whole()) : 0;
         }
 
         /** What {@code units} millionths of the parent need, rounded up to {@code step}. */

@@ -9,48 +9,76 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
-/** The signals of late customer orders: those of each stock point, and those of kits. */
+/**
+ * The signals of late customer orders: those of each stock point, those of kits, and those of what lies on a loop or below
+ * one, which the rules raise none for but which can never be met either.
+ */
 final class LateOrders {
     private final Shelf<Signal[]> ofPoint;
     private final Map<CustomerOrderLine, Signal> ofKit;
     private final List<Snapshot.KitOrder> kitOrders;
+    /** By point. */
+    private final Map<Integer, List<Signal>> leftOut;
 
     private LateOrders(
-            Shelf<Signal[]> ofPoint, Map<CustomerOrderLine, Signal> ofKit, List<Snapshot.KitOrder> kitOrders) {
+            Shelf<Signal[]> ofPoint,
+            Map<CustomerOrderLine, Signal> ofKit,
+            List<Snapshot.KitOrder> kitOrders,
+            Map<Integer, List<Signal>> leftOut) {
         this.ofPoint = ofPoint;
         this.ofKit = ofKit;
         this.kitOrders = kitOrders;
+        this.leftOut = leftOut;
     }
 
-    static LateOrders of(Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible) {
+    static LateOrders of(Snapshot snapshot, PlanOptions options, Shelf<PointPlan> plans, PossibleDates possible) {
         Shelf<Signal[]> ofPoint = Shelf.of(plans.size(), Signal[][]::new);
         IntStream.range(0, snapshot.network.planned())
                 .parallel()
                 .forEach(p -> ofPoint.put(p, Signals.late(snapshot, p, possible)));
-        return new LateOrders(ofPoint, kits(snapshot, plans, possible), snapshot.kitOrders);
+        return new LateOrders(
+                ofPoint, kits(snapshot, options, possible), snapshot.kitOrders, leftOut(snapshot, options));
     }
 
     /** These with those of some points found again. */
-    LateOrders after(Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible, BitSet points) {
+    LateOrders after(Snapshot snapshot, PlanOptions options, PossibleDates possible, BitSet points) {
         Shelf<Signal[]> next = ofPoint.copy();
         int[] again = points.stream().toArray();
         next.open(again);
         Spans.each(again.length, i -> next.put(again[i], Signals.late(snapshot, again[i], possible)));
         boolean kitsTouched = snapshot.kitOrders != kitOrders
                 || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
-        return new LateOrders(next, kitsTouched ? kits(snapshot, plans, possible) : ofKit, snapshot.kitOrders);
+        return new LateOrders(
+                next,
+                kitsTouched ? kits(snapshot, options, possible) : ofKit,
+                snapshot.kitOrders,
+                leftOut(snapshot, options));
     }
 
-    private static Map<CustomerOrderLine, Signal> kits(
-            Snapshot snapshot, Shelf<PointPlan> plans, PossibleDates possible) {
+    private static Map<CustomerOrderLine, Signal> kits(Snapshot snapshot, PlanOptions options, PossibleDates possible) {
         Map<CustomerOrderLine, Signal> late = new HashMap<>();
         for (Snapshot.KitOrder kit : snapshot.kitOrders) {
-            Signal signal = Signals.lateKit(snapshot, kit, plans, possible);
+            Signal signal = options.counts(kit.line()) ? Signals.lateKit(snapshot, kit, possible) : null;
             if (signal != null) {
                 late.put(kit.line(), signal);
+            }
+        }
+        return late;
+    }
+
+    private static Map<Integer, List<Signal>> leftOut(Snapshot snapshot, PlanOptions options) {
+        Map<Integer, List<Signal>> late = new TreeMap<>();
+        for (int p = snapshot.network.planned(); p < snapshot.points.length; p++) {
+            DocumentDemands own = snapshot.demands.get(p);
+            for (int i = 0; i < own.customerOrders; i++) {
+                CustomerOrderLine line = (CustomerOrderLine) own.document[i];
+                if (line.item().equals(snapshot.points[p].itemCode) && options.counts(line)) {
+                    late.computeIfAbsent(p, point -> new ArrayList<>()).add(Signals.unmet(snapshot, p, line));
+                }
             }
         }
         return late;
@@ -59,6 +87,16 @@ final class LateOrders {
     /** The late lines of a stock point's own item; those that can never be met among them. */
     Signal[] of(int p) {
         return ofPoint.get(p);
+    }
+
+    /** The lines of a point that nothing was calculated for. */
+    List<Signal> ofLeftOut(int p) {
+        return leftOut.getOrDefault(p, List.of());
+    }
+
+    /** The lines of all points that nothing was calculated for. */
+    Stream<Signal> ofLeftOut() {
+        return leftOut.values().stream().flatMap(List::stream);
     }
 
     /** Whether a kit's line is late or can never be met. */
@@ -82,14 +120,16 @@ final class LateOrders {
     }
 
     /** Adds those that are late by some days, or those that can never be met and so are late by nothing. */
-    void addTo(List<Signal> signals, boolean never) {
-        Stream.concat(
+    void addTo(List<Signal> all, boolean never) {
+        Stream.of(
                         IntStream.range(0, ofPoint.size())
                                 .mapToObj(ofPoint::get)
                                 .filter(Objects::nonNull)
                                 .flatMap(Stream::of),
-                        ofKit.values().stream())
+                        ofKit.values().stream(),
+                        ofLeftOut())
+                .flatMap(signals -> signals)
                 .filter(signal -> never == (signal.newDay() == OpenOrder.NO_DAY))
-                .forEach(signals::add);
+                .forEach(all::add);
     }
 }

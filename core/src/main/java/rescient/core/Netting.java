@@ -254,19 +254,26 @@ final class Netting {
     }
 
     private void place(int t, OrderNeeds.Need need, long wanted, List<Sizing.Part> parts, int forDemand) {
+        long left = wanted;
         for (Sizing.Part part : parts) {
-            place(t, need, wanted, part, forDemand);
+            place(t, need, wanted, part, forDemand, Math.min(left, part.good()));
+            left -= Math.min(left, part.good());
         }
     }
 
     private void place(int t, OrderNeeds.Need need, long wanted, Sizing.Part part, int forDemand) {
+        place(t, need, wanted, part, forDemand, Math.min(wanted, part.good()));
+    }
+
+    /** @param own what of the part the demand is for which it is made */
+    private void place(int t, OrderNeeds.Need need, long wanted, Sizing.Part part, int forDemand, long own) {
         int day = line.day[t];
         int due = dueDay(day, need, part.started());
         int behind = point.phantom ? due : dating.behindFence(due);
         int start = dating.start(behind, part.started());
         everShort |= behind > day;
         onTheDay &= behind == day;
-        planned.add(need, day, coveredBefore, positionBefore, wanted, part, start, behind, due, forDemand);
+        planned.add(need, day, coveredBefore, positionBefore, wanted, part, start, behind, due, forDemand, own);
         covered = Quantity.plus(covered, part.good());
     }
 

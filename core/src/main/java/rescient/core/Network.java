@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.LongFunction;
+import java.util.function.Predicate;
 
 /**
  * Section 4 of the planning rules: which stock point can send demand to which, the levels that follow, and the loops.
@@ -66,8 +67,12 @@ final class Network implements Cloneable {
         }
     }
 
-    /** @param seeds the keys of points that exist whatever the bills of materials say, each once */
-    static Network of(long[] seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits) {
+    /**
+     * @param seeds the keys of points that exist whatever the bills of materials say, each once
+     * @param leftOut points that are not planned, nor those below them
+     */
+    static Network of(
+            long[] seeds, int sites, LongFunction<StockPoint> pointFor, Kits kits, Predicate<StockPoint> leftOut) {
         Draft[] first = new Draft[seeds.length];
         Spans.each(0, seeds.length, (from, to) -> {
             for (int i = from; i < to; i++) {
@@ -92,7 +97,7 @@ final class Network implements Cloneable {
             }
         }
         Network network = new Network();
-        network.number(drafts, found);
+        network.number(drafts, found, leftOut);
         return network;
     }
 
@@ -100,10 +105,13 @@ final class Network implements Cloneable {
      * Low-level codes by taking away, level by level, the points that nothing above can send demand to any more; within a
      * level by item and site, which is the order of the keys.
      */
-    private void number(List<Draft> drafts, Keys found) {
+    private void number(List<Draft> drafts, Keys found, Predicate<StockPoint> leftOut) {
         int n = drafts.size();
         int[] waiting = new int[n];
-        for (Draft draft : drafts) {
+        for (int i = 0; i < n; i++) {
+            Draft draft = drafts.get(i);
+            // one that waits for nothing that comes is never reached
+            waiting[i] += leftOut.test(draft.point) ? 1 : 0;
             for (int b : draft.below) {
                 waiting[b]++;
             }

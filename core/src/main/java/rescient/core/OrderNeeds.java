@@ -33,6 +33,7 @@ final class OrderNeeds {
     private int[] due = new int[FIRST];
     private int[] wantedDue = new int[FIRST];
     private int[] forDemand = new int[FIRST];
+    private long[] ownPart = new long[FIRST];
     private boolean fenced;
     private boolean perOrder;
     private boolean yields;
@@ -55,7 +56,8 @@ final class OrderNeeds {
             int startDay,
             int dueDay,
             int dueBeforeFence,
-            int demand) {
+            int demand,
+            long partOfDemand) {
         if (size == due.length) {
             resize(size * 2);
         }
@@ -70,6 +72,7 @@ final class OrderNeeds {
         due[size] = dueDay;
         wantedDue[size] = dueBeforeFence;
         forDemand[size] = demand;
+        ownPart[size] = partOfDemand;
         fenced |= dueBeforeFence != dueDay;
         perOrder |= demand >= 0;
         yields |= part.good() != part.started();
@@ -93,6 +96,7 @@ final class OrderNeeds {
                 yields ? Arrays.copyOf(good, size) : starts,
                 fenced ? Arrays.copyOf(wantedDue, size) : null,
                 perOrder ? Arrays.copyOf(forDemand, size) : null,
+                perOrder ? Arrays.copyOf(ownPart, size) : null,
                 steps);
     }
 
@@ -117,5 +121,6 @@ final class OrderNeeds {
         due = Arrays.copyOf(due, capacity);
         wantedDue = Arrays.copyOf(wantedDue, capacity);
         forDemand = Arrays.copyOf(forDemand, capacity);
+        ownPart = Arrays.copyOf(ownPart, capacity);
     }
 }

@@ -199,8 +199,8 @@ final class Pegging {
         }
         for (int o = 0; o < planned.size; o++) {
             int d = planned.forDemand(o);
-            long want = d < 0 ? 0 : wanted[d];
-            if (want > 0 && left[lots + opens + o] > 0) {
+            long want = planned.ownPart(o);
+            if (want > 0) {
                 pegged[pegs] = d;
                 wanted[d] -= take(d, lots + opens + o, want);
             }

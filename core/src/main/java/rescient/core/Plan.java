@@ -1,11 +1,14 @@
 package rescient.core;
 
+import java.time.DateTimeException;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** A finished calculation. Immutable; any number of threads may read it. */
@@ -45,11 +48,19 @@ public final class Plan {
      * @throws PlanningException as {@link Planner#plan}; this plan stays as it is
      */
     public Plan after(List<Change> changes) {
-        ChangedSnapshot.Result changed = ChangedSnapshot.of(snapshot, changes);
-        if (changed.touched() == null) {
-            return new Planner().plan(changed.snapshot(), options);
+        if (snapshot.rows.unplannable.isEmpty()) {
+            try {
+                ChangedSnapshot.Result changed = ChangedSnapshot.of(snapshot, changes);
+                return changed.touched() == null
+                        ? new Planner().plan(changed.snapshot(), options)
+                        : again(changed.snapshot(), changed.touched());
+            } catch (PlanningException | ArithmeticException | DateTimeException e) {
+                // a change brought what cannot be calculated; which point it leaves out shows when all are planned
+                return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options);
+            }
         }
-        return again(changed.snapshot(), changed.touched());
+        // a change may have mended what could not be calculated, of any point
+        return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options);
     }
 
     /** @param touched the points to plan again, those below them as far as they are asked for something else */
@@ -79,7 +90,7 @@ public final class Plan {
             }
         }
         PossibleDates dates = possible.after(changed, next, replanned);
-        return new Plan(changed, options, next, dates, late.after(changed, next, dates, replanned));
+        return new Plan(changed, options, next, dates, late.after(changed, options, dates, replanned));
     }
 
     /** All planned orders, by item, site, due date, start date, quantity; passings of phantoms are not among them. */
@@ -110,17 +121,18 @@ public final class Plan {
     /** All signals of the planning rules, by item, site, kind, order number, line, date. */
     public List<Signal> signals() {
         if (signals == null) {
+            Set<Signal> beyondRules = late.ofLeftOut().collect(Collectors.toSet());
             signals = allSignals().stream()
                     .filter(signal -> signal.kind() != Signal.Kind.REORDER_POINT_LOW)
-                    .filter(signal -> signal.kind() != Signal.Kind.DEMAND_LATE || signal.newDay() != OpenOrder.NO_DAY)
+                    .filter(signal -> !beyondRules.contains(signal))
                     .toList();
         }
         return signals;
     }
 
     /**
-     * The same with what the application says beyond the rules: customer order lines that can never be met, see
-     * {@link #neverMet}, and reorder points that are too low.
+     * The same with what the application says beyond the rules: lines of customer orders for what lies on a loop or below
+     * one, and reorder points that are too low.
      */
     public synchronized List<Signal> allSignals() {
         if (allSignals == null) {
@@ -129,9 +141,8 @@ public final class Plan {
                 Signals.add(all, plans.get(p).signals, late.of(p));
             }
             List<Signal> others = new ArrayList<>(late.ofKits());
-            for (int p : snapshot.network.loops) {
-                others.add(Signals.loop(snapshot.points[p]));
-            }
+            others.addAll(Signals.ofThoseLeftOut(snapshot));
+            late.ofLeftOut().forEach(others::add);
             allSignals = others.isEmpty() ? List.copyOf(all) : Signals.merged(all, Signals.inOrder(others));
         }
         return allSignals;
@@ -139,8 +150,12 @@ public final class Plan {
 
     List<Signal> signalsOf(int p) {
         if (plans.get(p) == null) {
-            boolean onLoop = IntStream.of(snapshot.network.loops).anyMatch(loop -> loop == p);
-            return onLoop ? List.of(Signals.loop(snapshot.points[p])) : List.of();
+            StockPoint point = snapshot.points[p];
+            List<Signal> here = new ArrayList<>(late.ofLeftOut(p));
+            Signals.ofThoseLeftOut(snapshot).stream()
+                    .filter(s -> s.item().equals(point.itemCode) && s.site().equals(point.siteCode))
+                    .forEach(here::add);
+            return Signals.inOrder(here);
         }
         List<Signal> here = new ArrayList<>();
         Signals.add(here, plans.get(p).signals, late.of(p));
@@ -159,7 +174,8 @@ public final class Plan {
     public boolean isLate(String number, String line, String item, String site) {
         int p = snapshot.pointOf(item, site);
         // a kit is no stock point
-        Collection<Signal> lines = p < 0 ? late.ofKits() : plans.get(p) == null ? List.of() : List.of(late.of(p));
+        Collection<Signal> lines =
+                p < 0 ? late.ofKits() : plans.get(p) == null ? late.ofLeftOut(p) : List.of(late.of(p));
         return lines.stream()
                 .anyMatch(s -> s.orderNumber().equals(number) && s.orderLine().equals(line));
     }
@@ -199,7 +215,7 @@ public final class Plan {
 
     /**
      * Customer order lines that can never be met, because a part of them or of what they are made of has no supply: as
-     * {@code demand_late} without a new date. They are not among the signals, for there is nothing they are late by.
+     * {@code demand_late} without a new date.
      */
     public List<Signal> neverMet() {
         List<Signal> all = new ArrayList<>();
@@ -207,7 +223,7 @@ public final class Plan {
         return Signals.inOrder(all);
     }
 
-    /** The customer order lines that will be late, as {@code demand_late}; they are among the signals too. */
+    /** The customer order lines that will be late by some days, as {@code demand_late}. */
     public List<Signal> lateLines() {
         List<Signal> all = new ArrayList<>();
         late.addTo(all, false);

@@ -68,9 +68,7 @@ public record PlanDifference(
                 orders.addAll(new PointView(plan, p).plannedOrders());
             }
         }
-        for (int p : plan.snapshot.network.loops) {
-            signals.add(Signals.loop(plan.snapshot.points[p]));
-        }
+        signals.addAll(Signals.ofThoseLeftOut(plan.snapshot));
     }
 
     static List<Object> same(PlannedOrder order) {
@@ -134,6 +132,7 @@ public record PlanDifference(
             }
         }
         plan.late.ofKits().forEach(signal -> into.put(key(signal), signal));
+        plan.late.ofLeftOut().forEach(signal -> into.put(key(signal), signal));
     }
 
     private static List<String> key(Signal signal) {

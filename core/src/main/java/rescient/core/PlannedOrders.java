@@ -5,7 +5,7 @@ import java.util.Arrays;
 /** The planned orders of one stock point in columns, in the order they were made; never changed once they are. */
 final class PlannedOrders {
     static final PlannedOrders NONE =
-            new PlannedOrders(new int[0], new int[0], new long[0], new long[0], null, null, null);
+            new PlannedOrders(new int[0], new int[0], new long[0], new long[0], null, null, null, null);
 
     final int size;
     final int[] start;
@@ -16,11 +16,20 @@ final class PlannedOrders {
     private final int[] wantedDue;
     /** The demand that each per-order supply was made for, or -1; null if none was. */
     private final int[] forDemand;
+    /** How much of each was made for that demand; what sizing added is not among it. */
+    private final long[] ownPart;
     /** The day each operation of each order starts, or null without a routing. */
     final int[][] stepStart;
 
     PlannedOrders(
-            int[] start, int[] due, long[] started, long[] good, int[] wantedDue, int[] forDemand, int[][] stepStart) {
+            int[] start,
+            int[] due,
+            long[] started,
+            long[] good,
+            int[] wantedDue,
+            int[] forDemand,
+            long[] ownPart,
+            int[][] stepStart) {
         this.size = start.length;
         this.start = start;
         this.due = due;
@@ -28,6 +37,7 @@ final class PlannedOrders {
         this.good = good;
         this.wantedDue = wantedDue;
         this.forDemand = forDemand;
+        this.ownPart = ownPart;
         this.stepStart = stepStart;
     }
 
@@ -44,6 +54,11 @@ final class PlannedOrders {
     /** The demand a per-order supply was made for, or -1. */
     int forDemand(int o) {
         return forDemand == null ? -1 : forDemand[o];
+    }
+
+    /** What of a per-order supply its own demand gets; 0 for other supplies. */
+    long ownPart(int o) {
+        return forDemand(o) < 0 ? 0 : ownPart[o];
     }
 
     /** The day on which an order needs what the given operation needs; its start, if that is -1. */

@@ -16,9 +16,8 @@ public final class Planner {
 
     /**
      * The plan of a snapshot: every planned order, signal, peg and balance. The same input gives the same output,
-     * whatever the number of threads.
-     *
-     * @throws PlanningException if a quantity or a date cannot be held or a size makes no sense; the message names it
+     * whatever the number of threads. A stock point with a quantity or a date that cannot be held, or a size that makes no
+     * sense, is left out with all below it, and says so by a signal.
      */
     public Plan plan(Snapshot snapshot, PlanOptions options) {
         return plan(snapshot, options, (points, of) -> {});
@@ -26,18 +25,37 @@ public final class Planner {
 
     /** The same, telling after each level how far it is. */
     public Plan plan(Snapshot snapshot, PlanOptions options, Watch watch) {
+        Snapshot counted = snapshot;
+        while (true) {
+            Impossible impossible = new Impossible();
+            Plan plan = plan(counted, options, watch, impossible);
+            if (impossible.isEmpty()) {
+                return plan;
+            }
+            counted = counted.without(impossible.all());
+        }
+    }
+
+    /** The plan, or null if some points are impossible. */
+    private static Plan plan(Snapshot snapshot, PlanOptions options, Watch watch, Impossible impossible) {
         Network network = snapshot.network;
         Shelf<PointPlan> plans = Shelf.of(snapshot.points.length, PointPlan[]::new);
-        for (int level = 0; level < network.levels(); level++) {
+        for (int level = 0; level < network.levels() && impossible.isEmpty(); level++) {
             watch.planned(network.levelStart[level], network.planned());
             Spans.each(network.levelStart[level], network.levelStart[level + 1], (from, to) -> {
                 for (int p = from; p < to; p++) {
-                    plans.put(p, PointPlan.of(snapshot, p, plans, options));
+                    int point = p;
+                    impossible.calculating(p, () -> plans.put(point, PointPlan.of(snapshot, point, plans, options)));
                 }
             });
         }
+        if (!impossible.isEmpty()) {
+            return null;
+        }
         watch.planned(network.planned(), network.planned());
-        PossibleDates possible = PossibleDates.of(snapshot, plans);
-        return new Plan(snapshot, options, plans, possible, LateOrders.of(snapshot, plans, possible));
+        PossibleDates possible = PossibleDates.of(snapshot, plans, impossible);
+        return impossible.isEmpty()
+                ? new Plan(snapshot, options, plans, possible, LateOrders.of(snapshot, options, plans, possible))
+                : null;
     }
 }

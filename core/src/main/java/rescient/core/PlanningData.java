@@ -22,7 +22,7 @@ public final class PlanningData {
     long multiple = Quantity.NOT_SET;
     Ratio yield = Ratio.ONE;
     int leadTimeDays;
-    Ratio leadTimePerUnit = new Ratio(0, 1);
+    Ratio leadTimePerUnit = Ratio.ZERO;
     int safetyTimeDays;
     int frozenDays;
     int rescheduleTolerance;
@@ -45,6 +45,11 @@ public final class PlanningData {
         PlanningData data = new PlanningData(item, site, Source.NONE);
         data.absent = true;
         return data;
+    }
+
+    /** Only where it comes from: enough for a point that is not planned. */
+    PlanningData sourceOnly() {
+        return new PlanningData(item, site, source).supplier(supplier).fromSite(fromSite);
     }
 
     boolean isSame(PlanningData other) {

@@ -52,6 +52,11 @@ final class PointDates {
                 return false;
             }
         }
+        for (int i = 0; i < plan.known.open.length; i++) {
+            if (day[firstOpen + i] != plan.known.open[i].countsOn(plan.demands.today)) {
+                return false;
+            }
+        }
         for (int o = 0; o < plan.planned.size; o++) {
             if (day[firstPlanned + o] != plan.planned.due[o]) {
                 return false;

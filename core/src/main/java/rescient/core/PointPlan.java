@@ -28,7 +28,7 @@ final class PointPlan {
         if (opens && plain) {
             Rescheduling.run(snapshot, stockPoint, known, netting.balances(), safetyStock);
         } else if (opens) {
-            Rescheduling.run(snapshot, stockPoint, known, projection, safetyStock);
+            Rescheduling.run(snapshot, stockPoint, known, projection, netting.needs(), safetyStock);
         }
         this.signals = Signals.of(snapshot, this, projection, safetyStock, options);
     }

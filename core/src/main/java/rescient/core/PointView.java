@@ -86,6 +86,11 @@ public final class PointView {
         return plan.plans.get(p) != null;
     }
 
+    /** What cannot be calculated here, so that it and all below were left out of the plan; null if there is nothing. */
+    public String unplannable() {
+        return snapshot.whyUnplannable(p);
+    }
+
     /** A row for today and for each day with an event; empty if it was not planned. */
     public List<Balance> balances() {
         return planned() ? Balances.of(snapshot, plan.plans.get(p)) : List.of();

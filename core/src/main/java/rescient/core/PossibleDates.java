@@ -26,19 +26,20 @@ final class PossibleDates {
         this.dates = dates;
     }
 
-    static PossibleDates of(Snapshot snapshot, Shelf<PointPlan> plans) {
+    /** @param impossible told of points whose dates cannot be calculated */
+    static PossibleDates of(Snapshot snapshot, Shelf<PointPlan> plans, Impossible impossible) {
         Shelf<PointDates> dates = Shelf.of(plans.size(), PointDates[]::new);
         Waves waves = snapshot.waves;
         if (waves == Waves.NONE) {
-            new WanderingDates(snapshot, plans, dates).all();
+            new WanderingDates(snapshot, plans, dates).all(impossible);
         }
-        for (int wave = 0; wave < waves.count(); wave++) {
+        for (int wave = 0; wave < waves.count() && impossible.isEmpty(); wave++) {
             int now = wave;
             Spans.each(0, waves.size(wave), (from, to) -> {
                 WaveDates walk = new WaveDates(snapshot, plans, dates);
                 for (int i = from; i < to; i++) {
                     int p = waves.point(now, i);
-                    dates.put(p, walk.of(p));
+                    impossible.calculating(p, () -> dates.put(p, walk.of(p)));
                 }
             });
         }
@@ -54,7 +55,10 @@ final class PossibleDates {
         Waves waves = changed.waves;
         if (waves == Waves.NONE || snapshot.waves == Waves.NONE) {
             replanned.set(0, changed.network.planned());
-            return of(changed, changedPlans);
+            Impossible impossible = new Impossible();
+            PossibleDates all = of(changed, changedPlans, impossible);
+            impossible.refuse();
+            return all;
         }
         PossibleDates next = new PossibleDates(changed, changedPlans, dates.copy());
         BitSet places = new BitSet();
@@ -148,14 +152,20 @@ final class PossibleDates {
         return late(p) ? dates.get(p).cause[plans.get(p).demands.cell[d]] : p;
     }
 
-    /** The possible day of what a document demands, {@link #NEVER}, or before all days if it does not count. */
+    /**
+     * The possible day of what a document demands, {@link #NEVER}, or before all days if it does not count. What is asked of
+     * a point that nothing was calculated for has no supply.
+     */
     int ofDocument(int p, int i) {
+        if (dates.get(p) == null) {
+            return NEVER;
+        }
         return late(p) ? dates.get(p).day[dates.get(p).firstDocument() + i] : snapshot.demands.get(p).ownDay[i];
     }
 
     /** The point whose supply decides when a document gets what it demands. */
     int causeOfDocument(int p, int i) {
-        return late(p) ? dates.get(p).cause[dates.get(p).firstDocument() + i] : p;
+        return dates.get(p) != null && late(p) ? dates.get(p).cause[dates.get(p).firstDocument() + i] : p;
     }
 
     /** The possible day of a planned order, or {@link #NEVER}. */
@@ -163,9 +173,15 @@ final class PossibleDates {
         return late(p) ? dates.get(p).day[dates.get(p).firstPlanned + o] : plans.get(p).planned.due[o];
     }
 
-    /** The possible day of an open order, or {@link #NEVER}; its own date, today if overdue, if nothing waits for it. */
+    /** The possible day of an open order, whether it serves anything or not, or {@link #NEVER}. */
     int ofOpen(int p, int i) {
-        int known = late(p) ? dates.get(p).day[dates.get(p).firstOpen + i] : PointDates.UNKNOWN;
-        return known == PointDates.UNKNOWN ? plans.get(p).known.open[i].countsOn(snapshot.today) : known;
+        return late(p)
+                ? dates.get(p).day[dates.get(p).firstOpen + i]
+                : plans.get(p).known.open[i].countsOn(snapshot.today);
+    }
+
+    /** The point whose supply decides when an open order can be there. */
+    int causeOfOpen(int p, int i) {
+        return late(p) ? dates.get(p).cause[dates.get(p).firstOpen + i] : p;
     }
 }

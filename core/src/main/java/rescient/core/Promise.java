@@ -26,7 +26,18 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
      * its latest part.
      */
     public static List<Promise> of(Plan plan) {
-        Map<CustomerOrderLine, Promise> promises = new LinkedHashMap<>();
+        Map<CustomerOrderLine, Part> latest = new LinkedHashMap<>();
+        for (int p = plan.snapshot.network.planned(); p < plan.snapshot.points.length; p++) {
+            DocumentDemands own = plan.snapshot.demands.get(p);
+            for (int i = 0; i < own.customerOrders; i++) {
+                if (plan.options.counts((CustomerOrderLine) own.document[i])) {
+                    latest.merge(
+                            (CustomerOrderLine) own.document[i],
+                            new Part(plan.snapshot.points[p].item, PossibleDates.NEVER, p),
+                            Part::later);
+                }
+            }
+        }
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
             DocumentDemands own = plan.snapshot.demands.get(p);
             DemandList demands = plan.plans.get(p).demands;
@@ -34,30 +45,39 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
             for (int i = 0; i < own.customerOrders; i++) {
                 int d = places[demands.firstDocument() + i];
                 if (d != DemandList.ABSENT) {
-                    promises.merge((CustomerOrderLine) own.document[i], at(plan, p, i, d), Promise::later);
+                    latest.merge(
+                            (CustomerOrderLine) own.document[i],
+                            new Part(
+                                    plan.snapshot.points[p].item,
+                                    plan.possible.ofDemand(p, d),
+                                    plan.possible.causeOfDemand(p, d)),
+                            Part::later);
                 }
             }
         }
-        List<Promise> sorted = new ArrayList<>(promises.values());
+        List<Promise> sorted = new ArrayList<>();
+        latest.forEach((line, part) -> sorted.add(of(plan, line, part)));
         sorted.sort(ORDER);
         return sorted;
     }
 
-    private static Promise at(Plan plan, int p, int i, int d) {
-        CustomerOrderLine line = (CustomerOrderLine) plan.snapshot.demands.get(p).document[i];
-        int possible = plan.possible.ofDemand(p, d);
-        StockPoint cause = possible > line.dueDay() ? plan.snapshot.points[plan.possible.causeOfDemand(p, d)] : null;
-        return new Promise(
-                line,
-                possible == PossibleDates.NEVER ? null : possible,
-                cause == null ? null : cause.itemCode,
-                cause == null ? null : cause.siteCode);
+    /** When the line gets its item, or a part of its kit. */
+    private record Part(int item, int possible, int cause) {
+        /** The one that comes later; of one day the first by item. */
+        Part later(Part other) {
+            if (possible != other.possible) {
+                return possible > other.possible ? this : other;
+            }
+            return item <= other.item ? this : other;
+        }
     }
 
-    private static Promise later(Promise a, Promise b) {
-        if (a.possibleDay == null || b.possibleDay == null) {
-            return a.possibleDay == null ? a : b;
-        }
-        return b.possibleDay > a.possibleDay ? b : a;
+    private static Promise of(Plan plan, CustomerOrderLine line, Part part) {
+        StockPoint cause = part.possible > line.dueDay() ? plan.snapshot.points[part.cause] : null;
+        return new Promise(
+                line,
+                part.possible == PossibleDates.NEVER ? null : part.possible,
+                cause == null ? null : cause.itemCode,
+                cause == null ? null : cause.siteCode);
     }
 }

@@ -14,18 +14,21 @@ final class Rescheduling {
     private final int[] day;
     private final int days;
     private final long[] balance;
-    /** What arrives after each day, planned orders included; only for reorder-point rules. */
-    private final long[] later;
+    /**
+     * The position of each day; only for reorder-point rules. Of the planned orders it counts those made for a need on or
+     * before that day: one that a later need brought does not make an open order superfluous.
+     */
+    private final long[] position;
 
     /** Room that every stock point uses anew. */
     private static final class Room {
         long[] balance = {};
-        long[] later = {};
+        long[] position = {};
 
         void hold(int days) {
             if (days > balance.length) {
                 balance = new long[days * 2];
-                later = new long[days * 2];
+                position = new long[days * 2];
             }
         }
     }
@@ -49,16 +52,26 @@ final class Rescheduling {
         Room room = ROOM.get();
         room.hold(days);
         this.balance = room.balance;
-        this.later = room.later;
+        this.position = room.position;
         System.arraycopy(of, 0, balance, 0, days);
     }
 
-    /** Writes the proposals beside the open orders. */
-    static void run(Snapshot snapshot, StockPoint point, KnownSupplies known, Projection projection, long safetyStock) {
+    /**
+     * Writes the proposals beside the open orders.
+     *
+     * @param needs what the planned orders were made for
+     */
+    static void run(
+            Snapshot snapshot,
+            StockPoint point,
+            KnownSupplies known,
+            Projection projection,
+            OrderNeeds needs,
+            long safetyStock) {
         Rescheduling rescheduling = new Rescheduling(
                 snapshot, point, known, safetyStock, projection.day, projection.size, projection.balance);
         if (point.byReorderPoint()) {
-            rescheduling.addUp(projection);
+            rescheduling.addUp(projection, needs);
         }
         rescheduling.decide();
     }
@@ -68,10 +81,23 @@ final class Rescheduling {
         new Rescheduling(snapshot, point, known, safetyStock, line.day, line.size, line.covered).decide();
     }
 
-    private void addUp(Projection projection) {
-        later[days - 1] = 0;
-        for (int i = days - 2; i >= 0; i--) {
-            later[i] = Quantity.plus(later[i + 1], projection.receipts[i + 1] + projection.planned[i + 1]);
+    private void addUp(Projection projection, OrderNeeds needs) {
+        long opens = 0;
+        for (long quantity : known.openQuantity) {
+            opens = Quantity.plus(opens, quantity);
+        }
+        long arrived = 0;
+        long plannedSoFar = 0;
+        long made = 0;
+        int next = 0;
+        for (int k = 0; k < days; k++) {
+            arrived += projection.receipts[k];
+            plannedSoFar += projection.planned[k];
+            // needs come in the order of their days
+            for (; next < needs.size && needs.needDay[next] <= day[k]; next++) {
+                made = Quantity.plus(made, needs.good[next]);
+            }
+            position[k] = Quantity.plus(balance[k] - plannedSoFar, Quantity.plus(opens - arrived, made));
         }
     }
 
@@ -121,11 +147,12 @@ final class Rescheduling {
                 missedDay = day[k];
                 break;
             }
-            belowReorderPoint |= point.byReorderPoint() && crosses(balance[k] + later[k], quantity, point.reorderPoint);
+            belowReorderPoint |= point.byReorderPoint() && crosses(position[k], quantity, point.reorderPoint);
         }
         if (missedDay == Integer.MAX_VALUE && !belowReorderPoint) {
             propose(i, KnownSupplies.Proposal.CANCEL, KnownSupplies.NONE);
             takeAway(from, days, quantity);
+            forget(quantity);
         } else if (missedDay != Integer.MAX_VALUE && !point.byReorderPoint()) {
             int proposed = point.receipt(missedDay, snapshot.today);
             if (proposed - (long) known.openDay[i] > point.rescheduleTolerance) {
@@ -143,6 +170,13 @@ final class Rescheduling {
     private void propose(int i, KnownSupplies.Proposal proposal, int proposedDay) {
         known.proposal[i] = proposal;
         known.proposedDay[i] = proposedDay;
+    }
+
+    /** A position counts an order on every day, before it arrives and after. */
+    private void forget(long quantity) {
+        for (int k = 0; point.byReorderPoint() && k < days; k++) {
+            position[k] -= quantity;
+        }
     }
 
     private void takeAway(int from, int to, long quantity) {

@@ -54,6 +54,11 @@ final class Routing {
             Fraction left = days(step, started);
             if (left.signum() == 0) {
                 starts[i] = step.calendar.back(next, 0);
+                if (starts[i] < next) {
+                    // those before it end with the day that it is moved back to
+                    day = starts[i];
+                    used = Fraction.ZERO;
+                }
                 next = starts[i];
                 continue;
             }

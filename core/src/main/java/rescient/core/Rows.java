@@ -36,6 +36,8 @@ final class Rows implements Cloneable {
     OpenOrderComponent[] components;
     ForecastBucket[] forecasts;
     Shipment[] shipments;
+    /** Stock points with a fact that cannot be calculated, each with what is wrong. */
+    Map<PointName, String> unplannable = Map.of();
 
     static final Comparator<StockLot> FIRST_EXPIRING = Comparator.comparingInt(StockLot::expiry)
             .thenComparing(lot -> text(lot.lot()), DocumentOrder.INSTANCE)
@@ -92,6 +94,13 @@ final class Rows implements Cloneable {
 
     static void byLine(List<BomLine> lines) {
         lines.sort((a, b) -> DocumentOrder.INSTANCE.compare(a.line(), b.line()));
+    }
+
+    /** The same with other stock points that cannot be planned. */
+    Rows with(Map<PointName, String> others) {
+        Rows copy = copy();
+        copy.unplannable = Map.copyOf(others);
+        return copy;
     }
 
     Rows copy() {

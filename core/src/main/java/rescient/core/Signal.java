@@ -39,7 +39,9 @@ public record Signal(
         RELEASE_DUE,
         /** The application's own, no signal of the planning rules: {@link ReorderNeed} is higher than the reorder point. */
         REORDER_POINT_LOW,
-        START_OVERDUE
+        START_OVERDUE,
+        /** A fact of the stock point cannot be calculated; see {@link PointView#unplannable()}. */
+        UNPLANNABLE
     }
 
     static Signal of(Kind kind, StockPoint point, int day, int newDay, long quantity, int days) {

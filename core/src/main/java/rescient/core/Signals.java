@@ -75,22 +75,57 @@ final class Signals {
         return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
     }
 
-    /** The signal of a kit's order line, which is as late as its latest part, or null. */
-    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, Shelf<PointPlan> plans, PossibleDates possible) {
+    /** The signal of a kit's order line, which is as late as its latest part, or null; of several the first by item. */
+    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, PossibleDates possible) {
         Signals signals = new Signals(snapshot);
         int latest = Integer.MIN_VALUE;
+        int part = -1;
         int cause = -1;
         for (int p : kit.points()) {
+            int item = snapshot.points[p].item;
             DocumentDemands own = snapshot.demands.get(p);
-            for (int i = 0; plans.get(p) != null && i < own.customerOrders; i++) {
-                if (own.document[i] == kit.line() && possible.ofDocument(p, i) > latest) {
-                    latest = possible.ofDocument(p, i);
+            for (int i = 0; i < own.customerOrders; i++) {
+                int day = possible.ofDocument(p, i);
+                if (own.document[i] == kit.line() && (day > latest || day == latest && item < part)) {
+                    latest = day;
+                    part = item;
                     cause = possible.causeOfDocument(p, i);
                 }
             }
         }
         signals.late(kit.line(), latest, cause);
         return signals.found.isEmpty() ? null : signals.found.get(0);
+    }
+
+    /** A line for an item that nothing was calculated for: it can never be met. */
+    static Signal unmet(Snapshot snapshot, int p, CustomerOrderLine line) {
+        Signals signals = new Signals(snapshot);
+        signals.late(line, PossibleDates.NEVER, p);
+        return signals.found.get(0);
+    }
+
+    /** What the points themselves say that nothing was calculated for: those on a loop, and those with impossible facts. */
+    static List<Signal> ofThoseLeftOut(Snapshot snapshot) {
+        List<Signal> all = new ArrayList<>();
+        for (int p : snapshot.network.loops) {
+            all.add(loop(snapshot.points[p]));
+        }
+        for (int p = snapshot.network.planned(); p < snapshot.points.length; p++) {
+            if (snapshot.whyUnplannable(p) != null) {
+                all.add(unplannable(snapshot, p));
+            }
+        }
+        return all;
+    }
+
+    private static Signal unplannable(Snapshot snapshot, int p) {
+        return Signal.of(
+                Signal.Kind.UNPLANNABLE,
+                snapshot.points[p],
+                snapshot.today,
+                OpenOrder.NO_DAY,
+                Quantity.NOT_SET,
+                Signal.NO_DAYS);
     }
 
     static Signal loop(StockPoint point) {

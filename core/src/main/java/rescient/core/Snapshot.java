@@ -2,6 +2,7 @@ package rescient.core;
 
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -98,6 +99,56 @@ public final class Snapshot {
     /** The lines of firmed and released orders, by number and line. */
     public List<OpenOrder> openOrders() {
         return Collections.unmodifiableList(Arrays.asList(rows.openOrders));
+    }
+
+    /**
+     * When an open purchase is there: on its own day, if it lies with the supplier; a firmed one, which nobody has promised
+     * yet, like a planned one not before an order that is placed today.
+     */
+    int possibleIfBought(OpenOrder order) {
+        int own = Math.max(order.dueDay(), today);
+        return order.stage() == Stage.RELEASED ? own : Math.max(own, earliestIfAskedToday(order));
+    }
+
+    /** Whether a planned order asks for something along an edge, within the horizon. */
+    boolean asks(int edge, PlannedOrders planned, int o) {
+        Kits.Part part = network.edgePart[edge];
+        return part.validOn(Math.max(planned.start[o], today))
+                && !part.quantity().isZero()
+                && planned.started[o] > 0
+                && planned.needs(o, network.operation(edge)) <= horizonEnd;
+    }
+
+    /** By the lead time of the order's own supplier, else the stock point's, and that supplier's calendar. */
+    private int earliestIfAskedToday(OpenOrder order) {
+        WorkCalendar site = rows.sites.get(order.site());
+        WorkCalendar supplier = order.supplier() == null ? null : rows.suppliers.get(order.supplier());
+        WorkCalendar lead = supplier == null ? site : supplier;
+        return site.forth(lead.forth(today, purchaseLeadTime(order)), 0);
+    }
+
+    /** Working days from asking to receipt of a purchase. */
+    int purchaseLeadTime(OpenOrder order) {
+        for (SupplierTerms terms : rows.supplierTerms.getOrDefault(order.item(), List.of())) {
+            if (terms.supplier().equals(order.supplier()) && terms.leadTimeDays() >= 0) {
+                return terms.leadTimeDays();
+            }
+        }
+        return rows.planning(order.item(), order.site()).leadTimeDays;
+    }
+
+    /** This company without some stock points and all below them; numbers to what is wrong with each. */
+    Snapshot without(Map<Integer, String> unplannable) {
+        Map<PointName, String> all = new HashMap<>(rows.unplannable);
+        unplannable.forEach((p, why) -> all.put(new PointName(points[p].itemCode, points[p].siteCode), why));
+        return new SnapshotAssembly(rows.with(all), numbers, lines).assemble();
+    }
+
+    /** What cannot be calculated at a point, or null. */
+    String whyUnplannable(int p) {
+        return rows.unplannable.isEmpty()
+                ? null
+                : rows.unplannable.get(new PointName(points[p].itemCode, points[p].siteCode));
     }
 
     /** The number of a stock point, or -1. */

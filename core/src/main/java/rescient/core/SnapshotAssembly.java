@@ -58,10 +58,18 @@ final class SnapshotAssembly {
         this.stockPoints = new StockPoints(rows, parts.siteIndex);
     }
 
+    /** What cannot be calculated leaves its stock point out, and all below. */
     Snapshot assemble() {
+        Impossible impossible = new Impossible();
         firstComponent = firstComponents();
         Spans.together(
-                () -> parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits), this::rankNumbers);
+                () -> parts.network = Network.of(seeds(), siteList.size(), this::pointFor, kits, this::isLeftOut),
+                this::rankNumbers);
+        if (!rows.unplannable.keySet().containsAll(stockPoints.impossible().keySet())) {
+            Map<PointName, String> all = new HashMap<>(stockPoints.impossible());
+            all.putAll(rows.unplannable);
+            return new SnapshotAssembly(rows.with(all), parts.numbers, parts.lines).assemble();
+        }
         parts.network.rank(parts.itemRank, parts.siteRank);
         kitOrders();
         Spans.together(
@@ -75,9 +83,10 @@ final class SnapshotAssembly {
                                 supplyPlaces,
                                 componentItem,
                                 firstComponent)
-                        .all(),
+                        .all(impossible),
                 () -> new Outlooks(rows, parts, this::pointOf).all(forecastPlaces, orderPlaces));
-        return new Snapshot(rows, parts);
+        Snapshot snapshot = new Snapshot(rows, parts);
+        return impossible.isEmpty() ? snapshot : snapshot.without(impossible.all());
     }
 
     private void rankNumbers() {
@@ -176,7 +185,7 @@ final class SnapshotAssembly {
         for (int i = 0; i < rows.customerOrders.size(); i++) {
             CustomerOrderLine order = rows.customerOrders.get(i);
             int site = orderPlaces.site[i];
-            if (itemList.get(orderPlaces.item[i]).kind() == ItemKind.KIT) {
+            if (kits.isPassedThrough(orderPlaces.item[i])) {
                 int[] points = kits.resolve(orderPlaces.item[i]).stream()
                         .mapToInt(p -> pointAt(p.item(), site))
                         .distinct()
@@ -186,10 +195,15 @@ final class SnapshotAssembly {
         }
     }
 
+    private boolean isLeftOut(StockPoint point) {
+        return !rows.unplannable.isEmpty()
+                && rows.unplannable.containsKey(new PointName(point.itemCode, point.siteCode));
+    }
+
     private StockPoint pointFor(long key) {
         int item = (int) (key / siteList.size());
         int site = (int) (key % siteList.size());
-        return stockPoints.of(item, itemList.get(item), site, siteList.get(site));
+        return stockPoints.ofAny(item, itemList.get(item), site, siteList.get(site));
     }
 
     private long key(String item, String site) {

@@ -13,7 +13,7 @@ final class StockPoint implements Cloneable {
 
     final long step;
     final Source source;
-    /** Chosen supplier's code or null. */
+    /** Of a bought or subcontracted point: the chosen supplier's code, or null. */
     final String supplier;
     /** Sending site or subcontractor's premises, -1 if none. */
     final int fromSite;
@@ -76,7 +76,8 @@ final class StockPoint implements Cloneable {
         this.phantom = item.kind() != ItemKind.STOCKED;
         this.step = Quantity.step(item.decimals());
         this.source = data.source;
-        this.supplier = data.source != Source.BUY ? null : terms != null ? terms.supplier() : data.supplier;
+        boolean fromOutside = data.source == Source.BUY || data.source == Source.SUBCONTRACT;
+        this.supplier = !fromOutside ? null : terms != null ? terms.supplier() : data.supplier;
         this.fromSite = fromSite;
         boolean elsewhere = data.source == Source.TRANSFER || data.source == Source.SUBCONTRACT;
         this.fromSiteCode = elsewhere ? data.fromSite : null;
@@ -95,25 +96,17 @@ final class StockPoint implements Cloneable {
         this.pullInDays = data.pullInDays;
         this.siteCalendar = siteCalendar;
         this.leadCalendar = leadCalendar;
-        boolean otherUnit = terms != null && terms.purchaseUnit() != null;
-        this.orderUnit = otherUnit ? terms.purchaseUnit() : Ratio.ONE;
-        this.orderStep = otherUnit ? terms.step() : step;
+        OrderSizes sizes = OrderSizes.of(data, terms, step);
+        this.orderUnit = sizes.orderUnit();
+        this.orderStep = sizes.step();
         this.toOrderUnit = orderUnit.inverse();
-        this.minQuantity = terms != null && terms.minQuantity() != Quantity.NOT_SET
-                ? terms.minQuantity()
-                : data.minQuantity == Quantity.NOT_SET ? Quantity.NOT_SET : toOrderUnit.up(data.minQuantity, orderStep);
-        this.maxQuantity = terms != null && terms.maxQuantity() != Quantity.NOT_SET
-                ? terms.maxQuantity()
-                : data.maxQuantity == Quantity.NOT_SET
-                        ? Quantity.NOT_SET
-                        : toOrderUnit.down(data.maxQuantity, orderStep);
-        this.multiple = terms != null && terms.multiple() != Quantity.NOT_SET
-                ? terms.multiple()
-                : otherUnit || data.multiple == Quantity.NOT_SET ? orderStep : data.multiple;
+        this.minQuantity = sizes.minQuantity();
+        this.maxQuantity = sizes.maxQuantity();
+        this.multiple = sizes.multiple();
         this.leadTimeDays = data.source == Source.BUY && terms != null && terms.leadTimeDays() >= 0
                 ? terms.leadTimeDays()
                 : data.leadTimeDays;
-        this.leadTimePerUnit = data.source == Source.BUY ? new Ratio(0, 1) : data.leadTimePerUnit;
+        this.leadTimePerUnit = data.source == Source.BUY ? Ratio.ZERO : data.leadTimePerUnit;
     }
 
     StockPoint copy() {

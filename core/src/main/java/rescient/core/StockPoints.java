@@ -4,21 +4,43 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Resolves how each stock point is planned: its planning row, supplier's terms, calendars and routing. */
 final class StockPoints {
     private final Rows rows;
     private final Map<String, Integer> siteIndex;
+    private final Map<PointName, String> impossible = new ConcurrentHashMap<>();
+
+    /** Of the points that were made: those whose sizes cannot be calculated. */
+    Map<PointName, String> impossible() {
+        return impossible;
+    }
 
     StockPoints(Rows rows, Map<String, Integer> siteIndex) {
         this.rows = rows;
         this.siteIndex = siteIndex;
     }
 
-    StockPoint of(int itemNumber, Item item, int siteNumber, String site) {
+    /** A point even if its sizes cannot be calculated, which is kept among the {@link #impossible()}. */
+    StockPoint ofAny(int itemNumber, Item item, int siteNumber, String site) {
         PlanningData data = rows.planning(item.code(), site);
+        try {
+            return of(itemNumber, item, siteNumber, site, data);
+        } catch (PlanningException e) {
+            impossible.put(new PointName(item.code(), site), e.getMessage());
+            return of(itemNumber, item, siteNumber, site, data.sourceOnly());
+        }
+    }
+
+    /** @throws PlanningException if its sizes cannot be calculated */
+    StockPoint of(int itemNumber, Item item, int siteNumber, String site) {
+        return of(itemNumber, item, siteNumber, site, rows.planning(item.code(), site));
+    }
+
+    private StockPoint of(int itemNumber, Item item, int siteNumber, String site, PlanningData data) {
         WorkCalendar siteCalendar = rows.sites.get(site);
-        SupplierTerms terms = data.source == Source.BUY ? termsFor(data) : null;
+        SupplierTerms terms = SupplierTerms.chosen(data, rows.supplierTerms.getOrDefault(data.item, List.of()));
         String supplier = terms != null ? terms.supplier() : data.supplier;
         WorkCalendar supplierCalendar = supplier == null ? null : rows.suppliers.get(supplier);
         int from = data.fromSite == null ? -1 : siteNumber(data.fromSite);
@@ -60,22 +82,5 @@ final class StockPoints {
             steps.add(new Routing.Step(step, calendar, operation, center.minutesPerDay(), center.efficiency()));
         });
         return steps.isEmpty() ? null : new Routing(steps);
-    }
-
-    private SupplierTerms termsFor(PlanningData data) {
-        SupplierTerms best = null;
-        for (SupplierTerms terms : rows.supplierTerms.getOrDefault(data.item, List.of())) {
-            boolean offered = data.supplier == null || data.supplier.equals(terms.supplier());
-            if (offered && (best == null || isBefore(terms, best))) {
-                best = terms;
-            }
-        }
-        return best;
-    }
-
-    private static boolean isBefore(SupplierTerms a, SupplierTerms b) {
-        return a.preference() != b.preference()
-                ? a.preference() < b.preference()
-                : DocumentOrder.byCodePoint(a.supplier(), b.supplier()) < 0;
     }
 }

@@ -1,5 +1,7 @@
 package rescient.core;
 
+import java.util.List;
+
 /**
  * What a supplier asks for an item: its base row.
  *
@@ -18,4 +20,31 @@ public record SupplierTerms(
         long minQuantity,
         long multiple,
         long maxQuantity,
-        int preference) {}
+        int preference) {
+
+    /**
+     * Those by which a stock point is bought: of its own supplier, or of the one with the lowest preference, then by code.
+     *
+     * @param offered all of the item
+     * @return null if it is not bought or nobody offers it
+     */
+    public static SupplierTerms chosen(PlanningData data, List<SupplierTerms> offered) {
+        if (data.source != Source.BUY) {
+            return null;
+        }
+        SupplierTerms best = null;
+        for (SupplierTerms terms : offered) {
+            boolean candidate = data.supplier == null || data.supplier.equals(terms.supplier);
+            if (candidate && (best == null || terms.isBefore(best))) {
+                best = terms;
+            }
+        }
+        return best;
+    }
+
+    private boolean isBefore(SupplierTerms other) {
+        return preference != other.preference
+                ? preference < other.preference
+                : DocumentOrder.byCodePoint(supplier, other.supplier) < 0;
+    }
+}

@@ -1,6 +1,7 @@
 package rescient.core;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -8,8 +9,17 @@ import java.util.Map;
 
 /** Follows the pegs of a plan down from what a {@link PlanThread} is asked for. */
 final class Threading {
-    /** A demand that an order waits for. */
-    private record Wait(int point, int demand, int needed) {}
+    /**
+     * A demand that an order waits for.
+     *
+     * @param demand {@link DemandList#ABSENT} at a point that nothing was calculated for, which has no supply
+     * @param quantity of it, in millionths
+     */
+    private record Wait(int point, int demand, int needed, long quantity) {
+        boolean unmet() {
+            return demand == DemandList.ABSENT;
+        }
+    }
 
     private final Plan plan;
     private final Snapshot snapshot;
@@ -53,7 +63,7 @@ final class Threading {
         bar.pegged = line.quantity();
         bar.due = line.dueDay();
         bar.needed = line.dueDay();
-        bar.possible = possible.ofDemand(decides.point, decides.demand);
+        bar.possible = day(decides);
         bar.lateness = lateness(bar.possible, bar.needed);
         int at = bars.add(bar);
         follow(parts, decides, at, 1, true);
@@ -131,6 +141,10 @@ final class Threading {
         if (bars.full()) {
             return;
         }
+        if (wait.unmet()) {
+            rest(PlanThread.Kind.MISSING, wait, wait.quantity, above, depth, decides, PossibleDates.NEVER);
+            return;
+        }
         int p = wait.point;
         Pegging pegs = pegs(p);
         int lateness = lateness(possible.ofDemand(p, wait.demand), wait.needed);
@@ -147,7 +161,7 @@ final class Threading {
             served += pegs.quantity[i];
             stock += pegs.kind(i) == Pegging.SupplyKind.STOCK ? pegs.quantity[i] : 0;
         }
-        long missing = plan.plans.get(p).demands.quantity[wait.demand] - served;
+        long missing = wait.quantity - served;
         if (missing > 0) {
             rest(PlanThread.Kind.MISSING, wait, missing, above, depth, decides, lateness);
         }
@@ -310,17 +324,29 @@ final class Threading {
     /** Collects what a planned order waits for; returns what of it decides, or null if its own start does. */
     private Wait waitsOfPlanned(int p, int o, List<Wait> into) {
         Network network = snapshot.network;
+        PlannedOrders planned = plan.plans.get(p).planned;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
             int below = network.edgeTo[e];
-            int d = plan.plans.get(below) == null
-                    ? DemandList.ABSENT
-                    : plan.plans.get(below).demands.raisedBy(network.edgeSlot[e], o);
+            if (plan.plans.get(below) == null) {
+                addUnmet(e, planned, o, into);
+                continue;
+            }
+            DemandList demands = plan.plans.get(below).demands;
+            int d = demands.raisedBy(network.edgeSlot[e], o);
             if (d != DemandList.ABSENT) {
-                into.add(new Wait(below, d, plan.plans.get(below).demands.ownDay[d]));
+                into.add(new Wait(below, d, demands.ownDay[d], demands.quantity[d]));
             }
         }
-        PlannedOrders planned = plan.plans.get(p).planned;
         return largest(p, planned.start[o], planned.due[o], into);
+    }
+
+    private void addUnmet(int edge, PlannedOrders planned, int o, List<Wait> into) {
+        if (snapshot.asks(edge, planned, o)) {
+            Network network = snapshot.network;
+            int below = network.edgeTo[edge];
+            long quantity = network.edgePart[edge].needed(planned.started[o], snapshot.points[below].step);
+            into.add(new Wait(below, DemandList.ABSENT, planned.needs(o, network.operation(edge)), quantity));
+        }
     }
 
     private Wait waitsOfOpen(int p, int i, List<Wait> into) {
@@ -336,13 +362,22 @@ final class Threading {
 
     /** The demands of a document at a point. */
     private void addOf(Object document, int p, List<Wait> into, int notBefore) {
-        if (p < 0 || plan.plans.get(p) == null) {
+        if (p < 0) {
+            return;
+        }
+        if (plan.plans.get(p) == null) {
+            DocumentDemands own = snapshot.demands.get(p);
+            for (int i = 0; i < own.size; i++) {
+                if (own.document[i] == document) {
+                    into.add(new Wait(p, DemandList.ABSENT, Math.max(own.ownDay[i], notBefore), own.quantity[i]));
+                }
+            }
             return;
         }
         DemandList demands = plan.plans.get(p).demands;
         for (int d = 0; d < demands.size; d++) {
             if (demands.document(d) == document) {
-                into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore)));
+                into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore), demands.quantity[d]));
             }
         }
     }
@@ -353,24 +388,23 @@ final class Threading {
         slips.begin(0, p, start, due);
         Wait largest = null;
         for (Wait wait : waits) {
-            int day = possible.ofDemand(wait.point, wait.demand);
-            int cause = possible.causeOfDemand(wait.point, wait.demand);
-            if (slips.waitFor(0, snapshot.points[wait.point].item, wait.needed, day, cause)) {
+            int cause = wait.unmet() ? wait.point : possible.causeOfDemand(wait.point, wait.demand);
+            if (slips.waitFor(0, snapshot.points[wait.point].item, wait.needed, day(wait), cause)) {
                 largest = wait;
             }
         }
         return largest;
     }
 
-    /** Of the parts of a customer order's line, the first of those that are possible last. */
+    /** Of the parts of a customer order's line, the first by item of those that are possible last. */
     private Wait latest(List<Wait> parts) {
-        Wait latest = parts.get(0);
-        for (Wait part : parts) {
-            if (possible.ofDemand(part.point, part.demand) > possible.ofDemand(latest.point, latest.demand)) {
-                latest = part;
-            }
-        }
-        return latest;
+        return Collections.max(
+                parts,
+                Comparator.<Wait>comparingInt(this::day).thenComparingInt(part -> -snapshot.points[part.point].item));
+    }
+
+    private int day(Wait wait) {
+        return wait.unmet() ? PossibleDates.NEVER : possible.ofDemand(wait.point, wait.demand);
     }
 
     private static int lateness(int possibleDay, int needed) {

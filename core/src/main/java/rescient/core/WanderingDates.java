@@ -29,11 +29,12 @@ final class WanderingDates {
     }
 
     /** Fills the dates of all planned points. */
-    void all() {
+    void all(Impossible impossible) {
         for (int p = snapshot.network.planned() - 1; p >= 0; p--) {
-            point(p);
+            int now = p;
+            impossible.calculating(p, () -> point(now));
         }
-        for (int p = 0; p < snapshot.network.planned(); p++) {
+        for (int p = 0; p < snapshot.network.planned() && impossible.isEmpty(); p++) {
             dates.put(p, dates.get(p).onTime(plans.get(p)) ? PointDates.ON_TIME : dates.get(p));
         }
     }
@@ -43,6 +44,9 @@ final class WanderingDates {
         at(p);
         for (int o = 0; o < plan.planned.size; o++) {
             planned(p, o);
+        }
+        for (int i = 0; i < plan.known.open.length; i++) {
+            open(p, i);
         }
         for (int d = 0; d < plan.demands.size; d++) {
             demand(p, d);
@@ -114,6 +118,8 @@ final class WanderingDates {
                 if (plans.get(below) != null) {
                     int cell = plans.get(below).demands.cellStart[network.edgeSlot[e]] + o;
                     waitFor(slips, below, cell, PointDates.UNKNOWN);
+                } else if (snapshot.asks(e, planned, o)) {
+                    slips.waitFor(0, snapshot.points[below].item, planned.start[o], PossibleDates.NEVER, below);
                 }
             }
             day = slips.movedOn(0);
@@ -146,8 +152,8 @@ final class WanderingDates {
         int ownDay = Math.max(order.dueDay(), snapshot.today);
         own.cause[at] = p;
         if (order.kind() == Source.BUY) {
-            own.day[at] = ownDay;
-            return ownDay;
+            own.day[at] = snapshot.possibleIfBought(order);
+            return own.day[at];
         }
         Integer depth = underWay.get(order);
         if (depth != null) {
@@ -167,6 +173,8 @@ final class WanderingDates {
             for (int k = first; k < documents.size && documents.document[k] == order; k++) {
                 if (plans.get(below) != null) {
                     waitFor(slips, below, plans.get(below).demands.firstDocument() + k, neverBefore);
+                } else {
+                    slips.waitFor(0, snapshot.points[below].item, ownDay, PossibleDates.NEVER, below);
                 }
             }
         }

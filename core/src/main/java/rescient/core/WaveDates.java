@@ -31,6 +31,9 @@ final class WaveDates {
         }
         PointDates own = new PointDates(plan);
         planned(p, plan.planned, own);
+        for (int i = 0; i < plan.known.open.length; i++) {
+            open(p, i, own);
+        }
         demands(p, plan, own);
         return own.onTime(plan) ? PointDates.ON_TIME : own;
     }
@@ -39,8 +42,7 @@ final class WaveDates {
     private boolean nothingSlips(int p, PointPlan plan) {
         for (int i = 0; i < plan.known.open.length; i++) {
             OpenOrder order = plan.known.open[i].order();
-            boolean onItsDay = plan.known.openDay[i] == Math.max(order.dueDay(), snapshot.today);
-            if (!onItsDay || order.kind() != Source.BUY) {
+            if (order.kind() != Source.BUY || plan.known.openDay[i] != snapshot.possibleIfBought(order)) {
                 return false;
             }
         }
@@ -52,7 +54,7 @@ final class WaveDates {
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; plan.planned.size > 0 && e < network.edgeStart[p + 1]; e++) {
             PointDates below = dates.get(network.edgeTo[e]);
-            if (below != null && below != PointDates.ON_TIME) {
+            if (below != PointDates.ON_TIME) {
                 return false;
             }
         }
@@ -77,7 +79,9 @@ final class WaveDates {
         Network network = snapshot.network;
         for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
             PointDates below = dates.get(network.edgeTo[e]);
-            if (below != null && below != PointDates.ON_TIME) {
+            if (below == null) {
+                waitForNothing(e, planned);
+            } else if (below != PointDates.ON_TIME) {
                 waitAlong(e, point.routing != null, planned, below);
             }
         }
@@ -100,6 +104,16 @@ final class WaveDates {
         }
     }
 
+    /** A point on a loop or below one has no supply, so what asks for it waits for ever. */
+    private void waitForNothing(int edge, PlannedOrders planned) {
+        int below = snapshot.network.edgeTo[edge];
+        for (int o = 0; o < planned.size; o++) {
+            if (snapshot.asks(edge, planned, o)) {
+                slips.waitFor(o, snapshot.points[below].item, planned.start[o], PossibleDates.NEVER, below);
+            }
+        }
+    }
+
     private void demands(int p, PointPlan plan, PointDates own) {
         DemandList demands = plan.demands;
         int lots = plan.known.lot.length;
@@ -113,9 +127,6 @@ final class WaveDates {
                 int decides = p;
                 if (supply >= lots) {
                     int at = own.firstOpen + supply - lots;
-                    if (at < own.firstPlanned && own.day[at] == PointDates.UNKNOWN) {
-                        open(p, supply - lots, own);
-                    }
                     day = own.day[at];
                     decides = own.cause[at];
                 }
@@ -136,8 +147,8 @@ final class WaveDates {
         OpenOrder order = supply.order();
         int at = own.firstOpen + i;
         own.cause[at] = p;
-        own.day[at] = Math.max(order.dueDay(), snapshot.today);
         if (order.kind() == Source.BUY) {
+            own.day[at] = snapshot.possibleIfBought(order);
             return;
         }
         boolean released = order.stage() == Stage.RELEASED;
@@ -145,7 +156,11 @@ final class WaveDates {
         waits.ofOpen(snapshot.points[p], snapshot.today, p, order);
         for (int below : supply.waitsAt()) {
             PointDates dated = dates.get(below);
-            if (dated == null || dated == PointDates.ON_TIME) {
+            if (dated == null) {
+                waits.waitFor(0, snapshot.points[below].item, order.dueDay(), PossibleDates.NEVER, below);
+                continue;
+            }
+            if (dated == PointDates.ON_TIME) {
                 continue;
             }
             DocumentDemands documents = snapshot.demands.get(below);

@@ -153,6 +153,15 @@ final class Example {
                 .toList();
     }
 
+    /** Stock points with a fact that cannot be calculated, as "A: what is wrong". */
+    static List<String> unplannable(Plan plan) {
+        return plan.signals().stream()
+                .filter(s -> s.kind() == Signal.Kind.UNPLANNABLE)
+                .map(s -> s.item() + ": "
+                        + plan.point(s.item(), s.site()).orElseThrow().unplannable())
+                .toList();
+    }
+
     static List<String> balances(Plan plan, String item) {
         return plan.point(item, "W").orElseThrow().balances().stream()
                 .map(b -> text(b.day()) + " " + Quantity.text(b.balance()))

@@ -169,7 +169,8 @@ class NettingTest {
 
     @Test
     void theReorderPointIsASoftNeedDueAsEarlyAsItCanBe() {
-        // 50, reorder point 45, up to 90; 10 wanted on 4 Mar: position 40 < 45 → 50 due forth(2 Mar, 5) = 9 Mar
+        // 50, reorder point 45, up to 90; 10 wanted on 4 Mar: position 40 < 45 that day → 50, started
+        // on the day of need and not before: due forth(4 Mar, 5) = 11 Mar
         Plan plan = new Example()
                 .planned(buy("A").rule(PlanningRule.MIN_MAX)
                         .reorderPoint(Quantity.of(45))
@@ -178,7 +179,7 @@ class NettingTest {
                 .stock("A", 50)
                 .wanted("A", 10, "4 Mar")
                 .plan();
-        assertThat(orders(plan)).containsExactly("A 50: 2 Mar > 9 Mar");
+        assertThat(orders(plan)).containsExactly("A 50: 4 Mar > 11 Mar");
     }
 
     @Test

@@ -125,7 +125,7 @@ class WavesTest {
 
     private static List<String> oneByOne(Plan plan) {
         Shelf<PointDates> all = Shelf.of(plan.plans.size(), PointDates[]::new);
-        new WanderingDates(plan.snapshot, plan.plans, all).all();
+        new WanderingDates(plan.snapshot, plan.plans, all).all(new Impossible());
         List<String> dates = new ArrayList<>();
         for (int p = 0; p < plan.snapshot.network.planned(); p++) {
             PointDates own = all.get(p);

@@ -91,9 +91,10 @@ class WholePlanTest {
         Example example = new Example()
                 .planned(make("A").leadTimePerUnit(Ratio.of(BigDecimal.ONE)))
                 .wanted("A", 1_000_000, "20 Mar");
-        assertThatThrownBy(example::plan)
-                .isInstanceOf(PlanningException.class)
-                .hasMessageContaining("A at W would take 1000000 working days");
+        assertThat(Example.unplannable(example.plan()))
+                .singleElement()
+                .asString()
+                .contains("A at W would take 1000000 working days");
     }
 
     @Test
@@ -278,8 +279,8 @@ class WholePlanTest {
     }
 
     @Test
-    void anOrderThatCanNeverBeMetIsNotLateByAnything() {
-        // A is made of B, which has no source and no stock: A's order has no possible date; B says why
+    void anOrderThatCanNeverBeMetIsLateWithoutADate() {
+        // A is made of B, which has no source and no stock: A's order has no possible date, because of B
         Example example = new Example().planned(Example.make("A").leadTimeDays(1));
         example.items("B").bom("A", "B", "1").wanted("A", 4, "20 Mar");
         Plan plan = example.plan();
@@ -290,8 +291,13 @@ class WholePlanTest {
         assertThat(plan.signals())
                 .extracting(Signal::kind, Signal::item)
                 .containsExactlyInAnyOrder(
+                        org.assertj.core.groups.Tuple.tuple(Signal.Kind.DEMAND_LATE, "A"),
                         org.assertj.core.groups.Tuple.tuple(Signal.Kind.NO_SOURCE, "B"),
                         org.assertj.core.groups.Tuple.tuple(Signal.Kind.BELOW_SAFETY, "B"));
+        assertThat(plan.neverMet())
+                .singleElement()
+                .extracting(Signal::newDay, Signal::days, Signal::causeItem)
+                .containsExactly(OpenOrder.NO_DAY, Signal.NO_DAYS, "B");
     }
 
     @Test

@@ -11,7 +11,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import rescient.core.ForecastBucket;
+import rescient.core.OrderSizes;
+import rescient.core.PlanningData;
+import rescient.core.PlanningException;
+import rescient.core.Quantity;
+import rescient.core.SupplierTerms;
 
 /** The faults that the planning rules name, beyond types and references. A loop is not one: it is a signal. */
 final class Checks {
@@ -37,12 +43,17 @@ final class Checks {
     private final Dataset dataset;
     private final Units units;
     private final Map<String, Row> items;
+    /** The base rows of suppliers, by item. */
+    private final Map<String, List<Row>> termsOf;
+
     private final Faults faults;
 
-    private Checks(Dataset dataset, Units units, Map<String, Row> items, Faults faults) {
+    private Checks(
+            Dataset dataset, Units units, Map<String, Row> items, Map<String, List<Row>> termsOf, Faults faults) {
         this.dataset = dataset;
         this.units = units;
         this.items = items;
+        this.termsOf = termsOf;
         this.faults = faults;
     }
 
@@ -50,15 +61,24 @@ final class Checks {
         Units units = new Units(dataset);
         Map<String, Row> items = new HashMap<>();
         dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
+        Map<String, List<Row>> termsOf = termsOf(dataset);
         return SideBySide.faults(
-                SideBySide.CORES, PARTS, (part, faults) -> part.accept(new Checks(dataset, units, items, faults)));
+                SideBySide.CORES,
+                PARTS,
+                (part, faults) -> part.accept(new Checks(dataset, units, items, termsOf, faults)));
+    }
+
+    private static Map<String, List<Row>> termsOf(Dataset dataset) {
+        return dataset.rows("supplier_items").stream()
+                .filter(Company::isBase)
+                .collect(Collectors.groupingBy(row -> row.text("item")));
     }
 
     /** Looks at one planning row, which need not be in the dataset. */
     static Faults planning(Dataset dataset, Row row) {
         Faults faults = new Faults();
         Row item = Planning.item(dataset, row);
-        new Checks(dataset, new Units(dataset), Map.of(item.text("code"), item), faults)
+        new Checks(dataset, new Units(dataset), Map.of(item.text("code"), item), termsOf(dataset), faults)
                 .planning(Planning.of(dataset, row));
         return faults;
     }
@@ -138,9 +158,8 @@ final class Checks {
             }
             default -> {}
         }
-        notOver(planning, "min_quantity", "max_quantity");
-        notOver(planning, "multiple", "max_quantity");
         notOver(planning, "reorder_point", "order_up_to");
+        int before = faults.count();
         for (String column : List.of(
                 "safety_stock",
                 "reorder_point",
@@ -151,6 +170,39 @@ final class Checks {
                 "multiple")) {
             decimals("planning", row, column, planning.text(column), item.text("unit"));
         }
+        if (faults.count() == before) {
+            sizes(planning, item.text("unit"));
+        }
+    }
+
+    /** The smallest order must not be over the largest, as both count in the end: after the supplier's terms. */
+    private void sizes(Planning planning, String unit) {
+        try {
+            PlanningData data = Company.planning(planning);
+            List<SupplierTerms> offered = termsOf.getOrDefault(planning.item(), List.of()).stream()
+                    .map(row -> Company.terms(row, unit, units))
+                    .toList();
+            SupplierTerms terms = SupplierTerms.chosen(data, offered);
+            OrderSizes sizes = OrderSizes.of(data, terms, Quantity.step(units.decimals(unit)));
+            sizes.conflicts().forEach(conflict -> conflict(planning.row(), sizes, terms, conflict));
+        } catch (PlanningException e) {
+            // a size is wrong in itself; that is told where it stands
+        }
+    }
+
+    private void conflict(Row row, OrderSizes sizes, SupplierTerms terms, OrderSizes.Conflict conflict) {
+        boolean minimum = conflict == OrderSizes.Conflict.MINIMUM;
+        long size = minimum ? sizes.minQuantity() : sizes.multiple();
+        boolean rounded = minimum && size <= sizes.maxQuantity();
+        fault(
+                "planning",
+                row,
+                minimum ? "min_quantity" : "multiple",
+                Quantity.text(size),
+                "is over the max_quantity of " + Quantity.text(sizes.maxQuantity())
+                        + (rounded ? ", both in whole steps of " + Quantity.text(sizes.multiple()) : "")
+                        + (terms == null ? "" : ", by the terms of " + terms.supplier()),
+                "at most that");
     }
 
     private void needed(Planning planning, String column) {
@@ -192,7 +244,6 @@ final class Checks {
                     "cannot be converted to " + own,
                     "a unit with a row in unit_conversions.csv");
         }
-        decimals("bom_lines", row, "quantity", row.text("quantity"), unit);
     }
 
     /** A line of a bill of materials names a step of its parent's routing. */

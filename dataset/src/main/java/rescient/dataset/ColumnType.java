@@ -127,7 +127,7 @@ public sealed interface ColumnType {
     }
 
     /** An exact decimal within limits; {@code most} null: open. */
-    record Decimal(BigDecimal least, boolean aboveLeast, BigDecimal most) implements ColumnType {
+    record Decimal(BigDecimal least, boolean aboveLeast, BigDecimal most, int decimals) implements ColumnType {
         @Override
         public String words() {
             return "a number, " + range();
@@ -147,6 +147,10 @@ public sealed interface ColumnType {
             if (!Texts.decimal(text)) {
                 return new Fault.Finding("is not a decimal number", "a number such as 12.5, with a point");
             }
+            if (Texts.decimals(text) > decimals) {
+                return new Fault.Finding(
+                        "has more than " + decimals + " decimals", "at most " + decimals + " decimals");
+            }
             BigDecimal value = new BigDecimal(text);
             int toLeast = value.compareTo(least);
             boolean tooSmall = aboveLeast ? toLeast <= 0 : toLeast < 0;
@@ -164,9 +168,14 @@ public sealed interface ColumnType {
     ColumnType FLAG = new Flag();
     ColumnType DAY = new Day();
     /** A quantity, a price: 0 or more, at most 10¹². */
-    ColumnType AMOUNT = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"));
+    ColumnType AMOUNT = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"), Texts.MOST_DECIMALS);
 
-    ColumnType FACTOR = new Decimal(BigDecimal.ZERO, true, null);
+    ColumnType FACTOR = new Decimal(BigDecimal.ZERO, true, null, Texts.MOST_DECIMALS);
+    /** A quantity for one of something, a scrap: with up to 6 decimals, whatever the unit's. */
+    ColumnType RATIO = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"), 6);
+    /** A conversion from one unit to another. */
+    ColumnType CONVERSION = new Decimal(BigDecimal.ZERO, true, null, 6);
+
     ColumnType DAYS = new Whole(0, 10_000);
 
     static ColumnType words(String... allowed) {

@@ -34,7 +34,6 @@ import rescient.core.WorkCenter;
 public final class Company {
     static final List<String> WEEKDAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
 
-    private static final Ratio NOTHING = new Ratio(0, 1);
     private static final Words<ItemKind> ITEM_KINDS = Words.of(ItemKind.class);
     private static final Words<Source> SOURCES = Words.of(Source.class);
     private static final Words<PlanningRule> RULES = Words.of(PlanningRule.class);
@@ -160,7 +159,7 @@ public final class Company {
         return planning(Planning.of(dataset, row));
     }
 
-    private static PlanningData planning(Planning row) {
+    static PlanningData planning(Planning row) {
         Source source = SOURCES.of(row.text("source"));
         PlanningData data = new PlanningData(row.item(), row.site(), source)
                 .supplier(row.text("supplier"))
@@ -211,10 +210,10 @@ public final class Company {
                 row.text("step"),
                 row.text("site"),
                 row.text("work_center"),
-                ratio(row.decimal("queue_minutes"), NOTHING),
-                ratio(row.decimal("setup_minutes"), NOTHING),
-                ratio(row.decimal("run_minutes_per_unit"), NOTHING),
-                ratio(row.decimal("move_minutes"), NOTHING)));
+                ratio(row.decimal("queue_minutes"), Ratio.ZERO),
+                ratio(row.decimal("setup_minutes"), Ratio.ZERO),
+                ratio(row.decimal("run_minutes_per_unit"), Ratio.ZERO),
+                ratio(row.decimal("move_minutes"), Ratio.ZERO)));
     }
 
     private static Ratio ratio(BigDecimal value, Ratio otherwise) {
@@ -239,14 +238,22 @@ public final class Company {
     }
 
     private void supplierItem(Row row) {
-        if (row.decimal("from_quantity").signum() != 0) {
-            return;
+        if (isBase(row)) {
+            builder.supplierTerms(terms(row, unitOf.get(row.text("item")), units));
         }
+    }
+
+    /** Whether a row of supplier_items holds for every quantity. */
+    static boolean isBase(Row row) {
+        return row.decimal("from_quantity").signum() == 0;
+    }
+
+    /** What a row of supplier_items says of an item that is kept in the unit {@code own}. */
+    static SupplierTerms terms(Row row, String own, Units units) {
         String item = row.text("item");
-        String own = unitOf.get(item);
         String unit = row.text("unit", own);
         boolean other = !unit.equals(own);
-        builder.supplierTerms(new SupplierTerms(
+        return new SupplierTerms(
                 row.text("supplier"),
                 item,
                 other ? units.factor(item, unit, own) : null,
@@ -255,7 +262,7 @@ public final class Company {
                 row.quantity("min_quantity", Quantity.NOT_SET),
                 positive(row.quantity("multiple", 0)),
                 row.quantity("max_quantity", Quantity.NOT_SET),
-                row.whole("preference", Integer.MAX_VALUE)));
+                row.whole("preference", Integer.MAX_VALUE));
     }
 
     /** What is in quarantine cannot be planned with. */

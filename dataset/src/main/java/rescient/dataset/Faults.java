@@ -27,6 +27,10 @@ final class Faults {
         kept.addAll(others.kept.subList(0, Math.min(others.kept.size(), KEPT - kept.size())));
     }
 
+    int count() {
+        return count;
+    }
+
     boolean none() {
         return count == 0;
     }

@@ -14,7 +14,7 @@ public final class Table {
     private static final ColumnType DAYS = ColumnType.DAYS;
     private static final ColumnType COUNT = new ColumnType.Whole(1, 10_000);
     private static final ColumnType PART =
-            new ColumnType.Decimal(java.math.BigDecimal.ZERO, true, java.math.BigDecimal.ONE);
+            new ColumnType.Decimal(java.math.BigDecimal.ZERO, true, java.math.BigDecimal.ONE, Texts.MOST_DECIMALS);
 
     /** How a stock point is planned; an item group may hold defaults for all of it. */
     static final List<Column> PLANNING_COLUMNS = List.of(
@@ -100,7 +100,7 @@ public final class Table {
                     Column.openKey("item", TEXT).to("items"),
                     Column.key("from_unit", TEXT).to("units"),
                     Column.key("to_unit", TEXT).to("units"),
-                    Column.required("factor", ColumnType.FACTOR)),
+                    Column.required("factor", ColumnType.CONVERSION)),
             new Table(
                     "planning",
                     joined(
@@ -113,10 +113,10 @@ public final class Table {
                     Column.key("parent", TEXT).to("items"),
                     Column.key("line", TEXT),
                     Column.required("component", TEXT).to("items"),
-                    Column.required("quantity", AMOUNT),
+                    Column.required("quantity", ColumnType.RATIO),
                     Column.of("unit", TEXT).to("units"),
                     Column.of("per", ColumnType.words("unit", "order")),
-                    Column.of("scrap", AMOUNT),
+                    Column.of("scrap", ColumnType.RATIO),
                     Column.of("valid_from", ColumnType.DAY),
                     Column.of("valid_to", ColumnType.DAY),
                     Column.of("step", TEXT)),

@@ -6,7 +6,7 @@ import java.time.LocalDate;
 /** Values in the texts of rows: read by the million, so without patterns and formatters. */
 final class Texts {
     private static final int MOST_WHOLE_DIGITS = 18;
-    private static final int MOST_DECIMALS = 12;
+    static final int MOST_DECIMALS = 12;
     private static final int DATE_LENGTH = "2026-03-20".length();
 
     private Texts() {}

@@ -144,6 +144,50 @@ class DatasetReaderTest {
         assertThat(faults()).containsExactly("stock.csv:2 quantity 1.5 has more decimals than the unit pc");
     }
 
+    /** A carton holds 50: 0.02 carton for each, though cartons are counted in whole pieces. */
+    @Test
+    void ratiosHaveUpToSixDecimalsWhateverTheUnit() throws IOException {
+        file("units", "code,decimals", "pc,0", "kg,3", "box,0");
+        file(
+                "bom_lines",
+                "parent,line,component,quantity,scrap",
+                "A,10,B,0.000001,0.123456",
+                "A,20,B,0.0000001,0.1234567");
+        file("unit_conversions", "item,from_unit,to_unit,factor", ",box,pc,0.333333", ",box,kg,0.3333333");
+        assertThat(faults())
+                .containsExactlyInAnyOrder(
+                        "unit_conversions.csv:3 factor 0.3333333 has more than 6 decimals",
+                        "bom_lines.csv:3 quantity 0.0000001 has more than 6 decimals",
+                        "bom_lines.csv:3 scrap 0.1234567 has more than 6 decimals");
+    }
+
+    /**
+     * As they count after the supplier's terms. A: 7 in whole steps of 5 are 10, of at most 12 again 10: fits. Its supplier
+     * asks for at least 11, which are 15 in steps of 5. B: the stock point's multiple of 80 is over its maximum of 60, but
+     * it is bought in boxes of 12, of which 5 are 60; where it is made of one's own nothing takes its place.
+     */
+    @Test
+    void theMinimumAndTheMultipleAreComparedAsTheyCount() throws IOException {
+        file("units", "code,decimals", "pc,0", "box,0");
+        file("items", "code,unit", "A,pc", "B,pc");
+        file("sites", "code", "W", "D");
+        file("suppliers", "code", "S", "T");
+        file("unit_conversions", "item,from_unit,to_unit,factor", "B,box,pc,12");
+        file(
+                "planning",
+                "item,site,source,min_quantity,max_quantity,multiple",
+                "A,D,make,7,12,5",
+                "A,W,buy,7,12,5",
+                "B,W,buy,,60,80",
+                "B,D,make,,60,80");
+        file("supplier_items", "supplier,item,from_quantity,unit,min_quantity", "S,A,0,,11", "T,A,1,,1", "S,B,0,box,5");
+        assertThat(faults())
+                .containsExactly(
+                        "planning.csv:3 min_quantity 11 is over the max_quantity of 12,"
+                                + " both in whole steps of 5, by the terms of S",
+                        "planning.csv:5 multiple 80 is over the max_quantity of 60");
+    }
+
     @Test
     void aUnitThatCannotBeConvertedIsAFault() throws IOException {
         file("bom_lines", "parent,line,component,quantity,unit", "A,10,B,2,box");

@@ -141,6 +141,7 @@ class PlanCommandTest {
         assertThat(Files.readAllLines(out.resolve("signals.csv")))
                 .containsExactly(
                         "kind,item,site,order_number,order_line,date,new_date,quantity,days,cause_item,cause_site",
+                        "demand_late,A,W,1,1,2026-03-20,,4,,C,W",
                         "below_safety,C,W,,,2026-03-19,,8,,,",
                         "no_source,C,W,,,2026-03-19,,8,,,");
         run(dataset.toString(), "--out", out.toString(), "--items", "?B");
