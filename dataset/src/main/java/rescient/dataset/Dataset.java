@@ -1,5 +1,6 @@
 package rescient.dataset;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -48,11 +49,12 @@ public final class Dataset {
                 .orElse(null);
     }
 
-    /** The same company with every date moved by this many days. */
-    public Dataset moved(int days) {
+    /** The same story told on another day; see {@link AnotherDay}. */
+    public Dataset toldOn(LocalDate day) {
+        AnotherDay present = new AnotherDay(LocalDate.parse(setting("today")), day);
         Map<String, List<Row>> moved = new HashMap<>();
         rows.forEach((table, list) ->
-                moved.put(table, list.stream().map(row -> row.moved(days)).toList()));
+                moved.put(table, list.stream().flatMap(present::told).toList()));
         return new Dataset(moved);
     }
 }

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /** A row of a table; the values were checked against their columns before. */
 public final class Row {
@@ -101,13 +102,13 @@ public final class Row {
     }
 
     /** The same row with every date moved; of the settings, those that are dates. */
-    Row moved(int days) {
+    Row moved(UnaryOperator<LocalDate> move) {
         String[] moved = texts();
         for (int c = 0; c < moved.length; c++) {
             boolean date = table.columns().get(c).type() == ColumnType.DAY
                     || (table.name().equals("settings") && c == 1 && ColumnType.DAY.check(moved[c]) == null);
             if (date && !moved[c].isEmpty()) {
-                moved[c] = LocalDate.parse(moved[c]).plusDays(days).toString();
+                moved[c] = move.apply(LocalDate.parse(moved[c])).toString();
             }
         }
         return new Row(table, line, moved);

@@ -6,7 +6,7 @@ import java.time.LocalDate;
 
 /** Grows the demo company and writes it as a dataset: {@code Larkmoor FOLDER}. The same seed gives the same company. */
 public final class Larkmoor {
-    /** A Monday; the application moves every date by whole weeks so that this week becomes the present one. */
+    /** A Monday; the application tells the story on the present day. */
     static final LocalDate BASE = LocalDate.of(2026, 11, 23);
 
     private static final long SEED = 20261123;

@@ -2,8 +2,6 @@ package rescient.server.exchange;
 
 import java.nio.file.Path;
 import java.security.SecureRandom;
-import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.HexFormat;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -63,16 +61,10 @@ class FirstStart {
         } else {
             Dataset dataset = DatasetReader.read(Path.of(demo));
             transaction.executeWithoutResult(status -> {
-                store.replace(dataset.moved(weeksToPresent(dataset) * 7), "Larkmoor Hives", true);
+                store.replace(dataset.toldOn(today.day()), "Larkmoor Hives", true);
                 users.addDemoUsers();
             });
             LOG.info("The demo company is loaded: {}", companies.about().name());
         }
-    }
-
-    /** Whole weeks from the dataset's today to the present day, so that weekdays stay what they are. */
-    private int weeksToPresent(Dataset dataset) {
-        long days = ChronoUnit.DAYS.between(LocalDate.parse(dataset.setting("today")), today.day());
-        return (int) Math.floorDiv(days, 7L);
     }
 }
