@@ -4,6 +4,8 @@ export interface Shortcut {
   /** One key, or `g p` for two in a row. */
   keys: string;
   says: string;
+  /** Other words by which it is found. */
+  also?: string;
   run: () => void;
 }
 
@@ -50,6 +52,12 @@ class Look {
     localStorage.setItem('theme', theme);
     if (theme === 'system') delete document.documentElement.dataset.theme;
     else document.documentElement.dataset.theme = theme;
+  }
+
+  /** The other of light and dark than the one in sight. */
+  toggle(): void {
+    const system = matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+    this.choose((this.theme === 'system' ? system : this.theme) === 'dark' ? 'light' : 'dark');
   }
 }
 

@@ -96,7 +96,8 @@ export function documentName(kind: string): string {
   return DOCUMENTS[kind] ?? kind;
 }
 
-/** `81 ms`, `0.2 s`. */
+/** `81 ms`, `0.2 s`, `under 1 ms`. */
 export function duration(millis: number): string {
+  if (millis < 1) return 'under 1 ms';
   return millis < 100 ? `${millis} ms` : `${(millis / 1000).toFixed(1)} s`;
 }

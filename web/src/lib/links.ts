@@ -35,6 +35,7 @@ const TRIAL = ['without', 'whatif'];
 
 /** What of the address says how the list looks; the rest says what is opened. */
 export const PLAN_VIEW = [
+  'words',
   'for',
   'planner',
   'supplier',
@@ -87,6 +88,24 @@ export function hrefOf(link: Schemas['Link']): string {
       return link.number ? threadHref(link.number) : pointHref(link.item, link.site);
     default:
       return pointHref(link.item, link.site);
+  }
+}
+
+/** Where something that was found by its code, name or number is looked at. */
+export function foundHref(found: { kind: string; code: string; name: string }): string {
+  switch (found.kind) {
+    case 'item':
+      return itemHref(found.code);
+    case 'customer_order':
+      return threadHref(found.code);
+    case 'customer':
+      return '/plan/threads?' + new URLSearchParams({ words: found.name || found.code }).toString();
+    case 'supplier':
+      return '/plan?' + new URLSearchParams({ supplier: found.code }).toString();
+    case 'site':
+      return '/plan?' + new URLSearchParams({ for: found.code }).toString();
+    default:
+      return orderHref(found.code);
   }
 }
 

@@ -4,6 +4,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { count, date, words } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
+  import { keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
   import ConsequenceView from './ConsequenceView.svelte';
   import Field from './Field.svelte';
@@ -26,6 +27,7 @@
   let { deciding, orders, choices, today, currency, onclose, onkept, onagain }: Props = $props();
   const client = useQueryClient();
   let form = $state<Form>(untrack(() => ({ ...deciding.form, fields: { ...deciding.form?.fields } })));
+  keepHalfTyped('decision', () => ({ ...deciding, form: $state.snapshot(form) }));
   const many = $derived(deciding.orders.length > 1);
   const one = $derived(many ? undefined : orders[0]);
   const wish = $derived(wishOf(deciding, form));

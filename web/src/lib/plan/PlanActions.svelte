@@ -90,7 +90,9 @@
     >
   {/each}
 {/if}
-<button type="button" class="ml-auto whitespace-nowrap" onclick={onsave}>Save as CSV</button>
+<button type="button" class="ml-auto flex items-center gap-1.5 whitespace-nowrap" onclick={onsave}
+  ><Key name="E" dark /> Save as CSV</button
+>
 <button
   type="button"
   class="main-action"

@@ -13,6 +13,7 @@
     'no_source',
     'no_supplier',
     'loop',
+    'unplannable',
     'below_safety',
     'reorder_point_low',
     'bring_forward',

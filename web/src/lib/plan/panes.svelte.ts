@@ -1,5 +1,6 @@
 import type { Schemas } from '$lib/api/client';
 import { date, dayNumber, isoDay } from '$lib/format';
+import { rights } from '$lib/rights.svelte';
 import { trial } from '$lib/trial.svelte';
 import { isPlanned } from './filters';
 import type { PlanList, PlannedOrder } from './plan.svelte';
@@ -46,7 +47,12 @@ export class Panes {
 
   /** Opens the pane of a decision; the key that opened it keeps it when pressed again. */
   decide(next: Deciding): void {
+    const sources = next.orders.flatMap((key) => {
+      const row = this.list.byKey.get(key);
+      return row && 'order' in row ? [row.order.source] : [];
+    });
     if (trial.on) this.refused = trial.refusal;
+    else if (!rights.decides(next.kind, sources)) this.refused = rights.refusal(next.kind);
     else if (this.releasing && !this.released) this.curing ??= next;
     else {
       this.close();

@@ -4,7 +4,7 @@
   import { Command, Dialog } from 'bits-ui';
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
-  import { itemHref, orderHref } from '$lib/links';
+  import { foundHref } from '$lib/links';
   import Key from './Key.svelte';
 
   interface Props {
@@ -19,8 +19,22 @@
     enabled: open && words.trim().length > 0,
     placeholderData: (before) => before
   }));
-  const has = $derived((text: string) => text.toLowerCase().includes(words.trim().toLowerCase()));
-  const actions = $derived(shortcuts.all.filter((s) => !s.keys.startsWith('g ') && has(s.says)));
+  const said = $derived(words.trim().toLowerCase().split(/\s+/));
+  /** Whether a text holds all words, in any order. */
+  const has = $derived((text: string) => said.every((word) => text.toLowerCase().includes(word)));
+  const hrefs = $derived(new Set(places.map((p) => `g ${p.key}`)));
+  const actions = $derived(
+    shortcuts.all.filter((s) => !hrefs.has(s.keys) && has(`${s.says} ${s.also ?? ''}`))
+  );
+
+  const KINDS: Record<string, string> = { order: 'order to us', customer_order: 'customer order' };
+  const kindOf = (kind: string) => KINDS[kind] ?? kind;
+
+  /** The first of the keys that do it; two where they are pressed one after the other. */
+  function keysOf(action: { keys: string }): string[] {
+    const first = action.keys.split(', ')[0] ?? '';
+    return first === ' ' ? ['Space'] : first.split(' ');
+  }
 
   function go(href: string) {
     close();
@@ -43,7 +57,7 @@
       <Command.Root shouldFilter={false} label="Find or do anything">
         <Command.Input
           bind:value={words}
-          placeholder="Code, name, number, place or action"
+          placeholder="Codes, names, numbers, places, actions: several words in any order"
           class="h-[44px] w-full border-b border-line bg-transparent px-4 text-lg outline-none"
         />
         <Command.List class="max-h-[420px] overflow-auto p-1.5">
@@ -53,10 +67,10 @@
                 <Command.Item
                   value={hit.kind + hit.code + hit.name}
                   class="row"
-                  onSelect={() => go(hit.kind === 'item' ? itemHref(hit.code) : orderHref(hit.code))}
+                  onSelect={() => go(foundHref(hit))}
                 >
                   <b>{hit.code}</b> <span class="truncate text-ink-2">{hit.name}</span>
-                  <span class="ml-auto text-sm text-ink-3">{hit.kind}</span>
+                  <span class="ml-auto shrink-0 pl-3 text-sm text-ink-3">{kindOf(hit.kind)}</span>
                 </Command.Item>
               {/each}
             {/if}
@@ -75,10 +89,13 @@
                   action.run();
                 }}
               >
-                {action.says} <span class="ml-auto"><Key name={action.keys.split(', ')[0] ?? ''} /></span>
+                {action.says}
+                <span class="ml-auto flex gap-1"
+                  >{#each keysOf(action) as key (key)}<Key name={key} />{/each}</span
+                >
               </Command.Item>
             {/each}
-            {#if words.trim() && found.data?.length === 0 && actions.length === 0}
+            {#if words.trim() && found.data?.length === 0 && actions.length === 0 && !places.some( (p) => has(p.name) )}
               <p class="px-3 py-2 text-ink-2">Nothing is called “{words.trim()}”.</p>
             {/if}
             {#if found.isError}

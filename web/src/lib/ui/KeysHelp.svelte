@@ -10,15 +10,20 @@
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-30 bg-black/30" />
     <Dialog.Content
-      class="fixed top-[80px] left-1/2 z-30 w-[440px] max-w-[94vw] -translate-x-1/2 rounded border border-ink bg-slip p-4 text-ink"
+      class="fixed top-[5vh] left-1/2 z-30 grid max-h-[90vh] w-[760px] max-w-[94vw] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)_auto] rounded border border-ink bg-slip p-4 text-ink"
     >
       <Dialog.Title class="mb-2 text-lg font-bold">Keys that act here</Dialog.Title>
-      <ul>
-        <li class="flex justify-between border-b border-line-2 py-1">
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <ul class="columns-2 gap-8 overflow-auto max-[700px]:columns-1" tabindex="0" aria-label="Keys">
+        <li
+          class="flex break-inside-avoid items-center justify-between gap-3 border-b border-line-2 py-[3px]"
+        >
           Find or do anything <Key name="Ctrl K" />
         </li>
         {#each shortcuts.all as shortcut (shortcut.keys)}
-          <li class="flex justify-between border-b border-line-2 py-1">
+          <li
+            class="flex break-inside-avoid items-center justify-between gap-3 border-b border-line-2 py-[3px]"
+          >
             {shortcut.says}
             <span class="flex gap-1"
               >{#each shortcut.keys.split(', ') as key (key)}<Key
@@ -28,7 +33,7 @@
           </li>
         {/each}
       </ul>
-      <Dialog.Close class="plain-action mt-3">Close</Dialog.Close>
+      <Dialog.Close class="plain-action mt-3 justify-self-start">Close</Dialog.Close>
     </Dialog.Content>
   </Dialog.Portal>
 </Dialog.Root>

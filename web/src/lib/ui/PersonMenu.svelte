@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { DropdownMenu } from 'bits-ui';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { look, type Theme } from '$lib/desk.svelte';
   import { initials } from '$lib/people.svelte';
+  import { signOut } from '$lib/session';
+  import Key from './Key.svelte';
 
   interface Props {
     person: Schemas['Person'];
@@ -23,7 +24,7 @@
   const forecasts = createQuery(() => ({
     queryKey: ['plan', 'forecast-sets'],
     queryFn: () => answer(api.GET('/api/forecast-sets')),
-    enabled: open && person.role === 'PLANNER'
+    enabled: open && person.may.forecastSets
   }));
   const sets = $derived([
     ...(forecasts.data?.names ?? []).map((name) => ({ value: name, name })),
@@ -39,13 +40,6 @@
       refused = (e as Error).message;
     }
     await client.invalidateQueries({ queryKey: ['plan'] });
-  }
-
-  async function signOut() {
-    await answer(api.DELETE('/api/session'));
-    localStorage.removeItem('signed-in');
-    client.clear();
-    await goto('/signin');
   }
 </script>
 
@@ -97,10 +91,10 @@
       </DropdownMenu.RadioGroup>
       <DropdownMenu.Separator class="my-1 h-px bg-line" />
       <DropdownMenu.Item
-        class="cursor-pointer rounded px-2 py-1 data-highlighted:bg-marigold-tint"
-        onSelect={signOut}
+        class="flex cursor-pointer justify-between rounded px-2 py-1 data-highlighted:bg-marigold-tint"
+        onSelect={() => void signOut(client)}
       >
-        Sign out
+        Sign out <span class="flex gap-1"><Key name="g" /><Key name="q" /></span>
       </DropdownMenu.Item>
     </DropdownMenu.Content>
   </DropdownMenu.Portal>

@@ -1,6 +1,7 @@
 <script lang="ts" generics="T">
   import type { Snippet } from 'svelte';
   import Key from './Key.svelte';
+  import { wordsInAddress } from '$lib/filter-words.svelte';
   import { whenPainted } from './painted';
   import VirtualList from './VirtualList.svelte';
 
@@ -52,6 +53,10 @@
     detail,
     actions
   }: Props = $props();
+  wordsInAddress(
+    () => words,
+    (said) => (words = said)
+  );
   let box = $state<HTMLInputElement>();
   /** The list is looked for first, what is opened then. */
   let listed = $state(false);

@@ -3,12 +3,14 @@
   import { page } from '$app/state';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused } from '$lib/api/client';
-  import { shortcuts } from '$lib/desk.svelte';
+  import { look, shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
   import { PLAN_VIEWS } from '$lib/links';
   import { left } from '$lib/left.svelte';
   import { askAnew, planSeen } from '$lib/plan-seen';
   import { people, type Somebody } from '$lib/people.svelte';
+  import { rights } from '$lib/rights.svelte';
+  import { signOut } from '$lib/session';
   import Finder from '$lib/ui/Finder.svelte';
   import Key from '$lib/ui/Key.svelte';
   import KeysHelp from '$lib/ui/KeysHelp.svelte';
@@ -47,6 +49,7 @@
     if (session.data) {
       localStorage.setItem(LAST, session.data.login);
       people.me = session.data.login;
+      rights.known = session.data;
     }
     if (!refused) return;
     localStorage.removeItem(LAST);
@@ -60,7 +63,9 @@
         says: `Go to ${p.name}`,
         run: () => void goto(addressOf(p.href))
       })),
-      { keys: '?', says: 'Show all keys', run: () => (helping = true) }
+      { keys: '?', says: 'Show all keys', also: 'help', run: () => (helping = true) },
+      { keys: 'D', says: 'Dark or light', also: 'theme', run: () => look.toggle() },
+      { keys: 'g q', says: 'Sign out', also: 'leave log out quit', run: () => void signOut(client) }
     ])
   );
 

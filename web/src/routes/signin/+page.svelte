@@ -6,14 +6,11 @@
 
   const client = useQueryClient();
   const start = createQuery(() => ({ queryKey: ['start'], queryFn: () => answer(api.GET('/api/start')) }));
-  const DEMO = [
-    ['ida', 'Ida Holm', 'planner'],
-    ['bram', 'Bram Tolk', 'buyer'],
-    ['stella', 'Stella Quist', 'stores'],
-    ['sven', 'Sven Aldous', 'sales'],
-    ['aino', 'Aino Berg', 'approver'],
-    ['emil', 'Emil Roth', 'engineer']
-  ] as const;
+  const demo = createQuery(() => ({
+    queryKey: ['demo-people'],
+    queryFn: () => answer(api.GET('/api/session/demo')),
+    enabled: start.data?.demo === true
+  }));
   let login = $state('');
   let password = $state('');
   let wrong = $state('');
@@ -74,18 +71,20 @@
         They exist only with the demo company; each has the password <b>clover</b>.
       </p>
       <ul>
-        {#each DEMO as [name, full, role] (name)}
+        {#each demo.data ?? [] as someone (someone.login)}
           <li class="border-b border-line-2">
             <button
               type="button"
               class="flex w-full justify-between py-1.5 text-left hover:bg-marigold-tint"
               onclick={() => {
-                login = name;
+                login = someone.login;
                 password = 'clover';
                 void signIn();
               }}
             >
-              <span><b>{name}</b> {full}</span><span class="text-ink-2">{role}</span>
+              <span><b>{someone.login}</b> {someone.name}</span><span class="text-ink-2"
+                >{someone.role.toLowerCase()}</span
+              >
             </button>
           </li>
         {/each}

@@ -8,6 +8,7 @@
   import Chooser from '$lib/ui/Chooser.svelte';
   import { csv, download } from '$lib/ui/export';
   import { cameBack, whenLeft } from '$lib/left.svelte';
+  import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
 
   const plan = createQuery(() => ({
@@ -53,6 +54,7 @@
     shortcuts.register('items', [
       { keys: 'j, ArrowDown', says: 'Next item', run: () => move(1) },
       { keys: 'k, ArrowUp', says: 'Item before', run: () => move(-1) },
+      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: save },
       { keys: '/', says: 'Filter the list', run: () => place?.focusFilter() }
     ])
   );
@@ -115,7 +117,9 @@
   {/snippet}
   {#snippet actions()}
     <span>{count(shown.length, 'item')}</span>
-    <button type="button" onclick={save}>Save as CSV</button>
+    <button type="button" class="flex items-center gap-1.5" onclick={save}
+      ><Key name="E" dark /> Save as CSV</button
+    >
   {/snippet}
 </Place>
 

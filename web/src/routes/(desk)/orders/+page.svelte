@@ -8,6 +8,7 @@
   import Chooser from '$lib/ui/Chooser.svelte';
   import { csv, download } from '$lib/ui/export';
   import { cameBack, whenLeft } from '$lib/left.svelte';
+  import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
@@ -60,6 +61,8 @@
     shortcuts.register('orders', [
       { keys: 'j, ArrowDown', says: 'Next order', run: () => move(1) },
       { keys: 'k, ArrowUp', says: 'Order before', run: () => move(-1) },
+      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: save },
+      { keys: 'P', says: 'Print the order', run: () => number && window.print() },
       { keys: '/', says: 'Filter the list', run: () => place?.focusFilter() }
     ])
   );
@@ -135,8 +138,12 @@
   {/snippet}
   {#snippet actions()}
     <span>{count(shown.length, 'order')}</span>
-    <button type="button" onclick={save}>Save as CSV</button>
-    {#if number}<button type="button" onclick={() => window.print()}>Print {number}</button>{/if}
+    <button type="button" class="flex items-center gap-1.5" onclick={save}
+      ><Key name="E" dark /> Save as CSV</button
+    >
+    {#if number}<button type="button" class="flex items-center gap-1.5" onclick={() => window.print()}
+        ><Key name="P" dark /> Print {number}</button
+      >{/if}
   {/snippet}
 </Place>
 

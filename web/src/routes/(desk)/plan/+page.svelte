@@ -8,9 +8,11 @@
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
+  import { halfTyped } from '$lib/half-typed.svelte';
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import { viewOf } from '$lib/links';
   import { people } from '$lib/people.svelte';
+  import { rights } from '$lib/rights.svelte';
   import { COLUMNS, columnsOf, gridOf, listWidth } from '$lib/plan/columns';
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
@@ -47,10 +49,6 @@
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
     queryFn: () => answer(api.GET('/api/plan'))
-  }));
-  const session = createQuery(() => ({
-    queryKey: ['session'],
-    queryFn: () => answer(api.GET('/api/session'))
   }));
   const list = new PlanList();
   const was = cameBack<{ words: string; why: 'quantity' | 'dates'; selected: string[] }>();
@@ -124,9 +122,17 @@
     entered = true;
   });
 
+  // whoever comes without something in mind begins with what is most urgent
+  $effect(() => {
+    const first = list.shown[0];
+    const nothing = ['order', 'item', 'signals'].every((name) => fromAddress(name) === undefined);
+    if (first && nothing && saved.last !== undefined) void toAddress({ order: keyOf(first) });
+  });
+
   let pane = $state<ReturnType<typeof ReleasePane> | undefined>();
   let decidePane = $state<ReturnType<typeof DecidePane> | undefined>();
   const panes = new Panes(list, () => decidePane?.keep());
+  panes.deciding = halfTyped<Deciding>('decision');
   let why = $state<'quantity' | 'dates'>(was?.why ?? 'quantity');
   let frame = $state<ReturnType<typeof Place>>();
 
@@ -240,16 +246,24 @@
   const hold: Action = { key: 'h', name: 'Hold', run: () => panes.hold(today) };
   const obey: Action = { key: 'a', name: 'Do what it asks', run: () => panes.accept(today) };
   const decisions: Action = { key: 'd', name: 'Decisions', run: () => panes.showDecisions() };
-  const ACTIONS = $derived([
-    toggle,
-    ask,
+  const deciding = $derived([
     change,
     firm,
     hold,
-    list.signals.length > 0 ? obey : list.chosen.length > 1 ? merge : split,
-    decisions
+    list.signals.length > 0 ? obey : list.chosen.length > 1 ? merge : split
   ]);
+  /** What somebody's role may not do is not offered. */
+  const ACTIONS = $derived([toggle, ask, ...(rights.decides('CHANGE') ? deciding : []), decisions]);
 
+  const DECIDING = [
+    { keys: 'e', says: 'Change', run: change.run },
+    { keys: 'f', says: 'Firm', run: firm.run },
+    { keys: 'm', says: 'Merge the selected ones', run: merge.run },
+    { keys: 'p', says: 'Split', run: split.run },
+    { keys: 'h', says: 'Hold, or let go', run: hold.run },
+    { keys: 'a', says: 'Do what the signal asks', run: obey.run },
+    { keys: 'c', says: 'Cancel an open order', run: () => panes.about('CANCEL') }
+  ];
   whenLeft(() => ({
     words: list.words,
     why,
@@ -262,19 +276,14 @@
       { keys: 'x, \u0020', says: 'Select', run: toggle.run },
       { keys: 'X', says: 'Select all that is shown, or none', run: () => list.toggleAll() },
       { keys: 'w', says: 'Why: quantity or dates', run: ask.run },
-      { keys: 'e', says: 'Change', run: change.run },
-      { keys: 'f', says: 'Firm', run: firm.run },
-      { keys: 'm', says: 'Merge the selected ones', run: merge.run },
-      { keys: 'p', says: 'Split', run: split.run },
-      { keys: 'h', says: 'Hold, or let go', run: hold.run },
-      { keys: 'a', says: 'Do what the signal asks', run: obey.run },
-      { keys: 'c', says: 'Cancel an open order', run: () => panes.about('CANCEL') },
+      ...(rights.decides('CHANGE') ? DECIDING : []),
       { keys: 'Enter', says: 'Keep it', run: () => decidePane?.keep() },
-      { keys: 'u', says: 'Take back the last decision', run: () => void undo() },
+      { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => void undo() },
       { keys: 'd', says: 'Decisions', run: decisions.run },
       { keys: 't', says: 'Thread: what it waits for', run: thread },
       { keys: 's', says: 'Signals', run: showSignals },
-      { keys: 'r', says: 'Release', run: release },
+      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: save },
+      ...(rights.releases() ? [{ keys: 'r', says: 'Release', run: release }] : []),
       { keys: '/', says: 'Filter the list', run: () => frame?.focusFilter() },
       { keys: 'Escape', says: 'Back, or select none', run: escape }
     ])
@@ -393,7 +402,7 @@
           all={rows.data?.orders ?? []}
           {today}
           {currency}
-          mayRelease={session.data?.mayRelease ?? false}
+          mayRelease={rights.releases()}
           onclose={() => (panes.releasing = undefined)}
           onreleased={(keys) => panes.out(keys)}
           ongone={(gone) => panes.takeOut(gone)}
@@ -447,7 +456,7 @@
       undoing={undoing.isPending}
       refused={panes.refused}
       releasing={panes.releasing !== undefined}
-      mayRelease={panes.releasing ? !panes.released : list.orders.length > 0}
+      mayRelease={rights.releases() && (panes.releasing ? !panes.released : list.orders.length > 0)}
       actions={ACTIONS}
       onundo={(id) => undoing.mutate(id)}
       onsave={save}

@@ -147,6 +147,7 @@
       { keys: 'K', says: 'Change before', run: () => along(-1) },
       { keys: 'w, Enter', says: 'To what changed', run: open },
       { keys: 'P', says: 'Print the morning sheet', run: () => window.print() },
+      { keys: 'E', says: 'Save the changes as CSV', also: 'export', run: exportRows },
       { keys: '/', says: 'Filter the causes', run: () => frame?.focusFilter() }
     ])
   );

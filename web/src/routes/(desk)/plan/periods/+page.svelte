@@ -5,8 +5,11 @@
   import { fromAddress, toAddress } from '$lib/address';
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
+  import { wordsInAddress } from '$lib/filter-words.svelte';
   import { count, date } from '$lib/format';
+  import { halfTyped } from '$lib/half-typed.svelte';
   import { cameBack, whenLeft } from '$lib/left.svelte';
+  import { rights } from '$lib/rights.svelte';
   import { pointHref, pointThreadHref } from '$lib/links';
   import PeriodTable from '$lib/periods/PeriodTable.svelte';
   import {
@@ -42,7 +45,11 @@
     open: string[];
     components: string[];
   }>();
-  let words = $state(fromAddress('words') ?? was?.words ?? '');
+  let words = $state(was?.words ?? '');
+  wordsInAddress(
+    () => words,
+    (said) => (words = said)
+  );
   let box = $state<HTMLInputElement>();
 
   /** Asked of the server only where there is more than it sends at once. */
@@ -109,7 +116,7 @@
     placeholderData: (before) => before
   }));
 
-  let change = $state.raw<Deciding | undefined>();
+  let change = $state.raw<Deciding | undefined>(halfTyped<Deciding>('decision'));
   let refused = $state<string | undefined>();
   let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
   // asked for early, so that the pane of a decision knows its orders at once
@@ -121,8 +128,8 @@
 
   function decide(next: Deciding | undefined) {
     if (!next) return;
-    if (trial.on) {
-      refused = trial.refusal;
+    if (trial.on || !rights.decides(next.kind)) {
+      refused = trial.on ? trial.refusal : rights.refusal(next.kind);
       return;
     }
     refused = undefined;
@@ -219,6 +226,7 @@
       { keys: 'w, Enter', says: 'Why this figure', run: () => (change ? pane?.keep() : why()) },
       { keys: 'e', says: 'Change the planned orders of this period', run: changeHere },
       { keys: 't', says: 'Thread of the stock point', run: toThread },
+      { keys: 'E', says: 'Save the table as XLSX', also: 'export', run: () => void sheet() },
       { keys: '/', says: 'Filter the rows', run: () => box?.focus() },
       { keys: 'Escape', says: 'Back', run: escape }
     ])

@@ -6,7 +6,9 @@
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
+  import { halfTyped } from '$lib/half-typed.svelte';
   import { cameBack, whenLeft } from '$lib/left.svelte';
+  import { rights } from '$lib/rights.svelte';
   import { hrefOf, threadHref } from '$lib/links';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
@@ -87,7 +89,7 @@
     return found && 'promise' in found ? found.promise : undefined;
   });
 
-  let change = $state.raw<Deciding | undefined>();
+  let change = $state.raw<Deciding | undefined>(halfTyped<Deciding>('decision'));
   let refused = $state<string | undefined>();
   let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
   // asked for early, so that the pane of a decision knows its orders at once
@@ -100,8 +102,8 @@
 
   function decide(bar: Bar | undefined, due?: string) {
     if (!bar?.key || (bar.kind !== 'planned' && bar.kind !== 'open')) return;
-    if (trial.on) {
-      refused = trial.refusal;
+    if (trial.on || !rights.decides('CHANGE')) {
+      refused = trial.on ? trial.refusal : rights.refusal('CHANGE');
       return;
     }
     refused = undefined;
@@ -110,6 +112,7 @@
 
   function enter() {
     if (trial.on) refused = trial.refusal;
+    else if (!rights.decides('ENTER')) refused = rights.refusal('ENTER');
     else change = { kind: 'ENTER', orders: [] };
   }
 

@@ -119,7 +119,8 @@
       { keys: 'v', says: 'Look at its plan in the other views', run: () => pane?.look() },
       { keys: 'J', says: 'Next difference', run: () => pane?.along(1) },
       { keys: 'K', says: 'Difference before', run: () => pane?.along(-1) },
-      { keys: 'u', says: 'Bring back what was thrown away', run: bringBack },
+      { keys: 'u', says: 'Bring back what was thrown away', also: 'undo', run: bringBack },
+      { keys: 'E', says: 'Save the comparison as CSV', also: 'export', run: () => compared?.save() },
       { keys: '/', says: 'Filter', run: () => frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: () => void toAddress({ compare: undefined, only: undefined }) }
     ])

@@ -5,17 +5,13 @@ public enum Role {
     PLANNER,
     BUYER,
     STORES,
+    FOREMAN,
     SALES,
     APPROVER,
     ENGINEER;
 
-    /** Whether this role may give planned orders of a kind to those who carry them out. */
-    public boolean mayRelease(String kind) {
-        return this == PLANNER || (this == BUYER && kind.equals("buy"));
-    }
-
-    /** Whether this role may release anything at all. */
-    public boolean mayRelease() {
-        return this == PLANNER || this == BUYER;
+    /** What somebody in this role may do. */
+    public Rights rights() {
+        return Rights.of(this);
     }
 }

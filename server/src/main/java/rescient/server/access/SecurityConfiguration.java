@@ -30,7 +30,7 @@ class SecurityConfiguration {
         return http.authorizeHttpRequests(
                         requests -> requests.requestMatchers(org.springframework.http.HttpMethod.POST, "/api/session")
                                 .permitAll()
-                                .requestMatchers("/api/start")
+                                .requestMatchers("/api/start", "/api/session/demo")
                                 .permitAll()
                                 .requestMatchers("/api/**", "/v3/**")
                                 .authenticated()

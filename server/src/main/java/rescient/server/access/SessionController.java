@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -26,26 +28,35 @@ import rescient.server.platform.JobProblem;
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
+    private static final int LONGEST = 200;
+
     private final AuthenticationManager manager;
     private final SecurityContextRepository contexts;
     private final Visits visits;
+    private final Users users;
 
-    SessionController(AuthenticationManager manager, SecurityContextRepository contexts, Visits visits) {
+    SessionController(AuthenticationManager manager, SecurityContextRepository contexts, Visits visits, Users users) {
         this.manager = manager;
         this.contexts = contexts;
         this.visits = visits;
+        this.users = users;
     }
 
-    record SignIn(@NotBlank String login, @NotBlank String password) {}
+    record SignIn(
+            @NotBlank @Size(max = LONGEST) String login,
+            @NotBlank @Size(max = LONGEST) String password) {}
 
-    /**
-     * @param mayRelease whether planned orders may be released at all
-     */
-    record Person(String login, String name, Role role, boolean mayRelease) {
+    record Person(String login, String name, Role role, Rights may) {
         static Person of(SignedIn user) {
             return new Person(
-                    user.getUsername(), user.name(), user.role(), user.role().mayRelease());
+                    user.getUsername(), user.name(), user.role(), user.role().rights());
         }
+    }
+
+    /** Whom one may sign in as without an account of one's own. */
+    @GetMapping("/demo")
+    List<Users.DemoPerson> demo() {
+        return users.demo();
     }
 
     @GetMapping
@@ -70,7 +81,7 @@ class SessionController {
         context.setAuthentication(authentication);
         contexts.saveContext(context, request, response);
         SignedIn user = (SignedIn) authentication.getPrincipal();
-        visits.begin(user.getUsername());
+        visits.begin(user.getUsername(), request.getSession());
         return Person.of(user);
     }
 

@@ -38,6 +38,7 @@ public class Users implements UserDetailsService {
                 new User("tom", "Tom Ferris", password, Role.PLANNER, true),
                 new User("bram", "Bram Tolk", password, Role.BUYER, true),
                 new User("stella", "Stella Quist", password, Role.STORES, true),
+                new User("rufus", "Rufus Amsel", password, Role.FOREMAN, true),
                 new User("sven", "Sven Aldous", password, Role.SALES, true),
                 new User("aino", "Aino Berg", password, Role.APPROVER, true),
                 new User("emil", "Emil Roth", password, Role.ENGINEER, true)));
@@ -54,6 +55,17 @@ public class Users implements UserDetailsService {
     public boolean withoutDemo() {
         users.deleteByDemoTrue();
         return none();
+    }
+
+    /** Somebody whom everybody may sign in as. */
+    record DemoPerson(String login, String name, Role role) {}
+
+    /** The sign-ins of the demo company; none without it. */
+    @Transactional(readOnly = true)
+    List<DemoPerson> demo() {
+        return users.findByDemoTrueOrderById().stream()
+                .map(user -> new DemoPerson(user.login, user.name, user.role))
+                .toList();
     }
 
     @Transactional(readOnly = true)

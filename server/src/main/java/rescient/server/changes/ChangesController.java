@@ -1,5 +1,6 @@
 package rescient.server.changes;
 
+import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -42,18 +43,21 @@ class ChangesController {
      *     {@code morning}: since midnight; or a moment
      */
     @GetMapping
-    ChangesView changes(@AuthenticationPrincipal SignedIn user, @RequestParam(defaultValue = VISIT) String since) {
-        Instant from = moment(user, since);
+    ChangesView changes(
+            @AuthenticationPrincipal SignedIn user,
+            HttpSession session,
+            @RequestParam(defaultValue = VISIT) String since) {
+        Instant from = moment(user, session, since);
         return ChangesView.of(live.current(), from, journal.beginning(), journal.after(from));
     }
 
-    private Instant moment(SignedIn user, String since) {
+    private Instant moment(SignedIn user, HttpSession session, String since) {
         if (since.equals(MORNING)) {
             ZoneId zone = ZoneId.systemDefault();
             return LocalDate.ofInstant(today.now(), zone).atStartOfDay(zone).toInstant();
         }
         if (since.equals(VISIT)) {
-            Instant before = visits.before(user.getUsername());
+            Instant before = visits.before(user.getUsername(), session);
             return before == null ? Instant.EPOCH : before;
         }
         try {

@@ -16,7 +16,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import rescient.dataset.Dataset;
-import rescient.server.access.Role;
+import rescient.server.access.Rights;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
@@ -127,7 +127,7 @@ public class Decisions {
             if (!before.isEmpty()) {
                 return repeated(before.get(0), request);
             }
-            if (user.role() != Role.PLANNER) {
+            if (!user.role().rights().takeOver()) {
                 throw new JobProblem(
                         HttpStatus.FORBIDDEN,
                         "This is for planners to decide; you are signed in as " + Words.word(user.role()));
@@ -220,21 +220,14 @@ public class Decisions {
                                     .map(key -> Consequence.instead(proposal.version, key))
                                     .toList());
         }
-        boolean planner = user.role() == Role.PLANNER;
-        boolean sells = user.role() == Role.SALES && wish.kind() == Wish.Kind.ENTER;
-        boolean buys = user.role() == Role.BUYER
-                && wish.kind() != Wish.Kind.PLANNING
-                && wish.kind() != Wish.Kind.BILL
-                && wish.kind() != Wish.Kind.ENTER
-                && proposal.lines.stream()
-                        .allMatch(l -> (l.before() == null || l.before().source() == rescient.core.Source.BUY)
-                                && (l.after() == null || l.after().source() == rescient.core.Source.BUY));
-        if (!planner && !buys && !sells) {
-            throw new JobProblem(
-                    HttpStatus.FORBIDDEN,
-                    "This is for planners to decide"
-                            + (user.role() == Role.BUYER ? ", or for buyers if it is bought" : "")
-                            + "; you are signed in as " + Words.word(user.role()));
+        List<String> sources = proposal.lines.stream()
+                .flatMap(l -> Stream.of(l.before(), l.after()))
+                .filter(Objects::nonNull)
+                .map(order -> Words.word(order.source()))
+                .distinct()
+                .toList();
+        if (!mayDecide(user.role().rights(), wish.kind(), sources)) {
+            throw forbidden(user);
         }
         if (!proposal.refusals.isEmpty()) {
             throw new JobProblem(
@@ -244,6 +237,23 @@ public class Decisions {
         if (proposal.edits.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");
         }
+    }
+
+    private static boolean mayDecide(Rights rights, Wish.Kind kind, List<String> sources) {
+        return switch (kind) {
+            case PLANNING -> rights.planningData();
+            case BILL -> rights.materials();
+            case ENTER -> rights.customerOrders();
+            default -> rights.mayDecide(sources);
+        };
+    }
+
+    private static JobProblem forbidden(SignedIn user) {
+        return new JobProblem(
+                HttpStatus.FORBIDDEN,
+                "This is for planners to decide"
+                        + (user.role().rights().decide().isEmpty() ? "" : ", or for buyers if it is bought")
+                        + "; you are signed in as " + Words.word(user.role()));
     }
 
     private String whatChanged(PlanVersion version, String key) {
@@ -288,7 +298,7 @@ public class Decisions {
             if (decision.undoneAt != null) {
                 return decision;
             }
-            if (!decision.mine && user.role() != Role.PLANNER) {
+            if (!decision.mine && !user.role().rights().undoOthers()) {
                 throw new JobProblem(HttpStatus.FORBIDDEN, "Only planners take back what others decided");
             }
             List<Edit> done = read(id).stream().map(Edit::reversed).toList();

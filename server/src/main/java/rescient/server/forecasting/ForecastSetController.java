@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import rescient.server.access.Role;
 import rescient.server.access.SignedIn;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
@@ -51,7 +50,7 @@ class ForecastSetController {
     @PutMapping("/used")
     @Transactional
     ForecastSets use(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody ForecastChoice choice) {
-        if (user.role() != Role.PLANNER) {
+        if (!user.role().rights().forecastSets()) {
             throw new JobProblem(HttpStatus.FORBIDDEN, "Which forecast the plan uses is for planners to choose");
         }
         companies.lock();

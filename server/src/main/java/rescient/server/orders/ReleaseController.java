@@ -63,7 +63,7 @@ class ReleaseController {
             @AuthenticationPrincipal SignedIn user,
             @RequestHeader("Idempotency-Key") UUID key,
             @Valid @RequestBody ReleaseRequest request) {
-        if (!user.role().mayRelease()) {
+        if (user.role().rights().release().isEmpty()) {
             throw new JobProblem(
                     HttpStatus.FORBIDDEN,
                     "Releasing is for planners and buyers; you are signed in as "

@@ -180,7 +180,7 @@ class Releasing {
         }
         for (Going going : release.ready.values()) {
             OrderDraft order = going.order();
-            if (!user.role().mayRelease(Words.word(order.source()))) {
+            if (!user.role().rights().mayRelease(Words.word(order.source()))) {
                 throw new JobProblem(
                         HttpStatus.FORBIDDEN,
                         "You are signed in as " + Words.word(user.role()) + ", who may not release "

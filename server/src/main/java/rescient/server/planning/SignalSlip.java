@@ -88,6 +88,7 @@ final class SignalSlip {
                     amount("Reorder point", point.reorderPoint());
                     result("It would have to be", need.needed());
                 });
+            case UNPLANNABLE -> result("Left out of the plan, with all below it", null);
             case DEMAND_LATE -> late();
             case LOOP -> {
                 List<PointView> way = point.loop();

@@ -38,7 +38,8 @@ public record SignalView(
 
     public static SignalView of(PlanVersion version, Signal signal) {
         boolean bad = switch (signal.kind()) {
-            case DEMAND_LATE, BELOW_SAFETY, NO_SOURCE, NO_SUPPLIER, LOOP, START_OVERDUE, RECEIPT_OVERDUE -> true;
+            case DEMAND_LATE, BELOW_SAFETY, NO_SOURCE, NO_SUPPLIER, LOOP, UNPLANNABLE, START_OVERDUE, RECEIPT_OVERDUE ->
+                true;
             default -> false;
         };
         return new SignalView(
@@ -55,7 +56,7 @@ public record SignalView(
                 order(version, signal),
                 signal.kind() == Signal.Kind.LOOP ? loop(version, signal) : null,
                 bad,
-                sentence(signal, version.directory()));
+                sentence(signal, version));
     }
 
     private static List<BillLine> loop(PlanVersion version, Signal signal) {
@@ -84,7 +85,8 @@ public record SignalView(
         return open && ofOrder ? OrderKey.ofLine(signal.orderNumber(), signal.orderLine()) : null;
     }
 
-    private static String sentence(Signal s, Directory directory) {
+    private static String sentence(Signal s, PlanVersion version) {
+        Directory directory = version.directory();
         String amount = s.quantity() == Quantity.NOT_SET ? "" : Words.amount(s.quantity(), directory.unit(s.item()));
         String number = s.orderNumber();
         return switch (s.kind()) {
@@ -102,7 +104,7 @@ public record SignalView(
             case RECEIPT_OVERDUE ->
                 number + " was due on " + Words.day(s.day()) + ", " + Words.days(s.days())
                         + " ago; the plan counts on it today.";
-            case DEMAND_LATE -> late(s);
+            case DEMAND_LATE -> late(s, version);
             case BELOW_SAFETY ->
                 "Up to " + amount + " below the safety stock from " + Words.day(s.day()) + " on"
                         + (Words.dateOrNull(s.newDay()) == null ? "." : ", until " + Words.day(s.newDay()) + ".");
@@ -120,13 +122,27 @@ public record SignalView(
             case REORDER_POINT_LOW ->
                 "The reorder point is too low for its lead time of " + Words.days(s.days()) + ": " + amount
                         + " would cover the demand until an order is there.";
+            case UNPLANNABLE ->
+                "This cannot be planned, nor anything below it: "
+                        + version.plan()
+                                .point(s.item(), s.site())
+                                .map(PointView::unplannable)
+                                .orElse("a value is impossible")
+                        + ".";
             case LOOP -> "Its bill of materials leads back to itself; nothing below can be planned.";
         };
     }
 
-    private static String late(Signal s) {
+    private static String late(Signal s, PlanVersion version) {
         if (Words.dateOrNull(s.newDay()) == null) {
-            return s.orderNumber() + " can never be met; to blame: " + s.causeItem() + ".";
+            boolean planned = version.plan()
+                    .point(s.causeItem(), s.causeSite())
+                    .filter(PointView::planned)
+                    .isPresent();
+            return s.orderNumber() + " can never be met; to blame: " + s.causeItem()
+                    + (planned
+                            ? "."
+                            : ", which cannot be planned: it lies on a loop, below one, or has an impossible value.");
         }
         return s.orderNumber() + " is late by " + Words.days(s.days()) + ": wanted " + Words.day(s.day())
                 + ", possible " + Words.day(s.newDay()) + "; to blame: " + s.causeItem() + ".";

@@ -281,7 +281,7 @@ class WorkList implements PlanFollower {
     private static Ask ask(Signal.Kind kind) {
         return switch (kind) {
             case BRING_FORWARD, PUSH_BACK, CANCEL, RECEIPT_OVERDUE -> Ask.CHANGE_ORDER;
-            case NO_SOURCE, NO_SUPPLIER, LOOP -> Ask.CANNOT_PLAN;
+            case NO_SOURCE, NO_SUPPLIER, LOOP, UNPLANNABLE -> Ask.CANNOT_PLAN;
             case DEMAND_LATE, BELOW_SAFETY, EXPIRING, REORDER_POINT_LOW -> Ask.LOOK;
             case START_OVERDUE, RELEASE_DUE, INSIDE_FENCE -> null;
         };

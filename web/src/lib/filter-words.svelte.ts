@@ -1,0 +1,27 @@
+import { fromAddress, toAddress } from './address';
+
+const PAUSE = 300;
+
+/**
+ * Keeps the words of a list's filter in the address, so that they survive a reload and can be shared; and takes them from
+ * there when somebody follows a link or goes back.
+ */
+export function wordsInAddress(words: () => string, take: (words: string) => void): void {
+  let written = fromAddress('words') ?? '';
+  if (written !== '') take(written);
+  $effect(() => {
+    const there = fromAddress('words') ?? '';
+    if (there === written) return;
+    written = there;
+    take(there);
+  });
+  $effect(() => {
+    const typed = words().trim();
+    const timer = setTimeout(() => {
+      if (typed === written) return;
+      written = typed;
+      void toAddress({ words: typed || undefined });
+    }, PAUSE);
+    return () => clearTimeout(timer);
+  });
+}
