@@ -35,7 +35,11 @@
   async function planWith(set: string) {
     refused = undefined;
     try {
-      await answer(api.PUT('/api/forecast-sets/used', { body: { name: set === NONE ? undefined : set } }));
+      await answer(
+        api.PUT('/api/forecast-sets/used', {
+          body: set === NONE ? { none: true } : { name: set }
+        })
+      );
     } catch (e) {
       refused = (e as Error).message;
     }

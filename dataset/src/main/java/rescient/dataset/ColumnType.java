@@ -2,8 +2,10 @@ package rescient.dataset;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import rescient.core.Limits;
 
 /** What a column holds, and the check of a text against it. */
 public sealed interface ColumnType {
@@ -91,9 +93,12 @@ public sealed interface ColumnType {
         @Override
         public Fault.Finding check(String text) {
             try {
-                Texts.day(text);
-                return null;
-            } catch (DateTimeException e) {
+                LocalDate day = LocalDate.ofEpochDay(Texts.day(text));
+                return Limits.holds(day)
+                        ? null
+                        : new Fault.Finding(
+                                "lies too far away", "a date from " + Limits.FIRST_DAY + " to " + Limits.LAST_DAY);
+            } catch (DateTimeException | ArithmeticException e) {
                 return new Fault.Finding("is not a date", "a date such as 2026-03-20");
             }
         }
@@ -168,11 +173,11 @@ public sealed interface ColumnType {
     ColumnType FLAG = new Flag();
     ColumnType DAY = new Day();
     /** A quantity, a price: 0 or more, at most 10¹². */
-    ColumnType AMOUNT = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"), Texts.MOST_DECIMALS);
+    ColumnType AMOUNT = new Decimal(BigDecimal.ZERO, false, Limits.MOST, Texts.MOST_DECIMALS);
 
     ColumnType FACTOR = new Decimal(BigDecimal.ZERO, true, null, Texts.MOST_DECIMALS);
     /** A quantity for one of something, a scrap: with up to 6 decimals, whatever the unit's. */
-    ColumnType RATIO = new Decimal(BigDecimal.ZERO, false, new BigDecimal("1000000000000"), 6);
+    ColumnType RATIO = new Decimal(BigDecimal.ZERO, false, Limits.MOST, 6);
     /** A conversion from one unit to another. */
     ColumnType CONVERSION = new Decimal(BigDecimal.ZERO, true, null, 6);
 

@@ -46,6 +46,11 @@ class ChangesApiTest extends ServerTest {
         assertThat(reply.status()).isEqualTo(200);
     }
 
+    private void signOut(String login) throws Exception {
+        Reply reply = reply(login, MockMvcRequestBuilders.delete("/api/session").with(csrf()));
+        assertThat(reply.status()).isEqualTo(204);
+    }
+
     @Test
     void aLoadedCompanyIsTheBeginning() throws Exception {
         JsonNode changes = changes("morning");
@@ -150,6 +155,7 @@ class ChangesApiTest extends ServerTest {
     @Test
     void sinceTheLastVisitIsSinceOnesOwn() throws Exception {
         signIn("aino");
+        signOut("aino");
         decide("ida", "{'kind':'FIRM','orders':['" + keys("ROD-12").get(0) + "']}");
         knowing();
         signIn("aino");
@@ -159,11 +165,18 @@ class ChangesApiTest extends ServerTest {
         // both came after aino's visit before this one
         assertThat(since.get("causes")).hasSize(2);
 
+        // who comes in by another browser meanwhile is on the same visit
+        signIn("aino");
+        assertThat(get("aino", "/api/plan/changes").body().get("causes")).hasSize(2);
+
+        signOut("aino");
+        decide("ida", "{'kind':'FIRM','orders':['" + keys("NAIL-20").get(0) + "']}");
+        knowing();
         signIn("aino");
         JsonNode later = get("aino", "/api/plan/changes").body();
         assertThat(later.get("causes"))
                 .singleElement()
-                .satisfies(cause -> assertThat(cause.get("sentence").asText()).contains("TAP-40"));
+                .satisfies(cause -> assertThat(cause.get("sentence").asText()).contains("NAIL-20"));
     }
 
     @Test

@@ -108,7 +108,7 @@ class ExchangeTest extends ServerTest {
         assertThatThrownBy(() -> exchange.load(dump, line -> {})).isInstanceOf(FaultyDatasetException.class);
         assertThat(store.read().revision()).isEqualTo(revision);
         assertThat(store.read().name()).isEqualTo("Larkmoor Hives");
-        assertThat(count("users")).isEqualTo(7);
+        assertThat(count("users")).isEqualTo(8);
     }
 
     @Test

@@ -38,7 +38,7 @@ class ForecastSetTest extends ServerTest {
         assertThat(use("ida", "{\"name\":\"Strong spring\"}").status()).isEqualTo(200);
         knowing();
         assertThat(setsAskedFor()).containsExactly("Strong spring");
-        assertThat(use("ida", "{}").body().has("used")).isFalse();
+        assertThat(use("ida", "{\"none\":true}").body().has("used")).isFalse();
         knowing();
         assertThat(setsAskedFor()).isEmpty();
     }

@@ -13,9 +13,9 @@ import rescient.core.PlannedOrder;
 import rescient.server.planning.Words;
 
 /** A list that is too long to be sent whole: the most urgent of what fits, and how much more there is. */
-@TestPropertySource(properties = {"rescient.list-whole=40", "rescient.list-most=40"})
+@TestPropertySource(properties = {"rescient.list-whole=30", "rescient.list-most=30"})
 class LongListTest extends ServerTest {
-    private static final int MOST = 40;
+    private static final int MOST = 30;
     private List<PlannedOrder> planned;
 
     @BeforeEach

@@ -27,6 +27,8 @@ class SessionTest extends ServerTest {
                 "BUYER",
                 "stella",
                 "STORES",
+                "rufus",
+                "FOREMAN",
                 "sven",
                 "SALES",
                 "aino",
@@ -38,6 +40,38 @@ class SessionTest extends ServerTest {
             assertThat(reply.status()).isEqualTo(200);
             assertThat(reply.body().get("role").asText()).isEqualTo(person.getValue());
         }
+    }
+
+    @Test
+    void thePageOfSignInListsAllDemoPeople() throws Exception {
+        assertThat(get(null, "/api/session/demo").body())
+                .extracting(p -> p.get("login").asText() + " " + p.get("role").asText())
+                .containsExactly(
+                        "ida PLANNER",
+                        "tom PLANNER",
+                        "bram BUYER",
+                        "stella STORES",
+                        "rufus FOREMAN",
+                        "sven SALES",
+                        "aino APPROVER",
+                        "emil ENGINEER");
+    }
+
+    /** What a role may do comes with the person, so that nothing else is offered. */
+    @Test
+    void whoSignsInLearnsWhatTheyMayDo() throws Exception {
+        assertThat(signIn("bram", "clover").body().get("may").get("decide"))
+                .extracting(com.fasterxml.jackson.databind.JsonNode::asText)
+                .containsExactly("buy");
+        assertThat(signIn("sven", "clover")
+                        .body()
+                        .get("may")
+                        .get("customerOrders")
+                        .asBoolean())
+                .isTrue();
+        assertThat(signIn("stella", "clover").body().get("may").get("release")).isEmpty();
+        assertThat(signIn("emil", "clover").body().get("may").get("materials").asBoolean())
+                .isTrue();
     }
 
     @Test

@@ -108,6 +108,8 @@ record Consequence(
         PlanVersion before = proposal.version;
         boolean can = proposal.refusals.isEmpty() && proposal.gone.isEmpty();
         PlanVersion after = can ? proposal.after() : before;
+        List<String> refusals = new ArrayList<>(proposal.refusals);
+        refusals.addAll(Proposal.impossible(before.plan(), after.plan()));
         PlanDifference difference = PlanDifference.between(before.plan(), after.plan());
         List<PlannedOrder> vanish = new ArrayList<>(difference.gone());
         for (Proposal.Line line : proposal.lines) {
@@ -120,7 +122,7 @@ record Consequence(
                 proposal.sentence,
                 proposal.gone,
                 proposal.gone.stream().map(key -> instead(before, key)).toList(),
-                proposal.refusals,
+                refusals,
                 proposal.lines.stream()
                         .map(l -> line(before, after, l, proposal.substitution != null))
                         .toList(),

@@ -22,6 +22,7 @@ import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
+import rescient.server.platform.Canonical;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
@@ -40,6 +41,7 @@ public class Decisions {
     private final KeptRows rows;
     private final JdbcTemplate database;
     private final ObjectMapper json;
+    private final Canonical canonical;
     private final Today today;
 
     Decisions(
@@ -49,6 +51,7 @@ public class Decisions {
             KeptRows rows,
             JdbcTemplate database,
             ObjectMapper json,
+            Canonical canonical,
             Today today) {
         this.live = live;
         this.companies = companies;
@@ -56,6 +59,7 @@ public class Decisions {
         this.rows = rows;
         this.database = database;
         this.json = json;
+        this.canonical = canonical;
         this.today = today;
     }
 
@@ -90,17 +94,23 @@ public class Decisions {
      * @throws JobProblem 409 if the plan no longer has an order, 422 if it cannot be, 403 if this person may not
      */
     Decision keep(SignedIn user, UUID command, Wish wish) {
+        mayAtAll(user, wish);
+        List<Decision> answered = find(user, "where command = ?", command);
+        if (!answered.isEmpty()) {
+            return repeated(answered.get(0), wish);
+        }
+        refuseImpossible(wish, user.name());
         return turns.take(() -> {
             long revision = companies.lock();
             List<Decision> before = find(user, "where command = ?", command);
             if (!before.isEmpty()) {
-                return repeated(before.get(0), write(wish));
+                return repeated(before.get(0), wish);
             }
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
             List<Edit> done = apply(proposal.edits);
             announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.changesMore());
-            insert(user, command, wish.kind().name(), write(wish), proposal, done);
+            insert(user, command, wish.kind().name(), canonical.text(wish), proposal, done);
             return find(user, "where command = ?", command).get(0);
         });
     }
@@ -109,7 +119,7 @@ public class Decisions {
      * Keeps other rows in the place of the company's, as one decision that can be taken back.
      *
      * @param otherwise makes another company of the present one
-     * @param request tells one content of the command from another
+     * @param request tells one content of the command from another, by its canonical form
      * @param besides is done in the same transaction
      * @throws JobProblem 409 if this command was carried out with another content, 422 if nothing would be otherwise, 403
      *     if this person is no planner
@@ -117,20 +127,20 @@ public class Decisions {
     public Decision takeOver(
             SignedIn user,
             UUID command,
-            String request,
+            Object request,
             String sentence,
             Function<PlanVersion, Dataset> otherwise,
             Runnable besides) {
+        if (!user.role().rights().takeOver()) {
+            throw new JobProblem(
+                    HttpStatus.FORBIDDEN,
+                    "This is for planners to decide; you are signed in as " + Words.word(user.role()));
+        }
         return turns.take(() -> {
             long revision = companies.lock();
             List<Decision> before = find(user, "where command = ?", command);
             if (!before.isEmpty()) {
                 return repeated(before.get(0), request);
-            }
-            if (!user.role().rights().takeOver()) {
-                throw new JobProblem(
-                        HttpStatus.FORBIDDEN,
-                        "This is for planners to decide; you are signed in as " + Words.word(user.role()));
             }
             Proposal proposal = new Proposal(live.knowing(revision));
             proposal.sentence = sentence;
@@ -142,7 +152,7 @@ public class Decisions {
             List<Edit> done = apply(proposal.edits);
             announce(new Cause(Cause.Kind.DECISION, user.name(), sentence), done, true);
             besides.run();
-            insert(user, command, "TAKE_OVER", request, proposal, done);
+            insert(user, command, "TAKE_OVER", canonical.text(request), proposal, done);
             return find(user, "where command = ?", command).get(0);
         });
     }
@@ -162,9 +172,9 @@ public class Decisions {
                 write(done));
     }
 
-    private Decision repeated(Decision before, String content) {
+    private Decision repeated(Decision before, Object content) {
         String request = database.queryForObject("select request from decisions where id = ?", String.class, before.id);
-        if (!before.mine || !content.equals(request)) {
+        if (!before.mine || !canonical.same(request, content)) {
             throw new JobProblem(HttpStatus.CONFLICT, "This command was carried out before, with another content");
         }
         return before;
@@ -236,6 +246,22 @@ public class Decisions {
         }
         if (proposal.edits.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");
+        }
+    }
+
+    /** Before anything is worked out, and outside the turn of those who may. */
+    private static void mayAtAll(SignedIn user, Wish wish) {
+        if (!mayDecide(user.role().rights(), wish.kind(), List.of())) {
+            throw forbidden(user);
+        }
+    }
+
+    /** What cannot be calculated is refused when it is kept as when it is looked at. */
+    private void refuseImpossible(Wish wish, String person) {
+        Proposal trial = new Proposing(rows, live.current(), wish, person, () -> "new").work();
+        List<String> impossible = trial.refusals.isEmpty() && trial.gone.isEmpty() ? trial.impossible() : List.of();
+        if (!impossible.isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing was kept. " + String.join(" ", impossible));
         }
     }
 

@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.Change;
 import rescient.core.OrderDraft;
+import rescient.core.Plan;
+import rescient.core.PointView;
+import rescient.core.Signal;
 import rescient.core.Substitution;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
@@ -68,6 +71,23 @@ final class Proposal {
     /** Whether the company has to be read again when it is kept. */
     boolean changesMore() {
         return otherwise != null;
+    }
+
+    /** What of it cannot be calculated, though it can now: each in a sentence. */
+    List<String> impossible() {
+        return impossible(version.plan(), after().plan());
+    }
+
+    static List<String> impossible(Plan before, Plan after) {
+        return after.allSignals().stream()
+                .filter(signal -> signal.kind() == Signal.Kind.UNPLANNABLE)
+                .filter(signal -> !before.allSignals().contains(signal))
+                .map(signal -> signal.item() + " could not be planned any more: "
+                        + after.point(signal.item(), signal.site())
+                                .map(PointView::unplannable)
+                                .orElse("a value is impossible")
+                        + ".")
+                .toList();
     }
 
     /** The plan as it will be. */

@@ -1,6 +1,7 @@
 package rescient.server.decisions;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -25,21 +26,24 @@ import rescient.server.platform.Nullable;
  */
 record Wish(
         @NotNull Kind kind,
-        @Nullable @Size(max = 2000) List<String> orders,
-        @Nullable @Positive BigDecimal quantity,
+        @Nullable @Size(max = 2000) List<@NotNull @Size(max = LONGEST) String> orders,
+        @Nullable @Positive @DecimalMax(MOST) BigDecimal quantity,
         @Nullable LocalDate due,
         @Nullable LocalDate start,
-        @Nullable Integer days,
-        @Nullable String source,
-        @Nullable String supplier,
-        @Nullable String fromSite,
-        @Nullable String site,
-        @Nullable @Valid List<Part> parts,
+        @Nullable @Min(-3650) @Max(3650) Integer days,
+        @Nullable @Size(max = LONGEST) String source,
+        @Nullable @Size(max = LONGEST) String supplier,
+        @Nullable @Size(max = LONGEST) String fromSite,
+        @Nullable @Size(max = LONGEST) String site,
+        @Nullable @Size(max = 100) List<@NotNull @Valid Part> parts,
         @Nullable @Min(2) @Max(100) Integer into,
         @Nullable LocalDate until,
         @Nullable @Size(max = 1000) String note,
-        @Nullable String item,
-        @Nullable Map<String, String> fields) {
+        @Nullable @Size(max = LONGEST) String item,
+        @Nullable @Size(max = 50) Map<String, @Size(max = LONGEST) String> fields) {
+    private static final int LONGEST = 300;
+    /** See {@link rescient.core.Limits#MOST}. */
+    private static final String MOST = "1000000000000";
 
     /** What is to be done. */
     enum Kind {
@@ -68,7 +72,7 @@ record Wish(
 
     /** A part of a split order. */
     record Part(
-            @NotNull @Positive BigDecimal quantity,
+            @NotNull @Positive @DecimalMax(MOST) BigDecimal quantity,
             @Nullable LocalDate due) {}
 
     /** That an alternative is used for what an order brings. */

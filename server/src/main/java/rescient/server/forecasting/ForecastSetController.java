@@ -2,6 +2,7 @@ package rescient.server.forecasting;
 
 import jakarta.persistence.EntityManager;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -37,8 +38,17 @@ class ForecastSetController {
      */
     record ForecastSets(@Nullable String used, List<String> names) {}
 
-    /** @param name null: none */
-    record ForecastChoice(@Nullable String name) {}
+    /**
+     * @param name of a set; not said together with {@code none}
+     * @param none plans without a forecast, which has to be said
+     */
+    record ForecastChoice(
+            @Nullable @Size(max = 200) String name,
+            @Nullable Boolean none) {
+        boolean isClear() {
+            return name == null ? Boolean.TRUE.equals(none) : !Boolean.TRUE.equals(none);
+        }
+    }
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -52,6 +62,10 @@ class ForecastSetController {
     ForecastSets use(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody ForecastChoice choice) {
         if (!user.role().rights().forecastSets()) {
             throw new JobProblem(HttpStatus.FORBIDDEN, "Which forecast the plan uses is for planners to choose");
+        }
+        if (!choice.isClear()) {
+            throw new JobProblem(HttpStatus.BAD_REQUEST, "Say which forecast set the plan is to use, or none")
+                    .field("name");
         }
         companies.lock();
         List<String> names = names();

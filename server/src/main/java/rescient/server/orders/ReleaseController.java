@@ -2,6 +2,7 @@ package rescient.server.orders;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,8 @@ import rescient.server.platform.Nullable;
 @RequestMapping("/api/releases")
 class ReleaseController {
     private static final int LONGEST_NOTE = 1000;
+    private static final int LONGEST_KEY = 300;
+    private static final int MOST = 2000;
 
     private final Releasing releasing;
 
@@ -30,7 +33,7 @@ class ReleaseController {
         this.releasing = releasing;
     }
 
-    record Chosen(@NotEmpty List<String> orders) {}
+    record Chosen(@NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders) {}
 
     /**
      * @param gone planned orders that the plan no longer asks for
@@ -42,10 +45,10 @@ class ReleaseController {
      * @param notes by the key of a document's first line
      */
     record ReleaseRequest(
-            @NotEmpty List<String> orders,
+            @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
             boolean leaveOut,
             @Nullable @Size(max = LONGEST_NOTE) String note,
-            @Nullable Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
+            @Nullable @Size(max = MOST) Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
 
     @PostMapping("/preview")
     ReleasePreview preview(@Valid @RequestBody Chosen chosen) {

@@ -13,7 +13,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -26,6 +25,7 @@ import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
+import rescient.server.platform.Canonical;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
@@ -56,6 +56,7 @@ class Releasing {
     private final EntityManager entities;
     private final Turns turns;
     private final ObjectMapper json;
+    private final Canonical canonical;
 
     Releasing(
             LivePlan live,
@@ -68,7 +69,8 @@ class Releasing {
             CommandRepository commands,
             EntityManager entities,
             Turns turns,
-            ObjectMapper json) {
+            ObjectMapper json,
+            Canonical canonical) {
         this.live = live;
         this.companies = companies;
         this.today = today;
@@ -80,6 +82,7 @@ class Releasing {
         this.entities = entities;
         this.turns = turns;
         this.json = json;
+        this.canonical = canonical;
     }
 
     /** A document that came out. */
@@ -139,11 +142,11 @@ class Releasing {
             String note,
             Map<String, String> notes) {
         long revision = companies.lock();
-        String request = write(Map.of(
-                "orders", keys, "leaveOut", leaveOut, "note", note == null ? "" : note, "notes", new TreeMap<>(notes)));
+        Map<String, Object> request =
+                Map.of("orders", keys, "leaveOut", leaveOut, "note", note == null ? "" : note, "notes", notes);
         Command before = commands.findById(commandKey).orElse(null);
         if (before != null) {
-            if (!before.request.equals(request) || !before.login.equals(user.getUsername())) {
+            if (!canonical.same(before.request, request) || !before.login.equals(user.getUsername())) {
                 throw new JobProblem(HttpStatus.CONFLICT, "This command was carried out before, with another content");
             }
             return read(before.answer);
@@ -152,7 +155,8 @@ class Releasing {
         refuse(user, release, leaveOut);
         List<Change> changes = new ArrayList<>();
         Answer answer = create(user, release, note, notes, changes);
-        entities.persist(new Command(commandKey, user.getUsername(), request, write(answer), today.now()));
+        entities.persist(
+                new Command(commandKey, user.getUsername(), canonical.text(request), write(answer), today.now()));
         companies.changed(new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)), List.of(), changes);
         return answer;
     }

@@ -27,6 +27,7 @@ import rescient.dataset.Row;
 import rescient.server.exchange.CompanyStore;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Outage;
 import rescient.server.platform.Today;
 
 /**
@@ -37,6 +38,7 @@ import rescient.server.platform.Today;
 public class LivePlan implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(LivePlan.class);
     private static final long PATIENCE_SECONDS = 30;
+    private static final long RETRY_SECONDS = 20;
 
     private final CompanyStore store;
     private final Today today;
@@ -53,8 +55,15 @@ public class LivePlan implements DisposableBean {
 
     private final CountDownLatch first = new CountDownLatch(1);
     private final Object arrival = new Object();
+    /** The server has said that it is ready. */
+    private boolean ready;
+
     private volatile PlanVersion current;
     private volatile String failure;
+    /** The latest revision for which a plan was tried; of the worker, and looked at by others. */
+    private volatile long tried = -1;
+
+    private volatile long triedAt;
     /** Stock points of the largest plan there was; of the worker alone. */
     private int largest;
 
@@ -120,10 +129,13 @@ public class LivePlan implements DisposableBean {
         request(0);
     }
 
-    /** The company has this revision now, whoever changed it. */
+    /** The company has this revision now, whoever changed it. What failed is tried again with every change, and now and then. */
     void known(long revision) {
         PlanVersion plan = current;
-        if (plan != null && plan.revision() < revision) {
+        boolean behind = plan == null || plan.revision() < revision;
+        boolean failed = failure != null;
+        boolean again = failed && System.nanoTime() - triedAt > TimeUnit.SECONDS.toNanos(RETRY_SECONDS);
+        if (behind && (!failed || tried < revision || again)) {
             request(revision);
         }
     }
@@ -160,11 +172,13 @@ public class LivePlan implements DisposableBean {
         if (sameDay && unknown.isEmpty() && before.revision() >= wanted.get()) {
             return;
         }
+        tried = Math.max(tried, wanted.get());
+        triedAt = System.nanoTime();
         try {
             current = sameDay && follow(before, unknown) ? after(before, unknown) : fromStore();
             failure = null;
         } catch (RuntimeException e) {
-            failure = e.getMessage();
+            failure = Outage.isOne(e) ? "the database cannot be reached" : e.getMessage();
             LOG.error("The plan could not be calculated; the last one stays", e);
         } finally {
             first.countDown();
@@ -172,8 +186,9 @@ public class LivePlan implements DisposableBean {
                 arrival.notifyAll();
             }
         }
-        if (current != null && current.number() == 1) {
-            LOG.info("Rescient is ready");
+        if (!ready) {
+            ready = true;
+            LOG.info("Rescient is ready{}", current == null ? ", but has no plan: " + failure : "");
         }
         if (current != null) {
             news.tell(current.number());

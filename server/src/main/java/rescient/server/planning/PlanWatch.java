@@ -7,6 +7,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import rescient.server.platform.Outage;
 
 /** Makes the first plan when the server starts, and a new one when somebody outside of it changed the company. */
 @Component
@@ -16,10 +17,12 @@ class PlanWatch {
 
     private final LivePlan live;
     private final JdbcTemplate database;
+    private final PlanNews news;
 
-    PlanWatch(LivePlan live, JdbcTemplate database) {
+    PlanWatch(LivePlan live, JdbcTemplate database, PlanNews news) {
         this.live = live;
         this.database = database;
+        this.news = news;
     }
 
     @EventListener(ApplicationStartedEvent.class)
@@ -29,9 +32,17 @@ class PlanWatch {
 
     @Scheduled(fixedDelay = SECONDS, initialDelay = SECONDS, timeUnit = TimeUnit.SECONDS)
     void look() {
-        Long revision = database.queryForObject("select revision from company", Long.class);
-        if (revision != null) {
-            live.known(revision);
+        try {
+            Long revision = database.queryForObject("select revision from company", Long.class);
+            news.trouble("");
+            if (revision != null) {
+                live.known(revision);
+            }
+        } catch (RuntimeException e) {
+            if (!Outage.isOne(e)) {
+                throw e;
+            }
+            news.trouble("The database cannot be reached");
         }
     }
 }

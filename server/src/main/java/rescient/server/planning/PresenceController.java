@@ -1,5 +1,9 @@
 package rescient.server.planning;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -25,13 +29,16 @@ import rescient.server.platform.Today;
 class PresenceController {
     private static final Duration GONE = Duration.ofSeconds(45);
     private static final int SECONDS = 15_000;
+    private static final int LONGEST = 200;
 
     private final PlanNews news;
     private final Today today;
+    private final ObjectMapper json;
     private final Map<String, Seen> people = new ConcurrentHashMap<>();
 
-    PresenceController(PlanNews news, Today today) {
+    PresenceController(PlanNews news, Today today, ObjectMapper json) {
         this.news = news;
+        this.json = json;
         this.today = today;
     }
 
@@ -48,7 +55,9 @@ class PresenceController {
             @Nullable String item,
             @Nullable String site) {}
 
-    record Where(@Nullable String item, @Nullable String site) {}
+    record Where(
+            @Nullable @Size(max = LONGEST) String item,
+            @Nullable @Size(max = LONGEST) String site) {}
 
     @GetMapping
     List<Somebody> everybody() {
@@ -61,11 +70,19 @@ class PresenceController {
     /** Says where one is; to be repeated while one stays. */
     @PutMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void here(@AuthenticationPrincipal SignedIn user, @RequestBody Where where) {
+    void here(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody Where where) {
         Somebody now = new Somebody(user.getUsername(), user.name(), where.item, where.site);
         Seen before = people.put(user.getUsername(), new Seen(now, today.now()));
         if (before == null || !before.who.equals(now)) {
-            news.people(everybody());
+            tell();
+        }
+    }
+
+    private void tell() {
+        try {
+            news.people(json.writeValueAsString(everybody()));
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
         }
     }
 
@@ -73,7 +90,7 @@ class PresenceController {
     void forget() {
         Instant old = today.now().minus(GONE);
         if (people.values().removeIf(seen -> seen.at.isBefore(old))) {
-            news.people(everybody());
+            tell();
         }
     }
 }

@@ -1,16 +1,20 @@
 package rescient.server.platform;
 
 import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.concurrent.TimeUnit;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
+import org.springframework.format.FormatterRegistry;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
+import rescient.core.Limits;
 
 /** Serves the built front end; any path that is not a file is a page of it. */
 @Configuration
@@ -21,6 +25,34 @@ class WebConfiguration implements WebMvcConfigurer {
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         registry.addViewController("/").setViewName("forward:/index.html");
+    }
+
+    /** What stands in an address is held to the same limits as what is sent. */
+    @Override
+    public void addFormatters(FormatterRegistry registry) {
+        registry.addConverter(String.class, BigDecimal.class, text -> {
+            if (text.isBlank()) {
+                return null;
+            }
+            if (text.length() > Limits.DIGITS) {
+                throw new IllegalArgumentException("too many digits");
+            }
+            BigDecimal number = new BigDecimal(text.strip());
+            if (!Limits.holds(number)) {
+                throw new IllegalArgumentException("too many digits");
+            }
+            return number;
+        });
+        registry.addConverter(String.class, LocalDate.class, text -> {
+            if (text.isBlank()) {
+                return null;
+            }
+            LocalDate day = LocalDate.parse(text.strip());
+            if (!Limits.holds(day)) {
+                throw new IllegalArgumentException("too far away");
+            }
+            return day;
+        });
     }
 
     @Override

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.PositiveOrZero;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Map;
@@ -29,20 +30,24 @@ import rescient.server.platform.Nullable;
 record Assumption(
         @NotNull Kind kind,
         @Nullable @DecimalMin("-100") @DecimalMax("1000") BigDecimal percent,
-        @Nullable String of,
-        @Nullable String item,
-        @Nullable String site,
-        @Nullable String group,
-        @Nullable String customer,
-        @Nullable String supplier,
+        @Nullable @Size(max = LONGEST) String of,
+        @Nullable @Size(max = LONGEST) String item,
+        @Nullable @Size(max = LONGEST) String site,
+        @Nullable @Size(max = LONGEST) String group,
+        @Nullable @Size(max = LONGEST) String customer,
+        @Nullable @Size(max = LONGEST) String supplier,
         @Nullable @Min(1) @Max(1000) Integer days,
         @Nullable LocalDate from,
         @Nullable LocalDate to,
-        @Nullable @PositiveOrZero BigDecimal quantity,
+
+        @Nullable @PositiveOrZero @DecimalMax("1000000000000")
+        BigDecimal quantity,
+
         @Nullable LocalDate due,
-        @Nullable String set,
+        @Nullable @Size(max = LONGEST) String set,
         @Nullable Boolean working,
-        @Nullable Map<String, String> fields) {
+        @Nullable @Size(max = 50) Map<String, @Size(max = LONGEST) String> fields) {
+    private static final int LONGEST = 300;
 
     /** What is otherwise. */
     enum Kind {

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
@@ -32,6 +33,8 @@ import rescient.server.platform.Nullable;
 @RestController
 @RequestMapping("/api/what-ifs")
 class WhatIfController {
+    private static final int MOST_COMPARED = 20;
+
     private final WhatIfStore store;
     private final WhatIfs whatIfs;
     private final LivePlan live;
@@ -122,7 +125,7 @@ class WhatIfController {
 
     /** The live plan and several what-ifs side by side. */
     @GetMapping("/compared")
-    List<ComparedPlan> compared(@RequestParam List<Long> ids) {
+    List<ComparedPlan> compared(@RequestParam @Size(max = MOST_COMPARED) List<Long> ids) {
         List<ComparedPlan> columns = new ArrayList<>();
         columns.add(new ComparedPlan(null, "Live", null, List.of(), Figures.of(whatIfs.figures(live.current()))));
         for (Long id : ids) {
@@ -159,7 +162,7 @@ class WhatIfController {
         return decisions.takeOver(
                 user,
                 command,
-                id + " " + store.write(taken),
+                Map.of("whatIf", id, "taken", taken),
                 "Took over from the what-if " + whatIf.name() + ": " + sentences,
                 version -> WhatIfs.all(version, gone),
                 () -> changed(store.change(id, taken.revision, whatIf.name(), left)));

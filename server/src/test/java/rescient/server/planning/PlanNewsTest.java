@@ -2,16 +2,21 @@ package rescient.server.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
-import java.util.List;
+import java.time.Duration;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter.DataWithMediaType;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The news of plans. */
 class PlanNewsTest {
-    private final PlanNews news = new PlanNews();
-    private final List<String> heard = new ArrayList<>();
+    private final PlanNews news = new PlanNews(Duration.ZERO);
+    private final BlockingQueue<String> heard = new LinkedBlockingQueue<>();
+    private final CountDownLatch reads = new CountDownLatch(1);
 
     private final SseEmitter listener = new SseEmitter() {
         @Override
@@ -24,20 +29,61 @@ class PlanNewsTest {
         }
     };
 
+    private String next() throws InterruptedException {
+        return heard.poll(10, TimeUnit.SECONDS);
+    }
+
+    @AfterEach
+    void end() {
+        reads.countDown();
+        news.stop();
+    }
+
     @Test
-    void aPlanThatComesWhileSomebodyConnectsIsHeardOf() {
+    void aPlanThatComesWhileSomebodyConnectsIsHeardOf() throws InterruptedException {
         news.listen(listener, () -> {
             // made between the answer and the connection
             news.tell(8);
             return 7;
         });
-        assertThat(heard).contains("8");
+        String said = next();
+        assertThat(said.equals("7") ? next() : said).isEqualTo("8");
     }
 
     @Test
-    void whoeverConnectsHearsOfThePlanThatIsThereAndOfTheNext() {
+    void whoeverConnectsHearsOfThePlanThatIsThereAndOfTheNext() throws InterruptedException {
         news.listen(listener, () -> 7);
+        assertThat(next()).isEqualTo("7");
         news.tell(8);
-        assertThat(heard).containsExactly("7", "8");
+        assertThat(next()).isEqualTo("8");
+    }
+
+    /** A browser that does not read keeps nobody from hearing, nor whoever tells from going on; then it is dropped. */
+    @Test
+    void whoDoesNotReadHoldsUpNobody() throws InterruptedException {
+        CountDownLatch stuck = new CountDownLatch(1);
+        SseEmitter deaf = new SseEmitter() {
+            @Override
+            public void send(SseEventBuilder event) {
+                stuck.countDown();
+                try {
+                    reads.await();
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+            }
+        };
+        news.listen(deaf, () -> 1);
+        assertThat(stuck.await(10, TimeUnit.SECONDS)).isTrue();
+        news.listen(listener, () -> 1);
+        assertThat(next()).isEqualTo("1");
+        news.tell(2);
+        assertThat(next()).isEqualTo("2");
+        assertThat(news.listeners()).isEqualTo(2);
+        news.stillHere();
+        assertThat(news.listeners()).isEqualTo(1);
+        news.tell(3);
+        assertThat(next()).contains("still here");
+        assertThat(next()).isEqualTo("3");
     }
 }
