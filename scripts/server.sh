@@ -87,7 +87,13 @@ run_server() {
     grep -h "Sign in as" "$DATA/server.log" | sed 's/.*: Sign in/Sign in/' || true
   fi
   say "Ctrl-C ends it."
-  wait "$pid" || true
+  local code=0
+  wait "$pid" || code=$?
+  # ended from elsewhere by ./rescient stop it leaves with the code of a request to end
+  if [ "$code" -ne 0 ] && [ "$code" -ne 143 ]; then
+    tail -n 3 "$DATA/server.log" >&2
+    fail "the server has died (code $code); its log is $DATA/server.log"
+  fi
 }
 
 explain_failure() {

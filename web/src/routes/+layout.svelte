@@ -9,7 +9,11 @@
       queries: {
         staleTime: 60_000,
         refetchOnWindowFocus: false,
-        retry: (times, error) => times < 2 && error instanceof Refused && error.problem.status === 0
+        // while the database is away one waits for it; a server that does not answer is told after a moment
+        retry: (times, error) =>
+          error instanceof Refused &&
+          (error.problem.status === 503 || (times < 2 && error.problem.status === 0)),
+        retryDelay: (times) => Math.min(2000, 500 * (times + 1))
       }
     }
   });

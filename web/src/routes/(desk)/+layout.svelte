@@ -21,9 +21,16 @@
   // whoever was signed in here last very likely still is: the place asks for its data without waiting to hear so
   const LAST = 'signed-in';
   const likely = localStorage.getItem(LAST) !== null;
+  const start = createQuery(() => ({
+    queryKey: ['start'],
+    queryFn: () => answer(api.GET('/api/start')),
+    enabled: !likely
+  }));
+  const nobody = $derived(start.data?.signedIn === false);
   const session = createQuery(() => ({
     queryKey: ['session'],
-    queryFn: () => answer(api.GET('/api/session'))
+    queryFn: () => answer(api.GET('/api/session')),
+    enabled: likely || start.data?.signedIn === true
   }));
   const plan = createQuery(() => ({
     queryKey: ['plan', 'state'],
@@ -43,6 +50,8 @@
   let finding = $state(false);
   let helping = $state(false);
   let connected = $state(true);
+  /** What keeps everybody from working, in words; empty if nothing does. */
+  let trouble = $state('');
 
   $effect(() => {
     const refused = session.error instanceof Refused && session.error.problem.status === 401;
@@ -51,7 +60,7 @@
       people.me = session.data.login;
       rights.known = session.data;
     }
-    if (!refused) return;
+    if (!refused && !(nobody && !session.data)) return;
     localStorage.removeItem(LAST);
     void goto('/signin?' + new URLSearchParams({ back: page.url.pathname + page.url.search }).toString());
   });
@@ -78,12 +87,22 @@
     return () => clearTimeout(timer);
   });
 
+  /** What failed meanwhile is asked for again. */
+  function goOn() {
+    void client.refetchQueries({ predicate: (query) => query.state.status === 'error' });
+  }
+
   // a new plan anywhere is seen here at once
   $effect(() => {
     if (!session.isSuccess) return;
     planSeen.behind = () => void askAnew(client);
     const news = new EventSource('/api/plan/news');
+    news.addEventListener('trouble', (event: MessageEvent<string>) => {
+      trouble = event.data;
+      if (!trouble) goOn();
+    });
     news.addEventListener('plan', (event: MessageEvent<string>) => {
+      if (!connected) goOn();
       connected = true;
       planSeen.told(Number(event.data));
     });
@@ -138,6 +157,10 @@
       <div class="w-[104px] leading-tight" role="status" data-testid="freshness">
         {#if !connected}
           <b class="text-vermilion">Not connected</b><br /><span class="text-sm text-ink-2">trying again</span
+          >
+        {:else if trouble}
+          <b class="text-vermilion" title={trouble}>No database</b><br /><span class="text-sm text-ink-2"
+            >trying again</span
           >
         {:else if plan.data?.failure}
           <b class="text-vermilion">Plan is behind</b><br /><span

@@ -24,6 +24,7 @@
       const person = await answer(api.POST('/api/session', { body: { login, password } }));
       client.clear();
       client.setQueryData(['session'], person);
+      client.setQueryData(['start'], { ...start.data, signedIn: true });
       const back = page.url.searchParams.get('back');
       await goto(back?.startsWith('/') && !back.startsWith('//') ? back : '/plan');
     } catch (e) {

@@ -56,7 +56,19 @@ public record OrderDraft(
     public Change.Order as(String number, String line, Stage stage) {
         return new Change.Order(
                 new OpenOrder(
-                        number, line, source, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, false),
+                        number,
+                        line,
+                        source,
+                        stage,
+                        item,
+                        site,
+                        fromSite,
+                        supplier,
+                        quantity,
+                        dueDay,
+                        startDay,
+                        false,
+                        startQuantity),
                 needs.stream()
                         .map(n -> new OpenOrderComponent(number, line, n.item, n.quantity, n.day))
                         .toList());

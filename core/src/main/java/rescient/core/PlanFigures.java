@@ -122,7 +122,7 @@ public record PlanFigures(
                 if (order.kind() == Source.BUY) {
                     bought(view, order.supplier(), order.quantity(), order.dueDay());
                 } else if (order.kind() == point.source) {
-                    worked(point, order.quantity(), order.dueDay());
+                    worked(point, order.startQuantity(), order.dueDay());
                 }
             }
             stock(view);

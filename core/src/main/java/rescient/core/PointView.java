@@ -81,6 +81,32 @@ public final class PointView {
         return new Dating(point, snapshot.today).earliestDue(snapshot.today, startQuantity);
     }
 
+    /** A day moved by as many working days of the site as lie between two others; never onto a day off. */
+    public int movedLike(int day, int from, int to) {
+        WorkCalendar calendar = point.siteCalendar;
+        return to >= from
+                ? calendar.forth(day, calendar.distance(from, to))
+                : calendar.back(day, calendar.distance(to, from));
+    }
+
+    /** The working day of the site that a wish for a day means: the day itself, or the one before; from today on, the next. */
+    public int workingDay(int day) {
+        int before = point.siteCalendar.back(day, 0);
+        return before < snapshot.today ? point.siteCalendar.forth(Math.max(day, snapshot.today), 0) : before;
+    }
+
+    /** Working days from start to due date of an order that starts so much: by its routing, if it has one. */
+    public int leadTimeDays(long startQuantity) {
+        Dating dating = new Dating(point, snapshot.today);
+        int due = dating.earliestDue(snapshot.today, startQuantity);
+        return dating.workingDays(dating.start(due, startQuantity), due, startQuantity);
+    }
+
+    /** Whether operations say how long an order takes. */
+    public boolean routed() {
+        return point.routing != null;
+    }
+
     /** On a loop, or below one: nothing was calculated. */
     public boolean planned() {
         return plan.plans.get(p) != null;

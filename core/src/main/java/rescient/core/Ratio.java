@@ -68,6 +68,11 @@ public final class Ratio {
         return new Ratio(quantity / divisor, Quantity.ONE / divisor);
     }
 
+    /** What a quantity is of another one, which is more than 0. */
+    public static Ratio part(long quantity, long whole) {
+        return reduced(BigInteger.valueOf(quantity), BigInteger.valueOf(whole));
+    }
+
     /** Euclid's: Knuth, The Art of Computer Programming, volume 2, section 4.5.2. */
     private static long greatestCommonDivisor(long a, long b) {
         return b == 0 ? a : greatestCommonDivisor(b, a % b);

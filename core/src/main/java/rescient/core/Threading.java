@@ -356,6 +356,10 @@ final class Threading {
         for (int below : supply.waitsAt()) {
             addOf(order, below, into, released ? snapshot.today : OpenOrder.NO_DAY);
         }
+        if (order.kind() == Source.BUY) {
+            // when it is there its supplier decides
+            return null;
+        }
         boolean started = released || order.startDay() == OpenOrder.NO_DAY;
         return largest(p, started ? snapshot.today : order.startDay(), order.dueDay(), into);
     }

@@ -36,6 +36,8 @@ final class Checks {
             c -> c.quantities("shipments", "item", "quantity"),
             Checks::forecasts,
             c -> c.quantities("open_orders", "item", "quantity"),
+            c -> c.quantities("open_orders", "item", "ordered"),
+            c -> c.quantities("open_orders", "item", "start_quantity"),
             c -> c.quantities("open_order_components", "component", "quantity"),
             c -> c.each("open_orders", c::openOrder),
             Checks::components);

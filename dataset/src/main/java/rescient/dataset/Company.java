@@ -62,6 +62,8 @@ public final class Company {
     private final String forecastSet;
     /** The stocking unit of each item. */
     private final Map<String, String> unitOf = new HashMap<>();
+    /** Of the stock points that have one. */
+    private final Map<List<String>, Ratio> yields = new HashMap<>();
 
     private Company(Dataset dataset, LocalDate today, LocalDate horizonEnd, String forecastSet) {
         this.forecastSet = forecastSet;
@@ -99,7 +101,12 @@ public final class Company {
                 List.of(
                         () -> each("customer_orders", row -> builder.customerOrder(customerOrder(row))),
                         () -> each("items", this::item),
-                        () -> Planning.of(dataset).forEach(row -> builder.planning(planning(row)))));
+                        () -> Planning.of(dataset).forEach(row -> {
+                            builder.planning(planning(row));
+                            if (row.decimal("yield") != null) {
+                                yields.put(List.of(row.item(), row.site()), Ratio.of(row.decimal("yield")));
+                            }
+                        })));
         // these need the units of the items
         SideBySide.run(
                 SideBySide.CORES,
@@ -315,7 +322,16 @@ public final class Company {
                 row.quantity("quantity", 0));
     }
 
-    private static OpenOrder openOrder(Row row) {
+    private OpenOrder openOrder(Row row) {
+        long open = row.quantity("quantity", 0);
+        long ordered = Math.max(open, row.quantity("ordered", open));
+        long started = row.quantity("start_quantity", Quantity.NOT_SET);
+        if (started == Quantity.NOT_SET) {
+            Ratio yield = yields.getOrDefault(List.of(row.text("item"), row.text("site")), Ratio.ONE);
+            boolean made = SOURCES.of(row.text("kind")).fromComponents();
+            String unit = unitOf.get(row.text("item"));
+            started = made ? yield.inverse().up(ordered, Quantity.step(units.decimals(unit))) : ordered;
+        }
         return new OpenOrder(
                 row.text("number"),
                 row.text("line"),
@@ -328,7 +344,8 @@ public final class Company {
                 row.quantity("quantity", 0),
                 row.day("due_date", 0),
                 row.day("start_date", OpenOrder.NO_DAY),
-                row.flag("locked", false));
+                row.flag("locked", false),
+                ordered == 0 ? 0 : Ratio.part(open, ordered).up(started, 1));
     }
 
     private static OpenOrderComponent component(Row row) {

@@ -182,6 +182,10 @@ final class Meanings {
         column("open_orders.quantity", "Good quantity still open, in the item's unit");
         column("start_date", "Day it starts");
         column("locked", "Not to be moved: no signal, never pulled in");
+        column("ordered", "In all; where it is not said, what is still open");
+        column(
+                "start_quantity",
+                "Started in all, before yield; where it is not said, what was ordered, divided by the yield");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");
     }

@@ -207,7 +207,9 @@ public final class Table {
                     Column.required("quantity", AMOUNT),
                     Column.required("due_date", ColumnType.DAY),
                     Column.of("start_date", ColumnType.DAY),
-                    Column.of("locked", ColumnType.FLAG)),
+                    Column.of("locked", ColumnType.FLAG),
+                    Column.of("ordered", AMOUNT),
+                    Column.of("start_quantity", AMOUNT)),
             table(
                     "open_order_components",
                     Column.key("number", TEXT),

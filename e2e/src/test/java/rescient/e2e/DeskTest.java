@@ -4,19 +4,16 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -77,24 +74,8 @@ abstract class DeskTest {
     @BeforeAll
     static void startChromium() {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(java.util.Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Path executable = Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
-                .map(Path::of)
-                .filter(Files::isExecutable)
-                .findFirst()
-                .orElseThrow(() -> new IllegalStateException("Chromium is missing; ./rescient test installs it"));
-        chromium = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(executable)
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync")));
+        playwright = Chromium.driver();
+        chromium = Chromium.launch(playwright);
     }
 
     @AfterAll
@@ -168,7 +149,8 @@ abstract class DeskTest {
 
     Page signedIn(String login, ColorScheme theme) {
         Page page = browser(theme);
-        page.navigate("/signin");
+        // by the address that is printed: whoever is not signed in is asked to
+        page.navigate("/");
         page.getByLabel("Name").fill(login);
         page.getByLabel("Password").fill("clover");
         page.getByRole(

@@ -2,6 +2,11 @@ package rescient.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
@@ -157,6 +162,63 @@ class LauncherTest {
         assertThat(run("stop").said()).contains("Rescient has stopped");
         assertThat(started.get(0).waitFor(30, TimeUnit.SECONDS)).isTrue();
         assertThat(run("stop").said()).contains("Rescient is not running");
+    }
+
+    /** What a new user does first: opens exactly the printed address, and signs in by keyboard or by clicking. */
+    @Test
+    void thePrintedAddressIsTheApplication() throws Exception {
+        String said = start();
+        Matcher address = ADDRESS.matcher(said);
+        assertThat(address.find()).as(said).isTrue();
+        List<String> failures = new ArrayList<>();
+        try (Playwright driver = Chromium.driver();
+                Browser chromium = Chromium.launch(driver)) {
+            Page typing = opened(chromium, address.group(1), failures);
+            PlaywrightAssertions.assertThat(typing.getByLabel("Name")).isFocused();
+            typing.keyboard().type("ida");
+            typing.keyboard().press("Tab");
+            typing.keyboard().type("clover");
+            typing.keyboard().press("Enter");
+            seesTheList(typing);
+
+            Page clicking = opened(chromium, address.group(1), failures);
+            clicking.getByText("Bram Tolk").click();
+            seesTheList(clicking);
+        }
+        assertThat(failures).isEmpty();
+    }
+
+    private static Page opened(Browser chromium, String address, List<String> failures) {
+        Page page = chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+                .newPage();
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                failures.add(message.text() + " " + message.location());
+            }
+        });
+        page.onPageError(failures::add);
+        assertThat(page.navigate(address).status()).isEqualTo(200);
+        return page;
+    }
+
+    /** The list is there, its first row chosen, and what it is about stands beside it. */
+    private static void seesTheList(Page page) {
+        PlaywrightAssertions.assertThat(page.getByTestId("freshness")).containsText("Plan is current");
+        PlaywrightAssertions.assertThat(page.getByRole(AriaRole.LISTBOX)).containsText("BRG-6202");
+        PlaywrightAssertions.assertThat(page.getByRole(AriaRole.OPTION).first()).hasAttribute("aria-selected", "true");
+        PlaywrightAssertions.assertThat(page).hasURL(Pattern.compile("/plan\\?order="));
+    }
+
+    /** The server is ended from outside: the launcher says so and ends with an error, and takes its database along. */
+    @Test
+    void aServerThatDiesIsSaidAndIsAnError() throws Exception {
+        start();
+        kill("server.pid");
+        Process launcher = started.get(0);
+        assertThat(launcher.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        assertThat(launcher.exitValue()).isEqualTo(1);
+        assertThat(Files.readString(outputs.get(launcher))).contains("the server has died");
+        assertThat(data.resolve("postgres/postmaster.pid")).doesNotExist();
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import rescient.core.OrderDraft;
 import rescient.core.Quantity;
 import rescient.server.planning.Words;
@@ -77,22 +78,21 @@ final class OrderRows {
         }
     }
 
-    /** Moves a line and what it still has to issue by so many days. */
-    static void shift(OrderImage image, String line, int days) {
+    /** Moves a line and what it still has to issue, each date as {@code move} says. */
+    static void shift(OrderImage image, String line, UnaryOperator<LocalDate> move) {
         ObjectNode row = image.line(line);
-        move(row, "due_date", days);
-        move(row, "start_date", days);
+        move(row, "start_date", move);
         for (JsonNode issue : image.components()) {
             if (issue.get("line").asText().equals(line)) {
-                move((ObjectNode) issue, "needed_date", days);
+                move((ObjectNode) issue, "needed_date", move);
             }
         }
     }
 
-    private static void move(ObjectNode row, String column, int days) {
+    private static void move(ObjectNode row, String column, UnaryOperator<LocalDate> move) {
         LocalDate date = OrderImage.date(row, column);
         if (date != null) {
-            row.put(column, date.plusDays(days).toString());
+            row.put(column, move.apply(date).toString());
         }
     }
 

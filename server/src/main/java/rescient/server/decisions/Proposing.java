@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 import rescient.core.OrderDraft;
+import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.core.Stage;
@@ -202,7 +203,14 @@ final class Proposing {
         }
         int shift = (int) (due.toEpochDay() - open.as().dueDay());
         OrderImage image = open.image().copy();
-        OrderRows.shift(image, open.line(), shift);
+        PointView point =
+                version.plan().point(open.as().item(), open.as().site()).orElseThrow();
+        OrderRows.shift(
+                image,
+                open.line(),
+                day -> Words.date(
+                        point.movedLike((int) day.toEpochDay(), open.as().dueDay(), (int) due.toEpochDay())));
+        image.line(open.line()).put("due_date", due.toString());
         OrderDraft moved = Targets.draft(image, open.line());
         if (open.outside()) {
             String kind = shift < 0 ? "bring_forward" : "push_back";

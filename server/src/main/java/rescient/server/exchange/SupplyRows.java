@@ -15,9 +15,18 @@ import rescient.dataset.Row;
  */
 record SupplyRows(String table, String columns, List<List<String>> rows) {
     private static final List<String> ORDER = List.of("number", "kind", "supplier", "site", "from_site");
-    /** What is still to come is, of a company that comes from elsewhere, all that was ordered. */
-    private static final List<String> LINE =
-            List.of("number", "line", "stage", "item", "quantity", "quantity", "due_date", "start_date", "locked");
+    /** Where nothing is said of what was ordered, all of it is still to come. */
+    private static final List<String> LINE = List.of(
+            "number",
+            "line",
+            "stage",
+            "item",
+            "ordered",
+            "quantity",
+            "due_date",
+            "start_date",
+            "locked",
+            "start_quantity");
 
     private static final List<String> COMPONENT = List.of("number", "line", "component", "quantity", "needed_date");
 
@@ -36,8 +45,10 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                 new SupplyRows("supply_orders", "number, kind, supplier, site, from_site", orders),
                 new SupplyRows(
                         "supply_order_lines",
-                        "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked",
-                        lines.stream().map(l -> texts(l, LINE)).toList()),
+                        "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity",
+                        lines.stream()
+                                .map(l -> texts(l.with("ordered", l.text("ordered", l.text("quantity"))), LINE))
+                                .toList()),
                 new SupplyRows(
                         "supply_order_components",
                         "order_number, line, component, quantity, needed_date",

@@ -49,14 +49,15 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed) 
     }
 
     private static Worth worth(PlanVersion version, OrderDraft draft, SupplyOrderLine line) {
-        if (line.unit != null && line.unitQuantity != null) {
-            BigDecimal value = line.unitPrice != null
-                    ? rescient.server.planning.Directory.value(line.unitQuantity, line.unitPrice)
-                    : draft.source() == Source.BUY ? null : version.directory().standardValue(line.item, line.quantity);
-            return new Worth(line.unitQuantity.stripTrailingZeros(), line.unit, line.unitPrice, value);
-        }
-        PointView point = version.plan().point(draft.item(), draft.site()).orElseThrow();
-        return Worth.of(version.directory(), point, draft);
+        return Worth.of(
+                version.directory(),
+                draft.source(),
+                draft.supplier(),
+                line.item,
+                line.quantity,
+                line.unitQuantity == null ? null : line.unitQuantity.stripTrailingZeros(),
+                line.unit,
+                line.unitPrice);
     }
 
     /** The order as a fact that the plan counts on. */

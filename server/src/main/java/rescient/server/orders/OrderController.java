@@ -12,11 +12,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.DocumentOrder;
 import rescient.core.Peg;
+import rescient.core.Source;
 import rescient.core.Supply;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Served;
+import rescient.server.planning.Worth;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -172,9 +174,16 @@ class OrderController {
     }
 
     private static BigDecimal value(Directory directory, SupplyOrderLine line) {
-        return line.unitPrice != null
-                ? Directory.value(line.unitQuantity, line.unitPrice)
-                : directory.standardValue(line.item, line.ordered);
+        return Worth.of(
+                        directory,
+                        Source.valueOf(line.order.kind.toUpperCase(java.util.Locale.ROOT)),
+                        line.order.supplier,
+                        line.item,
+                        line.ordered,
+                        line.unitQuantity,
+                        line.unit,
+                        line.unitPrice)
+                .value();
     }
 
     private static BigDecimal plain(BigDecimal value) {

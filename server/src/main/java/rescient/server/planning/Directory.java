@@ -10,8 +10,11 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import rescient.core.Change;
+import rescient.core.Quantity;
+import rescient.core.Ratio;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
+import rescient.dataset.Units;
 
 /** Names, units and prices as of the same moment as the plan beside it. */
 public final class Directory {
@@ -267,6 +270,17 @@ public final class Directory {
                 .map(r -> r.text("unit", unit(item)))
                 .findFirst()
                 .orElse(unit(item));
+    }
+
+    /** A quantity in the unit an item is bought in from a supplier, in whole steps of it. */
+    public BigDecimal inPurchaseUnits(String supplier, String item, BigDecimal quantity) {
+        Units units = new Units(dataset);
+        String bought = purchaseUnit(supplier, item);
+        Ratio factor = units.factor(item, bought, unit(item));
+        if (factor == null) {
+            return quantity;
+        }
+        return Quantity.decimal(factor.inverse().up(Quantity.of(quantity), Quantity.step(units.decimals(bought))));
     }
 
     /** The price of one purchase unit at this quantity of them, or null if none is known. */

@@ -131,7 +131,9 @@ final class OpenOrders {
             order.startDay() == OpenOrder.NO_DAY
                     ? ""
                     : Words.date(order.startDay()).toString(),
-            Boolean.toString(order.locked())
+            Boolean.toString(order.locked()),
+            Quantity.text(order.quantity()),
+            Quantity.text(order.startQuantity())
         });
     }
 

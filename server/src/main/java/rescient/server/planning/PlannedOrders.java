@@ -146,7 +146,16 @@ public final class PlannedOrders {
                 due,
                 Words.dateOrNull(possible),
                 possible == null ? null : Math.max(0, possible - order.dueDay()),
-                directory.standardValue(order.item(), Words.quantity(order.quantity())),
+                Worth.of(
+                                directory,
+                                order.kind(),
+                                order.supplier(),
+                                order.item(),
+                                Words.quantity(order.quantity()),
+                                null,
+                                null,
+                                null)
+                        .value(),
                 null,
                 null,
                 null,

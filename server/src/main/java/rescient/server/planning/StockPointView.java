@@ -18,6 +18,8 @@ import rescient.server.platform.Nullable;
 /**
  * One stock point: how it is planned, and its stock line.
  *
+ * @param leadTimeDays working days that the next order takes
+ * @param routed whether that is by its operations
  * @param earliest the first day on which an ordinary order of today could be there; before it shortage cannot be cured
  * @param line the balance at the end of each day with an event
  * @param without the same if nothing more were ordered
@@ -38,6 +40,7 @@ public record StockPointView(
         @Nullable BigDecimal reorderPoint,
         @Nullable BigDecimal orderUpTo,
         int leadTimeDays,
+        boolean routed,
         @Nullable String supplier,
         @Nullable String partner,
         @Nullable BigDecimal price,
@@ -85,7 +88,8 @@ public record StockPointView(
                 Words.quantity(point.safetyStock()),
                 Words.quantity(point.reorderPoint()),
                 Words.quantity(point.orderUpTo()),
-                point.leadTimeDays(),
+                leadTime(point),
+                point.routed(),
                 supplier,
                 point.source() == Source.BUY ? directory.supplierName(supplier) : null,
                 supplier == null ? null : directory.purchasePrice(supplier, point.item(), BigDecimal.ZERO),
@@ -98,6 +102,14 @@ public record StockPointView(
                 events(version, point, supplies),
                 point.signals().stream().map(s -> SignalView.of(version, s)).toList(),
                 PlannedOrders.of(version, point));
+    }
+
+    /** Of the next order that is planned, or of one unit. */
+    private static int leadTime(PointView point) {
+        long started = point.planned() && !point.plannedOrders().isEmpty()
+                ? point.plannedOrder(0).startQuantity()
+                : Quantity.ONE;
+        return point.leadTimeDays(started);
     }
 
     private static BigDecimal sum(List<Supply> supplies, Supply.Kind kind) {

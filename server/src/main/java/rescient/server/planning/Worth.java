@@ -21,6 +21,33 @@ public record Worth(
         @Nullable BigDecimal price,
         @Nullable BigDecimal value) {
 
+    /**
+     * A line of an order as it stands: what was agreed on, where it says so, else the list price of its supplier, or the
+     * standard cost of what is not bought.
+     *
+     * @param units in the unit of the order, null where the line does not say; so are {@code unit} and {@code price}
+     */
+    public static Worth of(
+            Directory directory,
+            Source source,
+            String supplier,
+            String item,
+            BigDecimal quantity,
+            @Nullable BigDecimal units,
+            @Nullable String unit,
+            @Nullable BigDecimal price) {
+        if (source != Source.BUY || supplier == null) {
+            return new Worth(quantity, directory.unit(item), null, directory.standardValue(item, quantity));
+        }
+        BigDecimal bought = units != null ? units : directory.inPurchaseUnits(supplier, item, quantity);
+        BigDecimal each = price != null ? price : directory.purchasePrice(supplier, item, bought);
+        return new Worth(
+                bought,
+                unit != null ? unit : directory.purchaseUnit(supplier, item),
+                each,
+                Directory.value(bought, each));
+    }
+
     public static Worth of(Directory directory, PointView point, PlannedOrder order) {
         return of(directory, point, order.source(), order.supplier(), order.quantity(), order.startQuantity());
     }

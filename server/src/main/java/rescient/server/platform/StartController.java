@@ -1,5 +1,6 @@
 package rescient.server.platform;
 
+import java.security.Principal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -14,8 +15,14 @@ class StartController {
         this.companies = companies;
     }
 
+    /**
+     * @param signedIn whether this browser is somebody's already
+     */
+    record Start(String name, boolean demo, boolean loaded, boolean signedIn) {}
+
     @GetMapping
-    Companies.About about() {
-        return companies.about();
+    Start start(@Nullable Principal somebody) {
+        Companies.About about = companies.about();
+        return new Start(about.name(), about.demo(), about.loaded(), somebody != null);
     }
 }

@@ -1,0 +1,38 @@
+package rescient.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** The browser of the tests: the system's own, without a window and without connections of its own. */
+final class Chromium {
+    private Chromium() {}
+
+    static Playwright driver() {
+        return Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    }
+
+    static Browser launch(Playwright driver) {
+        Path executable = Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
+                .map(Path::of)
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("Chromium is missing; ./rescient test installs it"));
+        return driver.chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(executable)
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+    }
+}

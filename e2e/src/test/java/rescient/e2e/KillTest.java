@@ -1,0 +1,152 @@
+package rescient.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import rescient.server.testing.TestDatabase;
+
+/**
+ * A server that is killed while it releases: nothing is lost, doubled or half made, and each request that is repeated with
+ * its key, on another server and on the one that is started again, is answered as before.
+ */
+class KillTest {
+    private static final int ROUNDS = Integer.getInteger("rescient.kills", 5);
+    private static final int AT_ONCE = 5;
+    private static final int LONGEST_MILLIS = 400;
+
+    private final String database = TestDatabase.create();
+    private final Random random = new Random(ROUNDS);
+    /** What was answered to each request, by its key. */
+    private final Map<UUID, JsonNode> answered = new LinkedHashMap<>();
+
+    private record Request(UUID key, String content) {}
+
+    @Test
+    void aKilledServerLosesDoublesAndHalvesNothing() throws Exception {
+        try (Servers servers = new Servers(database)) {
+            Servers.Server other = servers.start();
+            other.signIn("ida");
+            Servers.Server victim = servers.start();
+            victim.signIn("ida");
+            for (int round = 0; round < ROUNDS; round++) {
+                List<Request> requests = requests(other);
+                Map<UUID, JsonNode> before = killedWhileReleasing(victim, requests);
+                victim = servers.start();
+                victim.signIn("ida");
+                for (Request request : requests) {
+                    repeated(request, before.get(request.key), other, victim);
+                }
+            }
+            assertThat(answered).isNotEmpty();
+            everyAnswerIsAnOrderOnce();
+            // both servers come to the same plan
+            assertThat(keys(victim)).isEqualTo(keys(other));
+        }
+    }
+
+    /** Releases of orders that start first, of several stock points. */
+    private List<Request> requests(Servers.Server server) throws Exception {
+        List<String> keys = new ArrayList<>(keys(server));
+        List<Request> requests = new ArrayList<>();
+        for (int i = 0; i < AT_ONCE && !keys.isEmpty(); i++) {
+            String key = keys.remove(random.nextInt(Math.min(20, keys.size())));
+            requests.add(new Request(
+                    UUID.randomUUID(), "{\"orders\":[\"" + key + "\"],\"leaveOut\":false,\"note\":\"round\"}"));
+        }
+        return requests;
+    }
+
+    private static Set<String> keys(Servers.Server server) throws Exception {
+        Set<String> keys = new LinkedHashSet<>();
+        for (JsonNode order : server.get("/api/plan/orders").body().get("orders")) {
+            if (!order.hasNonNull("obstacle") && !order.hasNonNull("hold")) {
+                keys.add(order.get("key").asText());
+            }
+        }
+        return keys;
+    }
+
+    private Map<UUID, JsonNode> killedWhileReleasing(Servers.Server victim, List<Request> requests) throws Exception {
+        Map<UUID, CompletableFuture<Servers.Answer>> under = new LinkedHashMap<>();
+        requests.forEach(r -> under.put(r.key, victim.post("/api/releases", r.key, r.content)));
+        // some time while they are on their way; not a moment to be waited for
+        CompletableFuture.delayedExecutor(random.nextInt(LONGEST_MILLIS), TimeUnit.MILLISECONDS)
+                .execute(() -> victim.process.destroyForcibly());
+        victim.process.waitFor();
+        Map<UUID, JsonNode> before = new LinkedHashMap<>();
+        under.forEach((key, answer) -> {
+            // one that was cut off has no answer
+            Servers.Answer came = answer.exceptionally(e -> null).join();
+            if (came != null && came.status() == 201) {
+                before.put(key, came.body());
+            }
+        });
+        return before;
+    }
+
+    private void repeated(Request request, JsonNode before, Servers.Server other, Servers.Server again)
+            throws Exception {
+        Servers.Answer there =
+                other.post("/api/releases", request.key, request.content).get();
+        Servers.Answer here =
+                again.post("/api/releases", request.key, request.content).get();
+        assertThat(here.status()).as(here.toString()).isEqualTo(there.status());
+        if (before != null) {
+            assertThat(there.status()).isEqualTo(201);
+            assertThat(there.body()).isEqualTo(before);
+        }
+        // what the plan no longer asks for, because another request was carried out, is refused by both
+        assertThat(there.status()).isIn(201, 409);
+        if (there.status() == 201) {
+            assertThat(here.body()).isEqualTo(there.body());
+            answered.put(request.key, there.body());
+        }
+    }
+
+    private void everyAnswerIsAnOrderOnce() throws SQLException {
+        List<String> numbers = new ArrayList<>();
+        answered.values()
+                .forEach(answer -> answer.get("orders")
+                        .forEach(o -> numbers.add(o.get("number").asText())));
+        assertThat(numbers).doesNotHaveDuplicates();
+        List<String> kept = column("select number from supply_orders where note = 'round'");
+        assertThat(kept).containsExactlyInAnyOrderElementsOf(numbers);
+        assertThat(column("select key::text from commands"))
+                .containsExactlyInAnyOrderElementsOf(
+                        answered.keySet().stream().map(UUID::toString).toList());
+        // none without its lines
+        assertThat(column("select number from supply_orders o where not exists"
+                        + " (select 1 from supply_order_lines l where l.order_number = o.number)"))
+                .isEmpty();
+        // and each is told as one change of the company
+        assertThat(column("select sentence from plan_causes where kind = 'RELEASE'"))
+                .hasSameSizeAs(numbers);
+    }
+
+    private List<String> column(String query) throws SQLException {
+        List<String> values = new ArrayList<>();
+        try (Connection connection =
+                        DriverManager.getConnection(database, TestDatabase.user(), TestDatabase.password());
+                ResultSet rows = connection.createStatement().executeQuery(query)) {
+            while (rows.next()) {
+                values.add(rows.getString(1));
+            }
+        }
+        return values;
+    }
+}
