@@ -249,8 +249,11 @@ class PlanThreadTest {
             assertThat(deciding.stream().mapToInt(PlanThread.Bar::addsDays).sum())
                     .isEqualTo(late.days());
             PlanThread.Bar culprit = deciding.get(deciding.size() - 1);
-            // where orders wait for each other in a circle, one met again decides nothing
-            if (plan.snapshot.waves != Waves.NONE) {
+            // where orders wait for each other in a circle, one met again decides nothing; and a phantom that an order
+            // needed before today is passed through and has no bar of its own
+            boolean passedThrough =
+                    plan.point(late.causeItem(), late.causeSite()).orElseThrow().passedThrough();
+            if (plan.snapshot.waves != Waves.NONE && !passedThrough) {
                 assertThat(culprit.item() + " " + culprit.site()).isEqualTo(late.causeItem() + " " + late.causeSite());
             }
         }
