@@ -139,7 +139,10 @@
       <span>On hand <b class="text-ink">{quantity(p.onHand)}</b></span>
       <span>On order <b class="text-ink">{quantity(p.onOrder)}</b></span>
       <span>Rule <b class="text-ink">{rule}</b></span>
-      <span>Lead time <b class="text-ink">{p.leadTimeDays} {p.leadTimeDays === 1 ? 'day' : 'days'}</b>{#if p.routed}&nbsp;by its operations{/if}</span>
+      <span
+        >Lead time <b class="text-ink">{p.leadTimeDays} {p.leadTimeDays === 1 ? 'day' : 'days'}</b
+        >{#if p.routed}&nbsp;by its operations{/if}</span
+      >
       {#if p.partner}
         <span
           >{p.partner}

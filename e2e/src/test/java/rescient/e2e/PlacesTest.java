@@ -157,12 +157,87 @@ class PlacesTest extends DeskTest {
     void theFinderGoesAnywhere() {
         Page page = signedIn("ida");
         page.keyboard().press("Control+k");
-        page.getByPlaceholder("Code, name, number, place or action").fill("queen");
+        Locator words = page.getByPlaceholder("Codes, names, numbers");
+        words.fill("queen");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("QEX-10");
         page.keyboard().press("Enter");
         assertThat(page).hasURL(Pattern.compile("/items\\?code=QEX-10"));
+        // several words in any order; customer orders, customers, suppliers, sites
+        for (String[] wanted : new String[][] {
+            {"bearing ball 6202", "BRG-6202", "/items\\?code=BRG-6202"},
+            {"SO-790", "customer order", "/plan/threads\\?number=SO-790"},
+            {"trade widdow", "supplier", "/plan\\?supplier=WIDDOW"},
+            {"quayside", "site", "/plan\\?for=QUAYSIDE"},
+            {"PO-2032", "order to us", "/orders\\?number=PO-2032"}
+        }) {
+            page.keyboard().press("Control+k");
+            words.fill(wanted[0]);
+            assertThat(page.getByRole(AriaRole.OPTION).first()).containsText(wanted[1]);
+            page.keyboard().press("Enter");
+            assertThat(page).hasURL(Pattern.compile(wanted[2]));
+        }
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Go to Plan");
+        page.keyboard().press("Escape");
+    }
+
+    /** Every action that has a key is found by its words, with its key beside it. */
+    @Test
+    void theFinderDoesWhatHasAKey() {
+        Page page = signedIn("ida");
+        for (String[] wanted : new String[][] {
+            {"undo", "Take back the last decision", "u"},
+            {"export", "Save the list as CSV", "E"},
+            {"sign out", "Sign out", "gq"},
+            {"dark", "Dark or light", "D"}
+        }) {
+            page.keyboard().press("Control+k");
+            page.getByPlaceholder("Codes, names, numbers").fill(wanted[0]);
+            Locator action = page.getByRole(AriaRole.OPTION)
+                    .filter(new Locator.FilterOptions().setHasText(wanted[1]));
+            assertThat(action.locator("kbd").first()).hasText(wanted[2].substring(0, 1));
+            if (!wanted[0].equals("dark")) {
+                page.keyboard().press("Escape");
+                assertThat(action).isHidden();
+            }
+        }
+        page.keyboard().press("Enter");
+        assertThat(page.locator("html")).hasAttribute("data-theme", "dark");
+        page.keyboard().press("D");
+        assertThat(page.locator("html")).hasAttribute("data-theme", "light");
+    }
+
+    /** All keys fit on a small screen; what does not is scrolled to. */
+    @Test
+    void theHelpOfTheKeysFitsTheScreen() {
+        Page page = signedIn("ida");
+        page.keyboard().press("?");
+        Locator help = page.getByRole(AriaRole.DIALOG);
+        assertThat(help.getByRole(AriaRole.BUTTON)).isInViewport();
+        assertThat(help.getByText("Show all keys")).isInViewport();
+        page.setViewportSize(640, 400);
+        assertThat(help.getByRole(AriaRole.BUTTON)).isInViewport();
+        help.getByText("Show all keys").scrollIntoViewIfNeeded();
+        assertThat(help.getByText("Show all keys")).isInViewport();
+    }
+
+    /** What stands in the filter and what is half typed is there again after a reload, and the filter in the address. */
+    @Test
+    void aReloadLosesNothingThatWasTyped() {
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("bearing");
+        assertThat(page).hasURL(Pattern.compile("words=bearing"));
+        plannedOrder(page, "BRG-6202").click();
+        page.keyboard().press("e");
+        page.getByTestId("decide").getByLabel("Quantity").fill("33");
+        page.reload();
+        assertThat(page.getByPlaceholder("filter")).hasValue("bearing");
+        assertThat(page.getByTestId("decide").getByLabel("Quantity")).hasValue("33");
+        page.keyboard().press("Escape");
+        assertThat(page.getByTestId("decide")).isHidden();
+        page.reload();
+        assertThat(plannedOrder(page, "BRG-6202")).isVisible();
+        assertThat(page.getByTestId("decide")).isHidden();
     }
 
     @Test
