@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import { count, money, quantity } from '$lib/format';
+  import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
   import type { Action } from './actions';
   import { ordersOf } from './filters';
-  import type { PlanList } from './plan.svelte';
+  import type { PlanList, PlannedOrder } from './plan.svelte';
 
   interface Props {
     list: PlanList;
@@ -41,7 +42,21 @@
     onrelease
   }: Props = $props();
   const orders = $derived(ordersOf(list.chosen.length > 0 ? list.chosen : list.shown));
-  const total = $derived(orders.reduce((sum, o) => sum + (o.value ?? 0), 0));
+  const bought = $derived(sumOf(orders.filter((o) => o.source === 'buy')));
+  const made = $derived(sumOf(orders.filter((o) => o.source !== 'buy')));
+  /** What is bought, and apart from it what own making, moving and assembling is worth at standard. */
+  const total = $derived(
+    [
+      bought > 0 || made === 0 ? `${money(bought, currency)} bought` : '',
+      made > 0 ? `${money(made, currency)} made or moved` : ''
+    ]
+      .filter(Boolean)
+      .join(', ')
+  );
+
+  function sumOf(some: PlannedOrder[]): number {
+    return some.reduce((sum, o) => sum + (o.value ?? 0), 0);
+  }
   const bySupplier = $derived.by(() => {
     const sums: Record<string, number> = {};
     for (const o of orders)
@@ -59,14 +74,14 @@
     <b>{list.chosen.length} selected</b>{#if bySupplier.length > 0}, {count(
         bySupplier.length,
         'supplier'
-      )}{/if}, {money(total, currency)}
+      )}{/if}, {total}
   {:else if filtering}
     filtering …
   {:else}
     {#if more > 0}the most urgent {quantity(orders.length)} of {quantity(orders.length + more)} orders{:else}{count(
         orders.length,
         'order'
-      )}{/if}, {money(total, currency)}
+      )}{/if}, {total}
   {/if}
 </span>
 {#if undoing}
@@ -93,13 +108,13 @@
 <button type="button" class="ml-auto flex items-center gap-1.5 whitespace-nowrap" onclick={onsave}
   ><Key name="E" dark /> Save as CSV</button
 >
-<button
-  type="button"
-  class="main-action"
-  onclick={onrelease}
-  disabled={!mayRelease}
-  title="Shows what will be created before anything is released"
->
-  Release {releasing ? '' : list.orders.length || ''}
-  <Key name="r" />
-</button>
+{#if rights.releases()}<button
+    type="button"
+    class="main-action"
+    onclick={onrelease}
+    disabled={!mayRelease}
+    title="Shows what will be created before anything is released"
+  >
+    Release {releasing ? '' : list.orders.length || ''}
+    <Key name="r" />
+  </button>{/if}

@@ -6,6 +6,7 @@
   import {
     gridQuantities,
     levelOn,
+    lineBoxes,
     placeLabels,
     scale,
     shortages,
@@ -92,10 +93,13 @@
           event.stage === 'planned'
             ? `${quantity(event.quantity)} planned`
             : `${event.text.replace(/^new \d+$/, 'new')} · ${quantity(event.quantity)}`,
+        short: quantity(event.quantity),
         weight: (mine ? 1000 : event.supply ? 100 : 10) - (dayNumber(event.date) - from) / 1000
       });
     }
-    return placeLabels(all, frame, note ? [note.box] : []);
+    const axis = { left: frame.left, right: frame.right, top: s.y(0) - 2, bottom: s.y(0) + 2 };
+    const taken = [axis, ...lineBoxes(point.line, s), ...lineBoxes(point.without, s)];
+    return placeLabels(all, frame, note ? [note.box, ...taken] : taken);
   });
 
   const perDay = $derived((frame.right - frame.left) / (to - from));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { dayNumber } from '$lib/format';
-import { levelOn, placeLabels, scale, shortages, steps, ticks } from './stock-line';
+import { dayNumber, isoDay } from '$lib/format';
+import { levelOn, lineBoxes, placeLabels, scale, shortages, steps, textWidth, ticks } from './stock-line';
 
 const frame = { left: 0, right: 100, top: 0, bottom: 100 };
 const monday = dayNumber('2026-11-23');
@@ -53,5 +53,44 @@ describe('the stock line', () => {
     const taken = { left: 0, right: 200, top: 0, bottom: 20 };
     const placed = placeLabels([{ x: 20, y: 16, text: 'here', weight: 1 }], room, [taken]);
     expect(placed[0]?.y).toBeGreaterThan(20);
+  });
+});
+
+describe('labels beside the line', () => {
+  const frame = { left: 0, right: 400, top: 0, bottom: 200 };
+  const s = scale(frame, 20_000, 20_040, [0, 40]);
+  const levels = [
+    { date: isoDay(20_000), balance: 30 },
+    { date: isoDay(20_010), balance: 10 },
+    { date: isoDay(20_020), balance: 25 }
+  ];
+
+  it('never lie on the line', () => {
+    const boxes = lineBoxes(levels, s);
+    const labels = levels.map((level, i) => ({
+      x: s.x(20_000 + 10 * i),
+      y: s.y(level.balance),
+      text: 'CARR-62 planned · 4',
+      short: '4',
+      weight: i
+    }));
+    const placed = placeLabels(labels, frame, boxes);
+    expect(placed.length).toBeGreaterThan(0);
+    for (const label of placed) {
+      const width = textWidth(label.text);
+      const left = label.anchor === 'start' ? label.x + 8 : label.x - 8 - width;
+      for (const box of boxes) {
+        const apart =
+          left + width < box.left || left > box.right || label.y + 6 < box.top || label.y - 6 > box.bottom;
+        expect(apart).toBe(true);
+      }
+    }
+  });
+
+  it('are shortened before they are dropped', () => {
+    const narrow = { left: 0, right: 40, top: 0, bottom: 40 };
+    const label = { x: 10, y: 20, text: 'a long name · 4', short: '4', weight: 1 };
+    expect(placeLabels([label], narrow).map((l) => l.text)).toEqual(['4']);
+    expect(placeLabels([{ ...label, short: undefined }], narrow)).toEqual([]);
   });
 });

@@ -101,6 +101,8 @@ export interface Label {
   x: number;
   y: number;
   text: string;
+  /** What is said where there is no room for all of it. */
+  short?: string;
   /** Larger ones are placed first. */
   weight: number;
 }
@@ -118,22 +120,51 @@ export function textWidth(text: string): number {
   return text.length * CHAR;
 }
 
-/** Places labels beside their marks so that none overlaps another or a taken box; those without room are dropped. */
+const LINE = 3;
+
+/** The boxes that a stepped line takes, a little wider than it is drawn. */
+export function lineBoxes(levels: Level[], s: Scale): Frame[] {
+  const boxes: Frame[] = [];
+  let x = s.x(s.from);
+  let y: number | undefined;
+  for (const level of [...levels, undefined]) {
+    const day = level ? dayNumber(level.date) : s.to;
+    const to = s.x(Math.max(s.from, Math.min(s.to, day)));
+    if (y !== undefined) boxes.push({ left: x, right: to, top: y - LINE, bottom: y + LINE });
+    if (!level || day > s.to) break;
+    const next = s.y(level.balance);
+    if (y !== undefined)
+      boxes.push({ left: to - LINE, right: to + LINE, top: Math.min(y, next), bottom: Math.max(y, next) });
+    x = to;
+    y = next;
+  }
+  return boxes;
+}
+
+/**
+ * Places labels beside their marks so that none overlaps another or a taken box; where there is no room they are shortened,
+ * or dropped.
+ */
 export function placeLabels(labels: Label[], frame: Frame, taken: Frame[] = []): PlacedLabel[] {
   const boxes = [...taken];
   const placed: PlacedLabel[] = [];
   for (const label of [...labels].sort((a, b) => b.weight - a.weight)) {
-    const width = textWidth(label.text);
-    const places = [
-      { anchor: 'start' as const, left: label.x + GAP, dy: 0 },
-      { anchor: 'end' as const, left: label.x - GAP - width, dy: 0 },
-      { anchor: 'start' as const, left: label.x + GAP, dy: -HEIGHT },
-      { anchor: 'start' as const, left: label.x + GAP, dy: HEIGHT }
-    ];
+    const texts = [label.text, ...(label.short ? [label.short] : [])];
+    const places = texts.flatMap((text) => {
+      const width = textWidth(text);
+      return [
+        { text, width, anchor: 'start' as const, left: label.x + GAP, dy: 0 },
+        { text, width, anchor: 'end' as const, left: label.x - GAP - width, dy: 0 },
+        { text, width, anchor: 'start' as const, left: label.x + GAP, dy: -HEIGHT },
+        { text, width, anchor: 'start' as const, left: label.x + GAP, dy: HEIGHT },
+        { text, width, anchor: 'end' as const, left: label.x - GAP - width, dy: -HEIGHT },
+        { text, width, anchor: 'end' as const, left: label.x - GAP - width, dy: HEIGHT }
+      ];
+    });
     for (const place of places) {
       const box = {
         left: place.left,
-        right: place.left + width,
+        right: place.left + place.width,
         top: label.y + place.dy - HEIGHT / 2,
         bottom: label.y + place.dy + HEIGHT / 2
       };
@@ -147,7 +178,7 @@ export function placeLabels(labels: Label[], frame: Frame, taken: Frame[] = []):
       );
       if (inside && free) {
         boxes.push(box);
-        placed.push({ ...label, y: label.y + place.dy, anchor: place.anchor });
+        placed.push({ ...label, text: place.text, y: label.y + place.dy, anchor: place.anchor });
         break;
       }
     }

@@ -44,6 +44,13 @@
     });
   });
 
+  /** A row is named as the active one as soon as it is drawn, not before. */
+  const drawn = $derived(
+    active !== undefined &&
+      follow !== undefined &&
+      $virtualizer.getVirtualItems().some((item) => item.index === follow)
+  );
+
   $effect(() => {
     const at = follow;
     if (at !== undefined && at >= 0 && box) untrack(() => $virtualizer.scrollToIndex(at, { align: 'auto' }));
@@ -57,7 +64,7 @@
   aria-label={label}
   aria-multiselectable="true"
   tabindex="0"
-  aria-activedescendant={active}
+  aria-activedescendant={drawn ? active : undefined}
 >
   <div class="relative w-full" style:height="{$virtualizer.getTotalSize()}px" role="presentation">
     {#each $virtualizer.getVirtualItems() as item (item.key)}

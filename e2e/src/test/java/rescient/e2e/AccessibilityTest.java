@@ -107,7 +107,7 @@ class AccessibilityTest extends DeskTest {
         assertThat(page.getByTestId("bom")).isVisible();
         check(page, "items");
         page.keyboard().press("Control+k");
-        assertThat(page.getByPlaceholder("Code, name, number, place or action")).isVisible();
+        assertThat(page.getByPlaceholder("Codes, names, numbers")).isVisible();
         check(page, "finder");
     }
 }

@@ -193,8 +193,7 @@ class PlacesTest extends DeskTest {
         }) {
             page.keyboard().press("Control+k");
             page.getByPlaceholder("Codes, names, numbers").fill(wanted[0]);
-            Locator action = page.getByRole(AriaRole.OPTION)
-                    .filter(new Locator.FilterOptions().setHasText(wanted[1]));
+            Locator action = page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText(wanted[1]));
             assertThat(action.locator("kbd").first()).hasText(wanted[2].substring(0, 1));
             if (!wanted[0].equals("dark")) {
                 page.keyboard().press("Escape");

@@ -26,59 +26,53 @@ public record Served(int depth, String text, BigDecimal quantity, String unit, L
     private static final int LONGEST = 40;
     private static final int DECIMALS = 2;
 
-    /**
-     * How far up one is.
-     *
-     * @param share how much of the first order is in one unit of what stands here
-     * @param unit of the first order
-     */
-    private record Level(int depth, BigDecimal share, String unit) {
-        /** What of the first order is in a quantity of what stands here. */
-        BigDecimal ofTheFirst(long quantity) {
-            BigDecimal exact = Quantity.decimal(quantity).multiply(share);
-            BigDecimal shown = exact.setScale(DECIMALS, RoundingMode.HALF_UP).stripTrailingZeros();
-            return shown.scale() < 0 ? shown.setScale(0) : shown;
-        }
-
-        /** That of an order above, of which {@code part} goes into {@code whole}. */
-        Level above(long part, long whole) {
-            BigDecimal each =
-                    share.multiply(BigDecimal.valueOf(part)).divide(BigDecimal.valueOf(whole), MathContext.DECIMAL64);
-            return new Level(depth + 1, each, unit);
-        }
-    }
-
-    /** What these pegs serve, each followed by what stands above it; at most {@value #LONGEST} lines. */
+    /** What these pegs of one order serve, each followed by what stands above it; at most {@value #LONGEST} lines. */
     public static List<Served> upFrom(PlanVersion version, List<Peg> pegs) {
         List<Served> served = new ArrayList<>();
         if (!pegs.isEmpty()) {
             String unit = version.directory().unit(pegs.get(0).demand().item());
-            climb(version, pegs, new Level(0, BigDecimal.ONE, unit), served, new HashSet<>());
+            new Climb(version, unit, served, new HashSet<>()).up(pegs, BigDecimal.ONE, 0);
         }
         return served;
     }
 
-    private static void climb(
-            PlanVersion version, List<Peg> pegs, Level level, List<Served> into, Set<Demand.OrderRef> seen) {
-        for (Peg peg : pegs) {
-            if (into.size() >= LONGEST) {
-                return;
+    /**
+     * Follows pegs up. An order above is there as a whole, when all that it needs is: so each that it serves has its share
+     * of the first order.
+     *
+     * @param unit of the first order
+     */
+    private record Climb(PlanVersion version, String unit, List<Served> into, Set<Demand.OrderRef> seen) {
+
+        /** @param share what of the first order is in one unit of what the pegs bring */
+        void up(List<Peg> pegs, BigDecimal share, int depth) {
+            for (Peg peg : pegs) {
+                if (into.size() >= LONGEST) {
+                    return;
+                }
+                Demand demand = peg.demand();
+                BigDecimal ofTheFirst = Quantity.decimal(peg.quantity()).multiply(share);
+                into.add(new Served(
+                        depth,
+                        text(version, demand),
+                        shown(ofTheFirst),
+                        unit,
+                        Words.date(demand.dueDay()),
+                        Slip.link(version, demand)));
+                Demand.OrderRef above = demand.ofPlannedOrder();
+                if (above != null && depth < DEEPEST && seen.add(above)) {
+                    PointView point =
+                            version.plan().point(above.item(), above.site()).orElseThrow();
+                    BigDecimal whole = Quantity.decimal(
+                            point.plannedOrder(above.sequence()).quantity());
+                    up(point.serves(above.sequence()), ofTheFirst.divide(whole, MathContext.DECIMAL64), depth + 1);
+                }
             }
-            Demand demand = peg.demand();
-            into.add(new Served(
-                    level.depth,
-                    text(version, demand),
-                    level.ofTheFirst(peg.quantity()),
-                    level.unit,
-                    Words.date(demand.dueDay()),
-                    Slip.link(version, demand)));
-            Demand.OrderRef above = demand.ofPlannedOrder();
-            if (above != null && level.depth < DEEPEST && seen.add(above)) {
-                PointView point =
-                        version.plan().point(above.item(), above.site()).orElseThrow();
-                long whole = point.plannedOrder(above.sequence()).quantity();
-                climb(version, point.serves(above.sequence()), level.above(peg.quantity(), whole), into, seen);
-            }
+        }
+
+        private static BigDecimal shown(BigDecimal exact) {
+            BigDecimal rounded = exact.setScale(DECIMALS, RoundingMode.HALF_UP).stripTrailingZeros();
+            return rounded.scale() < 0 ? rounded.setScale(0) : rounded;
         }
     }
 
