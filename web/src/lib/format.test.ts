@@ -1,4 +1,5 @@
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
+import { formats, STANDARD, type Formats } from './formats.svelte';
 import {
   count,
   date,
@@ -10,7 +11,8 @@ import {
   quantity,
   shortDate,
   words,
-  parsedDate
+  parsedDate,
+  parsedNumber
 } from './format';
 
 describe('quantities', () => {
@@ -64,12 +66,56 @@ describe('a date that is typed', () => {
     ['2026-12-09', '2026-12-09'],
     ['+5', '2026-11-28'],
     ['4 Jan', '2027-01-04'],
-    ['22 Nov', '2027-11-22']
+    ['22 Nov', '2026-11-22'],
+    ['20 Nov', '2026-11-20'],
+    ['6.12.', '2026-12-06'],
+    ['6.12', '2026-12-06'],
+    ['1.12.2026', '2026-12-01'],
+    ['1.1.27', '2027-01-01'],
+    ['7 Jan 27', '2027-01-07'],
+    ['Dec 9', '2026-12-09'],
+    ['6/12', '2026-12-06'],
+    // 4 January 2026 is a Sunday, so week 1 begins on 29 December 2025, and week 50 on 7 December 2026
+    ['w50', '2026-12-07'],
+    ['W2 2027', '2027-01-11'],
+    ['w1', '2027-01-04']
   ])('%s is %s', (text, iso) => {
     expect(parsedDate(text, '2026-11-23')).toBe(iso);
   });
 
-  it.each(['31 Nov', '9', 'soon', '2026-13-01', ''])('%s is none', (text) => {
+  it.each(['31 Nov', '9', 'soon', '2026-13-01', '31.2.2027', '9 Foo', 'w60', ''])('%s is none', (text) => {
     expect(parsedDate(text, '2026-11-23')).toBeUndefined();
+  });
+});
+
+describe('dates and numbers as they are chosen', () => {
+  afterEach(() => formats.choose(STANDARD));
+
+  it('writes a date in each way, with the year when it is another', () => {
+    const ways = { dots: '4.1.2027', 'day-first': '4/1/2027', 'month-first': '1/4/2027', iso: '2027-01-04' };
+    for (const [way, text] of Object.entries(ways)) {
+      formats.choose({ date: way as Formats['date'] });
+      expect(date('2027-01-04', '2026-11-23')).toBe(text);
+      expect(parsedDate(text, '2026-11-23')).toBe('2027-01-04');
+    }
+    expect(date('2026-12-09', '2026-11-23')).toBe('12-09');
+    expect(shortDate('2027-01-04', '2026-11-23')).toBe('27-01-04');
+  });
+  it('writes and reads numbers with the chosen signs', () => {
+    expect(parsedNumber('1\u2009250,5')).toBe(1250.5);
+    formats.choose({ decimal: ',', thousands: '.' });
+    expect(quantity(1234567.5)).toBe('1.234.567,5');
+    expect(money(1174.2, 'EUR')).toBe('€\u20091.174,20');
+    expect(parsedNumber('1.250')).toBe(1250);
+    expect(parsedNumber('1.250,5')).toBe(1250.5);
+  });
+  it('never uses one sign for two things', () => {
+    formats.choose({ thousands: '.' });
+    expect(formats.now.decimal).toBe(',');
+    formats.choose({ decimal: '.' });
+    expect(formats.now.thousands).toBe(' ');
+  });
+  it.each(['abc', '50 pcs', '', '1e5', '--3'])('%s is no number', (text) => {
+    expect(parsedNumber(text)).toBeNaN();
   });
 });

@@ -1,4 +1,5 @@
-// Quantities, dates and money as they are shown, in one place.
+// Quantities, dates and money as they are shown and typed, in one place.
+import { formats } from './formats.svelte';
 
 const THIN = '\u2009';
 const MINUS = '\u2212';
@@ -6,31 +7,60 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const DAY = 86_400_000;
 
-/** `1 250.5` with thin spaces; a minus sign for negatives, a plus where the sign is asked for. */
+function grouped(whole: string): string {
+  const { thousands } = formats.now;
+  return whole.replace(/\B(?=(\d{3})+$)/g, thousands === ' ' ? THIN : thousands);
+}
+
+/** `1 250.5` with the signs that are chosen; a minus sign for negatives, a plus where the sign is asked for. */
 export function quantity(value: number, signed = false): string {
   const [whole = '0', part] = Math.abs(value).toString().split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THIN);
   const sign = value < 0 ? MINUS : signed && value > 0 ? '+' : '';
-  return sign + grouped + (part ? '.' + part : '');
+  return sign + grouped(whole) + (part ? formats.now.decimal + part : '');
 }
 
 /** `€ 1 174.25`. */
 export function money(value: number, currency: string): string {
   const [whole = '0', cents] = Math.abs(value).toFixed(2).split('.');
   const sign = currency === 'EUR' ? '€' : currency;
-  return `${value < 0 ? MINUS : ''}${sign}${THIN}${whole.replace(/\B(?=(\d{3})+$)/g, THIN)}.${cents}`;
+  return `${value < 0 ? MINUS : ''}${sign}${THIN}${grouped(whole)}${formats.now.decimal}${cents}`;
 }
 
-/** `9 Dec`, with the year when it is another than today's. */
+/** The number that was typed, with either decimal sign and any grouping; not a number if it is none. */
+export function parsedNumber(text: string): number {
+  const { decimal, thousands } = formats.now;
+  let said = text.replace(/[\s\u2009]/g, '');
+  if (thousands === '.' || thousands === ',') said = said.replaceAll(thousands, '');
+  said = said.replace(decimal, '.').replace(',', '.');
+  return /^[+\-\u2212]?\d*\.?\d+$/.test(said) ? Number(said.replace(MINUS, '-')) : Number.NaN;
+}
+
+/** `9 Dec` or as it is chosen, with the year when it is another than today's. */
 export function date(iso: string, today?: string): string {
-  const [year, month, day] = iso.split('-').map(Number);
-  const text = `${day} ${MONTHS[(month ?? 1) - 1]}`;
-  return today && !today.startsWith(`${year}-`) ? `${text} ${year}` : text;
+  return dated(iso, today !== undefined && !today.startsWith(iso.slice(0, 4)), false);
 }
 
 /** `9 Dec`, or `4 Jan ’27` when the year is another than today's: for narrow columns. */
 export function shortDate(iso: string, today: string): string {
-  return iso.slice(0, 4) === today.slice(0, 4) ? date(iso) : `${date(iso)} ’${iso.slice(2, 4)}`;
+  return dated(iso, iso.slice(0, 4) !== today.slice(0, 4), true);
+}
+
+function dated(iso: string, withYear: boolean, short: boolean): string {
+  const [year = '', month = '01', day = '01'] = iso.split('-');
+  const [m, d] = [Number(month), Number(day)];
+  const y = short ? year.slice(2) : year;
+  switch (formats.now.date) {
+    case 'dots':
+      return `${d}.${m}.${withYear ? y : ''}`;
+    case 'day-first':
+      return `${d}/${m}${withYear ? `/${y}` : ''}`;
+    case 'month-first':
+      return `${m}/${d}${withYear ? `/${y}` : ''}`;
+    case 'iso':
+      return `${withYear ? `${y}-` : ''}${month}-${day}`;
+    default:
+      return `${d} ${MONTHS[m - 1]}${withYear ? ` ${short ? '’' : ''}${y}` : ''}`;
+  }
 }
 
 /** `Wednesday, 2026-12-09`, for tooltips. */
@@ -44,22 +74,76 @@ export function clock(instant: string): string {
   return `${String(time.getHours()).padStart(2, '0')}:${String(time.getMinutes()).padStart(2, '0')}`;
 }
 
-/** The ISO date of `9 Dec`, `9 Dec 2027`, `2026-12-09`, or `+5` for five days after today; undefined if it is none. */
+/**
+ * The ISO date of what people type: `9 Dec`, `9 Dec 27`, `Dec 9`, `6.12.`, `1.12.2026`, `6/12`, `2026-12-09`, `w50` for
+ * the Monday of that week, or `+5` for five days after today; undefined if it is none. Without a year the nearest such
+ * day is meant.
+ */
 export function parsedDate(text: string, today: string): string | undefined {
   const said = text.trim();
   if (/^[+]\d{1,4}$/.test(said)) return isoDay(dayNumber(today) + Number(said.slice(1)));
-  const iso = /^\d{4}-\d{2}-\d{2}$/.test(said) ? said : written(said, today);
-  return iso && isoDay(dayNumber(iso) || 0) === iso ? iso : undefined;
+  if (/^\d{4}-\d{2}-\d{2}$/.test(said)) return real(said);
+  const week = /^w(?:eek)?\s*(\d{1,2})(?:[\s/]+(\d{4}|\d{2}))?$/i.exec(said);
+  if (week) return nearest(week[2], today, (year) => mondayOf(year, Number(week[1])));
+  const [day, month, year] = dayAndMonth(said) ?? [];
+  if (day === undefined || month === undefined) return undefined;
+  return nearest(year, today, (y) => real(`${y}-${two(month)}-${two(day)}`));
 }
 
-/** Without a year, the next such day from today on. */
-function written(text: string, today: string): string | undefined {
-  const parts = /^(\d{1,2})\.?\s*([A-Za-z]{3})[a-z]*\.?(?:\s+(\d{4}))?$/.exec(text);
-  const month = MONTHS.findIndex((m) => m.toLowerCase() === parts?.[2]?.toLowerCase()) + 1;
-  if (!parts || month === 0) return undefined;
-  const day = `${String(month).padStart(2, '0')}-${String(parts[1]).padStart(2, '0')}`;
-  const year = Number(parts[3] ?? today.slice(0, 4));
-  return !parts[3] && `${year}-${day}` < today ? `${year + 1}-${day}` : `${year}-${day}`;
+type DayMonthYear = [number, number, string | undefined];
+
+function dayAndMonth(said: string): DayMonthYear | undefined {
+  const named =
+    /^(\d{1,2})\.?\s*([A-Za-z]{3})[a-z]*\.?(?:[\s,’']+(\d{4}|\d{2}))?$/.exec(said) ??
+    swapped(/^([A-Za-z]{3})[a-z]*\.?\s*(\d{1,2})\.?(?:[\s,’']+(\d{4}|\d{2}))?$/.exec(said));
+  if (named) {
+    const month = MONTHS.findIndex((m) => m.toLowerCase() === named[2]?.toLowerCase()) + 1;
+    return month ? [Number(named[1]), month, named[3]] : undefined;
+  }
+  const dots = /^(\d{1,2})\.\s?(\d{1,2})\.?\s?(\d{4}|\d{2})?$/.exec(said);
+  if (dots) return [Number(dots[1]), Number(dots[2]), dots[3]];
+  const slash = /^(\d{1,2})[/-](\d{1,2})(?:[/-](\d{4}|\d{2}))?$/.exec(said);
+  if (!slash) return undefined;
+  const first = formats.now.date === 'month-first' || (formats.now.date === 'iso' && said.includes('-'));
+  const [one, other] = [Number(slash[1]), Number(slash[2])];
+  return first ? [other, one, slash[3]] : [one, other, slash[3]];
+}
+
+function swapped(found: RegExpExecArray | null): (string | undefined)[] | undefined {
+  return found ? [found[0], found[2], found[1], found[3]] : undefined;
+}
+
+function two(n: number): string {
+  return String(n).padStart(2, '0');
+}
+
+/** The day if there is such a one. */
+function real(iso: string): string | undefined {
+  return isoDay(dayNumber(iso) || 0) === iso ? iso : undefined;
+}
+
+/** In the year that is said, or else in the one that brings it nearest to today. */
+function nearest(
+  year: string | undefined,
+  today: string,
+  inYear: (year: number) => string | undefined
+): string | undefined {
+  if (year !== undefined) return inYear(Number(year.length === 2 ? `20${year}` : year));
+  const now = Number(today.slice(0, 4));
+  const far = (iso: string) => Math.abs(dayNumber(iso) - dayNumber(today));
+  return [now, now + 1, now - 1]
+    .map(inYear)
+    .filter((iso): iso is string => iso !== undefined)
+    .sort((a, b) => far(a) - far(b))[0];
+}
+
+/** The Monday of a week as ISO 8601 counts them: the first is the one with the year's first Thursday. */
+function mondayOf(year: number, week: number): string | undefined {
+  const fourth = dayNumber(`${year}-01-04`);
+  const first = fourth - ((new Date(fourth * DAY).getUTCDay() + 6) % 7);
+  const monday = first + (week - 1) * 7;
+  const thursday = isoDay(monday + 3);
+  return week > 0 && thursday.startsWith(String(year)) ? isoDay(monday) : undefined;
 }
 
 /** Days since the epoch, for placing dates on an axis. */

@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { formats } from '$lib/formats.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { trial } from '$lib/trial.svelte';
 import { Ahead } from './ahead';
@@ -29,6 +30,7 @@ const token: Middleware = {
     const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
     if (cookie?.[1] && request.method !== 'GET')
       request.headers.set('X-XSRF-TOKEN', decodeURIComponent(cookie[1]));
+    if (formats.now.week !== 1) request.headers.set('Week-Starts', String(formats.now.week));
     if (request.method === 'GET') {
       if (trial.whatIf !== undefined) request.headers.set('Plan-What-If', trial.whatIf);
       else if (trial.on) request.headers.set('Plan-Without', trial.without.join(' '));

@@ -23,11 +23,17 @@
     return quantity(leaves(row.kind) ? -value : value);
   }
 
+  /** Something waits in this period although the balance looks well. */
+  function waits(c: number): boolean {
+    return row.kind === 'BALANCE' && row.point.late[c] === 'l';
+  }
+
   function look(c: number, value: number, text: string): string {
     const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.';
     let look = 'cell';
     if (mark === 'z') look += ' below';
     else if (mark === 's') look += ' safety';
+    if (waits(c)) look += ' waits';
     if (breaks[c]) look += ' break';
     if (row.orders?.[c]?.length) look += ' full';
     if (text.length > WIDE) look += ' wide';
@@ -39,7 +45,7 @@
     const name = row.kind === 'BALANCE' ? 'balance' : NAMES[row.kind].toLowerCase();
     const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.';
     const short = mark === 'z' ? ', falls below zero' : mark === 's' ? ', falls below the safety stock' : '';
-    return `${row.point.item}, ${heads[c]?.long}: ${name} ${quantity(value)} ${row.point.unit}${short}`;
+    return `${row.point.item}, ${heads[c]?.long}: ${name} ${quantity(value)} ${row.point.unit}${short}${waits(c) ? ', late: what is needed then comes later' : ''}`;
   }
 </script>
 
@@ -51,11 +57,20 @@
     role="gridcell"
     tabindex="-1"
     id="cell-{r}-{c}"
-    aria-label={says(c, value)}>{text}</span
+    aria-label={says(c, value)}
+    title={waits(c) ? 'late: what is needed then comes later' : undefined}
+    >{#if waits(c)}<i class="late">late</i>{/if}{text}</span
   >
 {/each}
 
 <style>
+  .late {
+    float: left;
+    font-size: 9.5px;
+    font-style: normal;
+    font-weight: 600;
+    color: var(--vermilion);
+  }
   /* side by side without places of their own, which the browser would keep and paint one by one */
   .cell {
     flex: none;

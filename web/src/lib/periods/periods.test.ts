@@ -11,7 +11,7 @@ import {
   type Wanted
 } from './periods';
 
-function point(item: string, level: number, marks = '..'): PointRow {
+function point(item: string, level: number, marks = '..', late = '..'): PointRow {
   return {
     item,
     itemName: `${item} name`,
@@ -23,7 +23,8 @@ function point(item: string, level: number, marks = '..'): PointRow {
     opening: 0,
     safetyStock: 0,
     balances: [1, 2],
-    marks
+    marks,
+    late
   };
 }
 
@@ -47,6 +48,7 @@ const details = new Map<string, Detail>([
     }
   ]
 ]);
+const waiting = point('TOP', 2, '..', '.l');
 const names = (wanted: Partial<Wanted>) =>
   rowsOf([chair, seat, leg], details, { ...none, ...wanted }).map(
     (r) => `${r.depth} ${r.point.item} ${r.kind}`
@@ -60,6 +62,7 @@ describe('the rows of the periods', () => {
 
   it('are those that fall short, or that fit the words', () => {
     expect(names({ short: true })).toEqual(['0 SEAT BALANCE', '0 LEG/4 BALANCE']);
+    expect(rowsOf([waiting], new Map(), { ...none, short: true })).toHaveLength(1);
     expect(names({ words: 'leg works' })).toEqual(['0 LEG/4 BALANCE']);
   });
 

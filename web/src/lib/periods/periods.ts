@@ -78,7 +78,9 @@ function fits(point: PointRow, words: string[]): boolean {
 /** All rows of the grid, in their order. */
 export function rowsOf(points: PointRow[], details: Map<string, Detail>, wanted: Wanted): GridRow[] {
   const words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
-  const fitting = points.filter((p) => fits(p, words) && (!wanted.short || /[sz]/.test(p.marks)));
+  const fitting = points.filter(
+    (p) => fits(p, words) && (!wanted.short || /[sz]/.test(p.marks) || p.late.includes('l'))
+  );
   if (!wanted.goodsFirst) fitting.sort((a, b) => b.level - a.level);
   const rows: GridRow[] = [];
   for (const point of fitting) put(rows, point, pointKey(point), 0, details, wanted);

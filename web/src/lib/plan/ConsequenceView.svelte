@@ -9,8 +9,10 @@
     consequence: Schemas['Consequence'];
     today: string;
     currency: string;
+    /** An order is dated with the day on which it can be there. */
+    ondate?: (key: string | undefined, day: string) => void;
   }
-  let { consequence: c, today, currency }: Props = $props();
+  let { consequence: c, today, currency, ondate }: Props = $props();
   const SHOWN = 8;
   let all = $state(false);
   const moved = $derived(c.orders.filter((o) => o.before || o.after));
@@ -49,6 +51,9 @@
     >{:else}{after ?? before ?? ''}{/if}
 {/snippet}
 
+{#each c.remarks as remark (remark)}
+  <p class="mt-2 border-l-4 border-marigold bg-slip px-3 py-1.5" data-testid="remark">{remark}</p>
+{/each}
 {#if moved.length > 0}
   <table class="grid-table mt-2" data-testid="before-after">
     <tbody>
@@ -101,7 +106,11 @@
             >
             <td class="num"
               ><small class="text-ink-3">due</small>
-              {@render change(o.before ? date(o.before.due, today) : undefined, date(o.after.due, today))}</td
+              {@render change(
+                o.before ? date(o.before.due, today) : undefined,
+                date(o.after.due, today),
+                Boolean(o.after.possible)
+              )}</td
             >
             <td class="num"
               >{@render change(
@@ -114,11 +123,17 @@
             <td class="num" colspan="3"><s class="text-ink-3">due {date(o.before.due, today)}</s></td>
           {/if}
         </tr>
-        {#if o.after?.earliest && !o.asked}
-          <tr
+        {#if o.after?.possible && !o.asked}
+          {@const possible = o.after.possible}
+          <tr data-testid="possible"
             ><td></td><td colspan="5" class="text-vermilion"
-              >Ordered today it could ordinarily be there on {date(o.after.earliest, today)}. Once it is
-              firmed the plan believes {date(o.after.due, today)}.</td
+              >{o.after.waits ? 'What it needs comes later than its start: it' : 'It'} can be there on
+              {date(possible, today)}, {count(o.after.daysLate, 'day')} after {date(o.after.due, today)}.
+              {#if ondate && moved.length === 1}<button
+                  type="button"
+                  class="link"
+                  onclick={() => ondate(o.key ?? undefined, possible)}>Date it {date(possible, today)}</button
+                >{/if}</td
             ></tr
           >
         {/if}

@@ -80,6 +80,12 @@
     }
   }));
 
+  /** What the server says against one field stands at that field. */
+  function faultOf(field: string): string | undefined {
+    const problem = preview.error instanceof Refused ? preview.error.problem : undefined;
+    return settled !== undefined && problem?.field === field ? problem.detail : undefined;
+  }
+
   const consequence = $derived(settled === undefined || preview.isError ? undefined : preview.data);
   const gone = $derived(kept ? [] : (consequence?.gone ?? []));
   const ready = $derived(
@@ -103,6 +109,13 @@
   export function keep() {
     if (replacement.length > 0) again();
     else if (ready && !keeping.isPending) keeping.mutate();
+  }
+
+  /** The order is dated with the day on which it can be there. */
+  function dateIt(key: string | undefined, day: string) {
+    if (deciding.kind === 'FIRM' && key)
+      onagain({ kind: 'CHANGE', orders: [key], form: { ...form, due: day } });
+    else form.due = day;
   }
 
   function again() {
@@ -171,46 +184,121 @@
   <div class="mt-2 flex flex-wrap items-end gap-3">
     {#if deciding.kind === 'CHANGE'}
       {#if one}
-        <Field name="Quantity" bind:value={form.quantity} placeholder={one ? String(one.quantity) : ''} />
-        <Field name="Start" bind:value={form.start} {today} placeholder={one ? date(one.start, today) : ''} />
+        <Field
+          name="Quantity"
+          number="positive"
+          fault={faultOf('quantity')}
+          bind:value={form.quantity}
+          placeholder={one ? String(one.quantity) : ''}
+        />
+        <Field
+          name="Start"
+          fault={faultOf('start')}
+          bind:value={form.start}
+          {today}
+          placeholder={one ? date(one.start, today) : ''}
+        />
       {:else if many}
-        <Field name="Move by days" bind:value={form.days} placeholder="0" />
+        <Field
+          name="Move by days"
+          number="any"
+          fault={faultOf('days')}
+          bind:value={form.days}
+          placeholder="0"
+        />
       {/if}
-      <Field name="Due" bind:value={form.due} {today} placeholder={one ? date(one.due, today) : ''} />
+      <Field
+        name="Due"
+        fault={faultOf('due')}
+        bind:value={form.due}
+        {today}
+        placeholder={one ? date(one.due, today) : ''}
+      />
       {#if orders.length > 0}
-        <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} />
-        <Field name="Source" bind:value={form.source} choices={SOURCES.map((s) => ({ code: s, name: s }))} />
-        <Field name="Receiving site" bind:value={form.site} choices={choices?.allSites} />
+        <Field
+          name="Supplier"
+          fault={faultOf('supplier')}
+          bind:value={form.supplier}
+          choices={choices?.allSuppliers}
+        />
+        <Field
+          name="Source"
+          fault={faultOf('source')}
+          bind:value={form.source}
+          choices={SOURCES.map((s) => ({ code: s, name: s }))}
+        />
+        <Field
+          name="Receiving site"
+          fault={faultOf('site')}
+          bind:value={form.site}
+          choices={choices?.allSites}
+        />
       {/if}
     {:else if deciding.kind === 'MERGE'}
-      <Field name="Quantity" bind:value={form.quantity} placeholder="all of them" />
-      <Field name="Due" bind:value={form.due} {today} />
+      <Field
+        name="Quantity"
+        number="positive"
+        fault={faultOf('quantity')}
+        bind:value={form.quantity}
+        placeholder="all of them"
+      />
+      <Field name="Due" fault={faultOf('due')} bind:value={form.due} {today} />
     {:else if deciding.kind === 'SPLIT'}
-      <Field name="Into so many" bind:value={form.into} placeholder="2" />
+      <Field
+        name="Into so many"
+        number="positive"
+        fault={faultOf('into')}
+        bind:value={form.into}
+        placeholder="2"
+      />
       <span class="pb-1.5 text-ink-2">or</span>
-      <Field name="Part of" bind:value={form.part} />
+      <Field name="Part of" number="positive" fault={faultOf('quantity')} bind:value={form.part} />
       <Field name="due on" bind:value={form.partDue} {today} />
     {:else if deciding.kind === 'HOLD'}
-      <Field name="Until" bind:value={form.until} {today} />
+      <Field name="Until" fault={faultOf('until')} bind:value={form.until} {today} />
       <Field name="Why (optional)" bind:value={form.note} wide />
     {:else if deciding.kind === 'ENTER'}
-      <ItemField bind:value={form.item} />
-      <Field name="Quantity" bind:value={form.quantity} />
-      <Field name="Wanted on" bind:value={form.due} {today} />
-      <Field name="From site" bind:value={form.site} choices={choices?.allSites} none="choose" />
-      <Field name="Customer" bind:value={form.customer} choices={choices?.allCustomers} none="nobody yet" />
-      <Field name="Number" bind:value={form.number} placeholder="the next" />
+      <ItemField bind:value={form.item} fault={faultOf('item')} />
+      <Field name="Quantity" number="positive" fault={faultOf('quantity')} bind:value={form.quantity} />
+      <Field name="Wanted on" fault={faultOf('due')} bind:value={form.due} {today} />
+      <Field
+        name="From site"
+        fault={faultOf('site')}
+        bind:value={form.site}
+        choices={choices?.allSites}
+        none="choose"
+      />
+      <Field
+        name="Customer"
+        fault={faultOf('customer')}
+        bind:value={form.customer}
+        choices={choices?.allCustomers}
+        none="nobody yet"
+      />
+      <Field name="Number" fault={faultOf('number')} bind:value={form.number} placeholder="the next" />
     {:else if deciding.kind === 'ADD'}
-      <Field name="Quantity" bind:value={form.quantity} />
-      <Field name="Due" bind:value={form.due} {today} />
-      <Field name="Source" bind:value={form.source} choices={SOURCES.map((s) => ({ code: s, name: s }))} />
-      <Field name="Supplier" bind:value={form.supplier} choices={choices?.allSuppliers} />
+      <Field name="Quantity" number="positive" fault={faultOf('quantity')} bind:value={form.quantity} />
+      <Field name="Due" fault={faultOf('due')} bind:value={form.due} {today} />
+      <Field
+        name="Source"
+        fault={faultOf('source')}
+        bind:value={form.source}
+        choices={SOURCES.map((s) => ({ code: s, name: s }))}
+      />
+      <Field
+        name="Supplier"
+        fault={faultOf('supplier')}
+        bind:value={form.supplier}
+        choices={choices?.allSuppliers}
+      />
     {:else if deciding.kind === 'PLANNING'}
       {#each deciding.fields ?? [] as name (name)}
         {@const field = PLANNING[name]}
         <Field
           name={field?.name ?? words(name)}
           help={field?.help}
+          number={field?.kind === 'number' ? 'any' : undefined}
+          fault={faultOf(name)}
           value={form.fields?.[name] ?? ''}
           onchange={(v) => put(name, v)}
           choices={field?.kind === 'supplier'
@@ -268,7 +356,7 @@
   </p>
   {#if consequence && consequence.refusals.length === 0 && gone.length === 0}
     <div class:opacity-60={preview.isPlaceholderData}>
-      <ConsequenceView {consequence} {today} {currency} />
+      <ConsequenceView {consequence} {today} {currency} ondate={dateIt} />
     </div>
   {/if}
 </section>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { date, longDate, parsedDate } from '$lib/format';
+  import { numberFault } from './wish';
 
   /** A field with its name above it: a text, a choice, or a date, which is typed as `9 Dec` or `+5` and kept as ISO. */
   interface Props {
@@ -10,6 +11,10 @@
     placeholder?: string;
     help?: string;
     wide?: boolean;
+    /** The field is a number above nought, or any number. */
+    number?: 'positive' | 'any';
+    /** What the server says against it. */
+    fault?: string;
     choices?: { code: string; name: string }[];
     /** What stands there when nothing is chosen. */
     none?: string;
@@ -22,6 +27,8 @@
     placeholder = '',
     help,
     wide = false,
+    number,
+    fault,
     choices,
     none = 'as it is',
     onchange
@@ -33,6 +40,14 @@
       typed !== undefined &&
       typed.trim() !== '' &&
       parsedDate(typed, today) === undefined
+  );
+
+  const id = $props.id();
+  /** What is wrong with what stands there, in words. */
+  const says = $derived(
+    wrong
+      ? 'a date like 9 Dec, 9.12., w50 or +5'
+      : ((number && value ? numberFault(value, number) : undefined) ?? fault)
   );
 
   function type(text: string) {
@@ -58,23 +73,26 @@
       class="field w-[92px]"
       placeholder={placeholder || '9 Dec, +5'}
       autocomplete="off"
-      title={value ? longDate(value) : 'as 9 Dec, or +5 for five days after today'}
-      aria-invalid={wrong}
+      title={value ? longDate(value) : 'as 9 Dec, 9.12., w50 for a week, or +5 for five days after today'}
+      aria-invalid={Boolean(says)}
+      aria-describedby={says ? id : undefined}
       value={typed ?? (value ? date(value, today) : '')}
       oninput={(e) => type(e.currentTarget.value)}
       onblur={() => {
         if (!wrong) typed = undefined;
       }}
     />
-    {#if wrong}<small class="text-vermilion">a date like 9 Dec</small>{/if}
   {:else}
     <input
       class="field {wide ? 'w-[260px]' : 'w-[92px]'}"
       {placeholder}
       autocomplete="off"
+      aria-invalid={Boolean(says)}
+      aria-describedby={says ? id : undefined}
       bind:value={() => value ?? '', (v) => (value = v)}
       oninput={() => onchange?.(value ?? '')}
     />
   {/if}
+  {#if says}<small class="max-w-[190px] text-vermilion" {id} role="alert">{says}</small>{/if}
   {#if help}<small class="text-ink-3">{help}</small>{/if}
 </label>

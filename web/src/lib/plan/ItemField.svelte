@@ -6,9 +6,10 @@
   interface Props {
     name?: string;
     value?: string;
+    fault?: string;
     onchange?: (code: string) => void;
   }
-  let { name = 'Item', value = $bindable(), onchange }: Props = $props();
+  let { name = 'Item', value = $bindable(), fault, onchange }: Props = $props();
   let typed = $state('');
   const id = $props.id();
   const found = createQuery(() => ({
@@ -18,6 +19,15 @@
     placeholderData: (before) => before
   }));
   const items = $derived((found.data ?? []).filter((f) => f.kind === 'item'));
+  /** It is asked for, and no item has this code. */
+  const unknown = $derived(
+    typed.trim() !== '' &&
+      found.isSuccess &&
+      !found.isFetching &&
+      !found.isPlaceholderData &&
+      value === '' &&
+      items.every((i) => !i.code.toLowerCase().startsWith(typed.trim().toLowerCase()))
+  );
 
   $effect(() => {
     const code = items.find((i) => i.code.toLowerCase() === typed.trim().toLowerCase())?.code ?? '';
@@ -41,4 +51,8 @@
   <datalist id="items-{id}">
     {#each items as item (item.code)}<option value={item.code}>{item.name}</option>{/each}
   </datalist>
+  {#if unknown || fault}<small class="text-vermilion" role="alert"
+      >{fault ??
+        (items[0] ? `no item has this code; did you mean ${items[0].code}?` : 'no item has this code')}</small
+    >{/if}
 </label>

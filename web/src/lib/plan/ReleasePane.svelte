@@ -23,13 +23,27 @@
     ongone: (keys: string[]) => void;
     /** More orders go out with these. */
     onmore: (keys: string[]) => void;
+    /** One order goes instead of another. */
+    onswap: (key: string, instead: string) => void;
     /** The planned orders are firmed instead. */
     onfirm: (keys: string[]) => void;
     /** What keeps a line from going is cured, and the release goes on. */
     oncure: (deciding: Deciding) => void;
   }
-  let { keys, all, today, currency, mayRelease, onclose, onreleased, ongone, onmore, onfirm, oncure }: Props =
-    $props();
+  let {
+    keys,
+    all,
+    today,
+    currency,
+    mayRelease,
+    onclose,
+    onreleased,
+    ongone,
+    onmore,
+    onswap,
+    onfirm,
+    oncure
+  }: Props = $props();
   const client = useQueryClient();
   let note = $state('');
   /** By supplier and site, so that a note stays when other lines come or the first one gets another key. */
@@ -38,6 +52,8 @@
   let sent: Record<string, string> = {};
   let firmOnly = $state(false);
   let leaveOut = $state(false);
+  /** What cannot be there in time goes out with the day on which it can. */
+  let asPossible = $state(true);
   let weeks = $state(4);
   let created = $state<Schemas['Answer'] | undefined>();
   let refused = $state<string | undefined>();
@@ -49,8 +65,9 @@
 
   let sending = $state(false);
   const preview = createQuery(() => ({
-    queryKey: ['plan', 'release', keys],
-    queryFn: () => answer(api.POST('/api/releases/preview', { body: { orders: keys } })),
+    queryKey: ['plan', 'release', keys, asPossible],
+    queryFn: () => answer(api.POST('/api/releases/preview', { body: { orders: keys, asPossible } })),
+    placeholderData: (before) => before,
     enabled: created === undefined && !unanswered && !sending
   }));
   const documents = $derived(preview.data?.documents ?? []);
@@ -61,10 +78,17 @@
     return kinds.map((k) => count(documents.filter((d) => d.kind === k).length, documentName(k))).join(', ');
   });
   const gone = $derived(preview.data?.gone ?? []);
+  const earlier = $derived(new Map((preview.data?.earlier ?? []).map((e) => [e.key, e])));
+  /** Lines that cannot be there in time and whose date can still be chosen. */
+  const late = $derived(documents.flatMap((d) => d.lines).filter((l) => l.daysLate > 0 && l.dated));
   const ready = $derived(
     !trial.on &&
       (unanswered ||
-        (mayRelease && documents.length > 0 && (obstacles.length === 0 || leaveOut) && gone.length === 0))
+        (mayRelease &&
+          !preview.isPlaceholderData &&
+          documents.length > 0 &&
+          (obstacles.length === 0 || leaveOut) &&
+          gone.length === 0))
   );
 
   const release = createMutation(() => ({
@@ -80,7 +104,7 @@
       answer(
         api.POST('/api/releases', {
           params: { header: { 'Idempotency-Key': command } },
-          body: { orders: keys, leaveOut, note: note.trim() || undefined, notes: sent }
+          body: { orders: keys, leaveOut, asPossible, note: note.trim() || undefined, notes: sent }
         })
       ),
     onSuccess: (done) => {
@@ -132,7 +156,8 @@
   }
 
   export function press() {
-    if (firmOnly) onfirm(keys);
+    if (gone.length > 0 && !unanswered) ongone(gone);
+    else if (firmOnly) onfirm(keys);
     else if (ready && !release.isPending && created === undefined) {
       if (!unanswered) sent = written();
       release.mutate();
@@ -187,7 +212,7 @@
         {count(gone.length, 'planned order')} of your choice {gone.length === 1 ? 'is' : 'are'} no longer asked
         for.
         <button type="button" class="link" onclick={() => ongone(gone)}
-          >Take {gone.length === 1 ? 'it' : 'them'} out</button
+          >Take {gone.length === 1 ? 'it' : 'them'} out <Key name="r" /></button
         >
       </p>
     {/if}
@@ -238,8 +263,38 @@
                 <td class="num"
                   >{line.value !== undefined && line.value !== null ? money(line.value, currency) : '–'}</td
                 >
-                <td class="num" title={longDate(line.due)}>{date(line.due, today)}</td>
+                <td class="num" title={longDate(line.due)}
+                  >{#if line.due !== line.asked}<s class="text-ink-3" title={longDate(line.asked)}
+                      >{date(line.asked, today)}</s
+                    ><br />{/if}<span class:text-vermilion={line.daysLate > 0}>{date(line.due, today)}</span
+                  ></td
+                >
               </tr>
+              {#if line.daysLate > 0}
+                <tr
+                  ><td colspan="5" class="text-vermilion"
+                    >{line.due === line.asked ? 'It can ordinarily be there on' : 'It goes out for'}
+                    {date(line.possible ?? line.due, today)}, {count(line.daysLate, 'day')} after {date(
+                      line.asked,
+                      today
+                    )}, when it is needed.</td
+                  ></tr
+                >
+              {/if}
+              {#if earlier.has(line.key)}
+                {@const e = earlier.get(line.key)}
+                <tr
+                  ><td colspan="5" class="text-vermilion" data-testid="earlier"
+                    >It will be counted for {date(e?.counted ?? '', today)}, {count(e?.days ?? 0, 'day')} earlier.
+                    {#if e?.instead}<button
+                        type="button"
+                        class="link"
+                        onclick={() => onswap(line.key, e?.instead ?? line.key)}
+                        >Release the earlier one instead</button
+                      >{/if}</td
+                  ></tr
+                >
+              {/if}
             {/each}
           </tbody>
         </table>
@@ -303,6 +358,14 @@
         {/if}
       </div>
     {/each}
+    {#if late.length > 0}
+      <label class="mt-3 flex items-center gap-2" data-testid="as-possible">
+        <input type="checkbox" bind:checked={asPossible} />
+        {late.length === 1 ? 'One line' : `${late.length} lines`} cannot be there in time: send
+        {late.length === 1 ? 'it' : 'them'} out with the day on which {late.length === 1 ? 'it' : 'they'} can, so
+        that what is late stays late
+      </label>
+    {/if}
     {#if documents.length > 0}
       <label class="mt-4 grid gap-1">
         <span class="text-sm text-ink-2">Note on the orders that have none of their own (optional)</span>

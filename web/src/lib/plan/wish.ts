@@ -1,5 +1,6 @@
 // What is asked of the server when a planner decides; every figure of the consequence comes back from there.
 import type { Schemas } from '$lib/api/client';
+import { parsedNumber, quantity } from '$lib/format';
 
 export type Wish = Schemas['Wish'];
 export type Kind = Wish['kind'];
@@ -59,25 +60,52 @@ function text(value: string | undefined): string | undefined {
 }
 
 function number(value: string | undefined): number | undefined {
-  const said = text(value)
-    ?.replace(/[\s\u2009]/g, '')
-    .replace(',', '.');
-  return said === undefined ? undefined : Number(said);
+  const said = text(value);
+  return said === undefined ? undefined : parsedNumber(said);
 }
+
+/** What is wrong with a number that was typed, in words; undefined if nothing is. */
+export function numberFault(typed: string, kind: 'positive' | 'any'): string | undefined {
+  if (!typed.trim()) return undefined;
+  const value = parsedNumber(typed);
+  if (Number.isNaN(value)) {
+    return /^[\d\s.,]+[^\d\s.,]/.test(typed.trim())
+      ? 'the number alone, without its unit'
+      : `a number like ${quantity(1250)}`;
+  }
+  if (kind === 'positive' && value <= 0) return 'more than 0';
+  return Math.abs(value) > MOST ? `at most ${quantity(MOST)}` : undefined;
+}
+
+/** See the limits of the server. */
+const MOST = 1_000_000_000_000;
 
 function entered(fields: Record<string, string | undefined>): Record<string, string> {
   return Object.fromEntries(Object.entries(fields).flatMap(([k, v]) => (text(v) ? [[k, v as string]] : [])));
+}
+
+const NUMBERS = ['safety_stock', 'reorder_point', 'order_up_to', 'lead_time_days'];
+
+/** Numbers as the server reads them; other texts, and what is no number, as they are. */
+function plainNumbers(fields: Record<string, string>): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(fields).map(([name, said]) => {
+      const value = NUMBERS.includes(name) ? parsedNumber(said) : Number.NaN;
+      return [name, Number.isNaN(value) ? said : String(value)];
+    })
+  );
 }
 
 /** The wish, or undefined while something is missing or no number. */
 export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
   const numbers = [form.quantity, form.days, form.into, form.part].map(number);
   if (numbers.some((n) => n !== undefined && Number.isNaN(n))) return undefined;
-  const [quantity, days, into, part] = numbers;
+  const [size, days, into, part] = numbers;
+  if ([size, part].some((n) => n !== undefined && (n <= 0 || n > MOST))) return undefined;
   const wish: Wish = {
     kind: deciding.kind,
     orders: deciding.orders,
-    quantity,
+    quantity: size,
     due: text(form.due),
     start: text(form.start),
     days,
@@ -90,7 +118,7 @@ export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
   };
   switch (deciding.kind) {
     case 'CHANGE':
-      return (quantity ?? days ?? wish.due ?? wish.start ?? wish.source ?? wish.supplier ?? wish.site)
+      return (size ?? days ?? wish.due ?? wish.start ?? wish.source ?? wish.supplier ?? wish.site)
         ? wish
         : undefined;
     case 'SPLIT':
@@ -99,16 +127,16 @@ export function wishOf(deciding: Deciding, form: Form): Wish | undefined {
     case 'HOLD':
       return wish.until ? wish : undefined;
     case 'ADD':
-      return quantity && wish.due ? wish : undefined;
+      return size && wish.due ? wish : undefined;
     case 'ENTER':
-      return quantity && wish.due && wish.item && wish.site
+      return size && wish.due && wish.item && wish.site
         ? { ...wish, fields: entered({ customer: form.customer, number: form.number }) }
         : undefined;
     case 'BILL':
       return { ...wish, fields: form.fields };
     case 'PLANNING':
       return form.fields && Object.keys(form.fields).length > 0
-        ? { ...wish, fields: form.fields }
+        ? { ...wish, fields: plainNumbers(form.fields) }
         : undefined;
     default:
       return wish;

@@ -26,9 +26,13 @@
   <span class="what">
     <span class="name"
       ><b>{promise.number}</b>
-      {promise.customer ?? ''} <small>{quantity(promise.quantity)} {promise.itemName}</small></span
+      {promise.customer ?? ''}</span
     >
-    <span class="where" class:late={promise.late}>{lateness(promise)}</span>
+    <span class="where"
+      ><span class:late={promise.late}>{lateness(promise)}</span>
+      {quantity(promise.quantity)}
+      {promise.itemName}</span
+    >
   </span>
   <span class="num due" title={longDate(promise.wanted)}>{shortDate(promise.wanted, today)}</span>
   <span class="num" class:short={promise.late}>

@@ -10,8 +10,9 @@
   interface Props {
     person: Schemas['Person'];
     company: string;
+    onformats: () => void;
   }
-  let { person, company }: Props = $props();
+  let { person, company, onformats }: Props = $props();
   const client = useQueryClient();
   const THEMES: { value: Theme; name: string }[] = [
     { value: 'system', name: 'Theme of the system' },
@@ -94,6 +95,12 @@
         {/each}
       </DropdownMenu.RadioGroup>
       <DropdownMenu.Separator class="my-1 h-px bg-line" />
+      <DropdownMenu.Item
+        class="flex cursor-pointer justify-between rounded px-2 py-1 data-highlighted:bg-marigold-tint"
+        onSelect={onformats}
+      >
+        Dates and numbers <span class="flex gap-1"><Key name="g" /><Key name="f" /></span>
+      </DropdownMenu.Item>
       <DropdownMenu.Item
         class="flex cursor-pointer justify-between rounded px-2 py-1 data-highlighted:bg-marigold-tint"
         onSelect={() => void signOut(client)}

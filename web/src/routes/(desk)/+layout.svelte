@@ -5,6 +5,7 @@
   import { answer, api, Refused } from '$lib/api/client';
   import { look, shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
+  import { formats } from '$lib/formats.svelte';
   import { PLAN_VIEWS } from '$lib/links';
   import { left } from '$lib/left.svelte';
   import { askAnew, planSeen } from '$lib/plan-seen';
@@ -13,6 +14,7 @@
   import { signOut } from '$lib/session';
   import Finder from '$lib/ui/Finder.svelte';
   import Key from '$lib/ui/Key.svelte';
+  import FormatsDialog from '$lib/ui/FormatsDialog.svelte';
   import KeysHelp from '$lib/ui/KeysHelp.svelte';
   import PersonMenu from '$lib/ui/PersonMenu.svelte';
 
@@ -21,6 +23,7 @@
   // whoever was signed in here last very likely still is: the place asks for its data without waiting to hear so
   const LAST = 'signed-in';
   const likely = localStorage.getItem(LAST) !== null;
+  formats.of(localStorage.getItem(LAST) ?? '');
   const start = createQuery(() => ({
     queryKey: ['start'],
     queryFn: () => answer(api.GET('/api/start')),
@@ -49,6 +52,7 @@
   afterNavigate(({ to }) => to && left.at(to.url));
   let finding = $state(false);
   let helping = $state(false);
+  let formatting = $state(false);
   let connected = $state(true);
   /** What keeps everybody from working, in words; empty if nothing does. */
   let trouble = $state('');
@@ -58,6 +62,7 @@
     if (session.data) {
       localStorage.setItem(LAST, session.data.login);
       people.me = session.data.login;
+      formats.of(session.data.login);
       rights.known = session.data;
     }
     if (!refused && !(nobody && !session.data)) return;
@@ -74,6 +79,12 @@
       })),
       { keys: '?', says: 'Show all keys', also: 'help', run: () => (helping = true) },
       { keys: 'D', says: 'Dark or light', also: 'theme', run: () => look.toggle() },
+      {
+        keys: 'g f',
+        says: 'Dates and numbers',
+        also: 'format decimal thousands week settings preferences',
+        run: () => (formatting = true)
+      },
       { keys: 'g q', says: 'Sign out', also: 'leave log out quit', run: () => void signOut(client) }
     ])
   );
@@ -175,12 +186,17 @@
           <span class="text-ink-2">Planning …</span>
         {/if}
       </div>
-      {#if session.data}<PersonMenu person={session.data} company={plan.data?.company ?? ''} />{/if}
+      {#if session.data}<PersonMenu
+          onformats={() => (formatting = true)}
+          person={session.data}
+          company={plan.data?.company ?? ''}
+        />{/if}
     </header>
     <main class="print-flow min-h-0">{@render children()}</main>
   </div>
   <Finder bind:open={finding} places={PLACES} />
   <KeysHelp bind:open={helping} />
+  <FormatsDialog bind:open={formatting} />
 {:else if session.isError && !(session.error instanceof Refused && session.error.problem.status === 401)}
   <main class="grid h-full place-content-center gap-3">
     <p>{session.error.message}</p>

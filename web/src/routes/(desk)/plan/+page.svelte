@@ -407,6 +407,8 @@
           onreleased={(keys) => panes.out(keys)}
           ongone={(gone) => panes.takeOut(gone)}
           onmore={(keys) => (panes.releasing = [...(panes.releasing ?? []), ...keys])}
+          onswap={(key, instead) =>
+            (panes.releasing = (panes.releasing ?? []).map((k) => (k === key ? instead : k)))}
           onfirm={(keys) => panes.firm(keys)}
           oncure={(cure) => (panes.curing = cure)}
         />

@@ -46,6 +46,15 @@ public record OrderDraft(
         breaks = Set.copyOf(breaks);
     }
 
+    /** The same order with other dates, and what it needs as much later or earlier. */
+    OrderDraft moved(int start, int due, java.util.function.IntUnaryOperator to) {
+        List<Need> moved = needs.stream()
+                .map(n -> new Need(n.item, n.site, n.quantity, to.applyAsInt(n.day)))
+                .toList();
+        return new OrderDraft(
+                item, site, source, supplier, fromSite, quantity, startQuantity, start, due, moved, breaks);
+    }
+
     /** The same order with other needs. */
     OrderDraft with(List<Need> others) {
         return new OrderDraft(

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Consecutive periods from today to the end of the horizon. Weeks begin on Monday; the first and the last period may be
+ * Consecutive periods from today to the end of the horizon. Weeks begin on Monday unless another day is asked for; the first and the last period may be
  * shorter than the others.
  *
  * @param starts the first day of each
@@ -31,10 +31,15 @@ public record Periods(List<Integer> starts, int end) {
         starts = List.copyOf(starts);
     }
 
-    /** The periods of a scale. */
+    /** The periods of a scale, with weeks from Monday on. */
     public static Periods of(Scale scale, int today, int horizonEnd) {
+        return of(scale, today, horizonEnd, DayOfWeek.MONDAY);
+    }
+
+    /** The periods of a scale, with weeks from {@code first} on. */
+    public static Periods of(Scale scale, int today, int horizonEnd, DayOfWeek first) {
         List<Integer> starts = new ArrayList<>();
-        int weeksFrom = scale == Scale.MIXED ? monday(today + DAYS_FIRST) : today;
+        int weeksFrom = scale == Scale.MIXED ? weekFrom(today + DAYS_FIRST, first) : today;
         int monthsFrom = weeksFrom + WEEKS_NEXT * WEEK;
         int day = today;
         while (day <= horizonEnd) {
@@ -44,17 +49,17 @@ public record Periods(List<Integer> starts, int end) {
                     : day < weeksFrom ? Scale.DAYS : day < monthsFrom ? Scale.WEEKS : Scale.MONTHS;
             day = switch (here) {
                 case DAYS -> day + 1;
-                case WEEKS -> monday(day + 1);
+                case WEEKS -> weekFrom(day + 1, first);
                 default -> month(day);
             };
         }
         return new Periods(starts, horizonEnd);
     }
 
-    /** The Monday on or after a day. */
-    private static int monday(int day) {
+    /** The first day of a week on or after a day. */
+    private static int weekFrom(int day, DayOfWeek first) {
         LocalDate date = LocalDate.ofEpochDay(day);
-        return (int) date.with(TemporalAdjusters.nextOrSame(DayOfWeek.MONDAY)).toEpochDay();
+        return (int) date.with(TemporalAdjusters.nextOrSame(first)).toEpochDay();
     }
 
     /** The first day of the next month. */

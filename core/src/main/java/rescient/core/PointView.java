@@ -89,6 +89,23 @@ public final class PointView {
                 : calendar.back(day, calendar.distance(to, from));
     }
 
+    /** An order of this point due on another day; its start and what it needs move by as many working days. */
+    public OrderDraft moved(OrderDraft order, int due) {
+        return order.moved(
+                movedLike(order.startDay(), order.dueDay(), due), due, day -> movedLike(day, order.dueDay(), due));
+    }
+
+    /** The day on which the plan counts an open order, or null if it is not there. */
+    public Integer countedOn(String number, String line) {
+        for (int i = 0; planned() && i < plan.plans.get(p).known.open.length; i++) {
+            OpenOrder order = plan.plans.get(p).known.open[i].order();
+            if (order.number().equals(number) && order.line().equals(line)) {
+                return plan.plans.get(p).known.openDay[i];
+            }
+        }
+        return null;
+    }
+
     /** The working day of the site that a wish for a day means: the day itself, or the one before; from today on, the next. */
     public int workingDay(int day) {
         int before = point.siteCalendar.back(day, 0);
@@ -142,6 +159,24 @@ public final class PointView {
     /** The time-phased record; a point that was not planned has none. */
     public Optional<PeriodRecord> record(Periods periods) {
         return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans.get(p), periods)) : Optional.empty();
+    }
+
+    /**
+     * In which periods something of this point waits because its supplies cannot be there in time: from the day on which
+     * it is asked for to the day before its possible date, or to the end if it can never be there.
+     */
+    public boolean[] waiting(Periods periods) {
+        boolean[] waiting = new boolean[periods.size()];
+        int demands = planned() && plan.possible.late(p) ? plan.plans.get(p).demands.size : 0;
+        for (int d = 0; d < demands; d++) {
+            int asked = plan.plans.get(p).demands.ownDay[d];
+            int possible = plan.possible.ofDemand(p, d);
+            if (possible > asked && asked <= periods.end()) {
+                int last = possible == PossibleDates.NEVER ? periods.size() - 1 : periods.at(possible - 1);
+                Arrays.fill(waiting, periods.at(asked), last + 1, true);
+            }
+        }
+        return waiting;
     }
 
     /** The low-level code: 0 for what nothing else needs. */

@@ -36,6 +36,15 @@ class PeriodsTest {
         assertThat(starts.subList(32, starts.size())).containsExactly("22 Jun", "1 Jul", "1 Aug");
     }
 
+    /** 4 March 2026 is a Wednesday. */
+    @Test
+    void weeksBeginOnTheDayThatIsAskedFor() {
+        assertThat(starts(Periods.of(Periods.Scale.WEEKS, day("4 Mar"), day("17 Mar"), java.time.DayOfWeek.SUNDAY)))
+                .containsExactly("4 Mar", "8 Mar", "15 Mar");
+        assertThat(starts(Periods.of(Periods.Scale.WEEKS, day("4 Mar"), day("17 Mar"), java.time.DayOfWeek.SATURDAY)))
+                .containsExactly("4 Mar", "7 Mar", "14 Mar");
+    }
+
     @Test
     void everyDayLiesInOnePeriod() {
         Periods weeks = Periods.of(Periods.Scale.WEEKS, day("4 Mar"), day("17 Mar"));
@@ -81,6 +90,19 @@ class PeriodsTest {
                         List.of(5L, 8L, 0L, 0L, 7L, 7L, 0L),
                         List.of(40L, 0L, 10L, 23L, 0L, 0L, 23L),
                         List.of(0L, 0L, 0L, 0L, 0L, 0L, 0L));
+    }
+
+    /** Ordered on Monday the 2nd, legs come after ten working days, on Monday the 16th; they are wanted on the 4th. */
+    @Test
+    void periodsAreLateFromTheNeedToTheDayBeforeItsPossibleDate() {
+        Plan plan = new Example()
+                .planned(buy("LEG").leadTimeDays(10), buy("SEAT").leadTimeDays(1))
+                .wanted("LEG", 5, "4 Mar")
+                .wanted("SEAT", 5, "4 Mar")
+                .plan();
+        Periods weeks = Periods.of(Periods.Scale.WEEKS, day("2 Mar"), day("22 Mar"));
+        assertThat(plan.point("LEG", "W").orElseThrow().waiting(weeks)).containsExactly(true, true, false);
+        assertThat(plan.point("SEAT", "W").orElseThrow().waiting(weeks)).containsExactly(false, false, false);
     }
 
     @Test

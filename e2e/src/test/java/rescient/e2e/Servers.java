@@ -66,7 +66,7 @@ final class Servers implements AutoCloseable {
     }
 
     @Override
-    public void close() throws Exception {
+    public void close() throws IOException {
         for (Server server : all) {
             server.kill();
             Files.deleteIfExists(server.log);
@@ -93,8 +93,8 @@ final class Servers implements AutoCloseable {
         }
 
         /** As if the machine had gone. */
-        void kill() throws InterruptedException {
-            process.destroyForcibly().waitFor();
+        void kill() {
+            process.destroyForcibly().onExit().join();
         }
 
         void signIn(String login) throws Exception {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { formats } from '$lib/formats.svelte';
   import { createQueries, createQuery } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
   import { goto } from '$app/navigation';
@@ -55,7 +56,7 @@
   /** Asked of the server only where there is more than it sends at once. */
   let asked = $state('');
   const grid = createQuery(() => ({
-    queryKey: ['plan', 'periods', scale, asked],
+    queryKey: ['plan', 'periods', scale, asked, formats.now.week],
     queryFn: () => answer(api.GET('/api/plan/periods', { params: { query: { scale, words: asked } } })),
     placeholderData: (before) => before
   }));
@@ -74,7 +75,7 @@
     queries: wanted.map((key) => {
       const { item, site } = pointOf(key);
       return {
-        queryKey: ['plan', 'period-detail', scale, item, site],
+        queryKey: ['plan', 'period-detail', scale, item, site, formats.now.week],
         queryFn: () =>
           answer(api.GET('/api/plan/periods/stock-point', { params: { query: { item, site, scale } } })),
         placeholderData: (before: Detail | undefined) => before
@@ -97,7 +98,16 @@
   );
   let asking = $state(false);
   const slip = createQuery(() => ({
-    queryKey: ['plan', 'cell', scale, here?.point.item, here?.point.site, periods[column]?.start, here?.kind],
+    queryKey: [
+      'plan',
+      'cell',
+      scale,
+      formats.now.week,
+      here?.point.item,
+      here?.point.site,
+      periods[column]?.start,
+      here?.kind
+    ],
     queryFn: () =>
       answer(
         api.GET('/api/plan/periods/cell', {

@@ -30,6 +30,7 @@ import rescient.server.platform.Nullable;
  * @param gone orders of the choice that the plan no longer has
  * @param instead what the plan has in their place, by the same position; null if nothing
  * @param refusals why it cannot be kept
+ * @param remarks what is to be known before it is kept
  * @param orders what is decided on, before and after
  * @param late customer orders that become later or less late
  * @param vanish planned orders that go, those that are decided on not among them
@@ -43,6 +44,7 @@ record Consequence(
         List<String> gone,
         List<String> instead,
         List<String> refusals,
+        List<String> remarks,
         List<OrderBeforeAfter> orders,
         List<LateBeforeAfter> late,
         List<PlannedOrders.PlannedOrderRow> vanish,
@@ -57,7 +59,9 @@ record Consequence(
     /**
      * Quantity, dates and cost of an order.
      *
-     * @param earliest the first day on which it could ordinarily be there, if that is after its due date
+     * @param possible the first day on which it could ordinarily be there, if that is after its due date
+     * @param daysLate calendar days from its due date to that day
+     * @param waits for components that come after its start
      */
     record Facts(
             String source,
@@ -66,7 +70,9 @@ record Consequence(
             BigDecimal quantity,
             LocalDate start,
             LocalDate due,
-            @Nullable LocalDate earliest,
+            @Nullable LocalDate possible,
+            int daysLate,
+            boolean waits,
             @Nullable BigDecimal value) {}
 
     /**
@@ -123,6 +129,7 @@ record Consequence(
                 proposal.gone,
                 proposal.gone.stream().map(key -> instead(before, key)).toList(),
                 refusals,
+                Remarks.of(proposal),
                 proposal.lines.stream()
                         .map(l -> line(before, after, l, proposal.substitution != null))
                         .toList(),
@@ -172,8 +179,8 @@ record Consequence(
                 one.item(),
                 before.directory().itemName(one.item()),
                 before.directory().unit(one.item()),
-                facts(before, line.before()),
-                facts(after, line.after()),
+                facts(before, line.before(), line.key()),
+                facts(after, line.after(), line.after() == null ? null : line.outcome()),
                 line.after() == null
                         ? List.of()
                         : line.after().breaks().stream()
@@ -201,12 +208,13 @@ record Consequence(
                 .toList();
     }
 
-    private static Facts facts(PlanVersion version, OrderDraft order) {
+    private static Facts facts(PlanVersion version, OrderDraft order, String key) {
         if (order == null) {
             return null;
         }
         PointView point = new Drafter(version).point(Drafter.Way.of(order));
-        int earliest = point.earliestDue(order.startQuantity());
+        int ordinary = point.earliestDue(order.startQuantity());
+        int possible = Math.max(ordinary, inPlan(version, order, key));
         return new Facts(
                 Words.word(order.source()),
                 order.source() == rescient.core.Source.BUY
@@ -216,8 +224,27 @@ record Consequence(
                 Quantity.decimal(order.quantity()),
                 Words.date(order.startDay()),
                 Words.date(order.dueDay()),
-                earliest > order.dueDay() ? Words.date(earliest) : null,
+                possible > order.dueDay() ? Words.date(possible) : null,
+                Math.max(0, possible - order.dueDay()),
+                possible > order.dueDay() && possible > ordinary,
                 Worth.of(version.directory(), point, order).value());
+    }
+
+    /** When the plan says that an order can be there; its due date if the plan says nothing. */
+    private static int inPlan(PlanVersion version, OrderDraft order, String key) {
+        Integer possible = null;
+        if (key != null && OrderKey.isLine(key)) {
+            possible = version.plan()
+                    .point(order.item(), order.site())
+                    .map(p -> p.possibleDay(OrderKey.number(key), OrderKey.line(key)))
+                    .orElse(null);
+        } else if (key != null) {
+            possible = OrderKey.parse(key)
+                    .in(version.plan())
+                    .map(PlannedOrder::possibleDay)
+                    .orElse(null);
+        }
+        return possible == null ? order.dueDay() : possible;
     }
 
     private static BigDecimal value(PlanVersion version, OrderDraft order) {

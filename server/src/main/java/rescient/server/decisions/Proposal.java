@@ -22,6 +22,8 @@ final class Proposal {
     final List<String> gone = new ArrayList<>();
     /** Why it cannot be, in sentences. */
     final List<String> refusals = new ArrayList<>();
+    /** What is to be known before it is kept, in sentences. */
+    final List<String> remarks = new ArrayList<>();
     /** Whether that is because what was looked at is no longer so. */
     boolean stale;
 
@@ -59,6 +61,12 @@ final class Proposal {
     void point(String item, String site) {
         if (points.stream().noneMatch(p -> p[0].equals(item) && p[1].equals(site))) {
             points.add(new String[] {item, site});
+        }
+    }
+
+    void remark(String sentence) {
+        if (!remarks.contains(sentence)) {
+            remarks.add(sentence);
         }
     }
 

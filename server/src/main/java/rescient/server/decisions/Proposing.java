@@ -90,26 +90,24 @@ final class Proposing {
             refuse(target, "is firmed already");
             return;
         }
-        LocalDate due = wish.due() != null
+        LocalDate wanted = wish.due() != null
                 ? wish.due()
                 : wish.days() != null ? target.due().plusDays(wish.days()) : null;
-        if (refusedAsPast(target, due) || refusedAsPast(target, wish.start())) {
+        if (refusedAsPast(target, wanted) || refusedAsPast(target, wish.start())) {
             return;
         }
         Drafter.Way way = Drafter.Way.of(target.as()).with(wish);
+        LocalDate due = working(way, wanted);
+        LocalDate start = working(way, wish.start());
         boolean asItIs = target instanceof Target.Planned
                 && due == null
-                && wish.start() == null
+                && start == null
                 && wish.quantity() == null
                 && way.equals(Drafter.Way.of(target.as()));
         Drafter.Drafted drafted = asItIs
                 ? drafter.as(((Target.Planned) target).point(), target.as())
                 : drafter.draft(
-                        way,
-                        wish.quantity() == null ? target.quantity() : wish.quantity(),
-                        wish.start(),
-                        due,
-                        target.due());
+                        way, wish.quantity() == null ? target.quantity() : wish.quantity(), start, due, target.due());
         String obstacle = PlannedOrders.obstacle(drafted.order());
         if (obstacle != null) {
             refuse(target, "has " + obstacle);
@@ -121,6 +119,27 @@ final class Proposing {
         } else {
             firm(target.key(), target.as(), drafted);
         }
+    }
+
+    /** The working day that a wish for a day means; it is said if that is another one. */
+    private LocalDate working(Drafter.Way way, LocalDate wanted) {
+        if (wanted == null) {
+            return null;
+        }
+        PointView point = drafter.point(way);
+        int day = Math.toIntExact(wanted.toEpochDay());
+        int working = point.workingDay(day);
+        String site = version.directory().siteName(way.site());
+        if (working != day) {
+            proposal.remark(
+                    Words.weekday(day) + " is a day off at " + site + ": moved to " + Words.weekday(working) + ".");
+        }
+        if (working > version.plan().snapshot().horizonEnd()) {
+            proposal.remark(Words.weekday(working) + " is after the end of the plan, "
+                    + Words.weekday(version.plan().snapshot().horizonEnd())
+                    + ": the plan does not count what comes later.");
+        }
+        return Words.date(working);
     }
 
     private boolean refusedAsPast(Target target, LocalDate day) {
@@ -191,16 +210,17 @@ final class Proposing {
                 && wish.supplier() == null
                 && wish.site() == null
                 && wish.fromSite() == null;
-        LocalDate due = wish.due() != null
+        LocalDate wanted = wish.due() != null
                 ? wish.due()
                 : wish.days() != null ? open.due().plusDays(wish.days()) : null;
-        if (wish.kind() != Wish.Kind.CHANGE || !onlyDates || due == null) {
+        if (wish.kind() != Wish.Kind.CHANGE || !onlyDates || wanted == null) {
             refuse(open, "has been released; only its date can be moved, or it can be cancelled");
             return;
         }
-        if (refusedAsPast(open, due)) {
+        if (refusedAsPast(open, wanted)) {
             return;
         }
+        LocalDate due = working(Drafter.Way.of(open.as()), wanted);
         int shift = (int) (due.toEpochDay() - open.as().dueDay());
         OrderImage image = open.image().copy();
         PointView point =
@@ -230,7 +250,7 @@ final class Proposing {
             return;
         }
         Drafter.Way way = Drafter.Way.of(chosen.get(0).as());
-        LocalDate due = wish.due();
+        LocalDate due = working(way, wish.due());
         BigDecimal sum = BigDecimal.ZERO;
         for (Target target : chosen) {
             if (target instanceof Target.Open open && !open.firmed()) {
@@ -296,7 +316,7 @@ final class Proposing {
             if (refusedAsPast(target, part.due())) {
                 return;
             }
-            Drafter.Drafted drafted = drafter.draft(way, part.quantity(), null, part.due(), target.due());
+            Drafter.Drafted drafted = drafter.draft(way, part.quantity(), null, working(way, part.due()), target.due());
             firm(null, null, asItStood(target, drafted));
         }
         proposal.sentence = "Split " + target.label() + " into " + parts.size() + " orders";
@@ -390,7 +410,7 @@ final class Proposing {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say how " + wish.item() + " is to be replenished")
                     .field("source");
         }
-        Drafter.Drafted drafted = drafter.draft(way, wish.quantity(), null, wish.due(), wish.due());
+        Drafter.Drafted drafted = drafter.draft(way, wish.quantity(), null, working(way, wish.due()), wish.due());
         String obstacle = PlannedOrders.obstacle(drafted.order());
         if (obstacle != null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "The order has " + obstacle).field("supplier");

@@ -40,6 +40,10 @@ public record Draft(
      *
      * @param unit what it is bought in, or the item's unit
      * @param unitQuantity quantity in that unit
+     * @param asked the day for which the plan asks for it
+     * @param possible the day on which it can be there, if that is later; null also if it never can
+     * @param daysLate calendar days from the one to the other, 0 if it can be there in time
+     * @param dated whether its date can still be chosen: it has no number that others know
      */
     public record Line(
             String key,
@@ -52,7 +56,11 @@ public record Draft(
             @Nullable BigDecimal unitPrice,
             @Nullable BigDecimal value,
             LocalDate start,
-            LocalDate due) {}
+            LocalDate due,
+            LocalDate asked,
+            @Nullable LocalDate possible,
+            int daysLate,
+            boolean dated) {}
 
     /** The documents for orders that go; purchase orders first. One with a number of its own stays a document. */
     static List<Draft> of(PlanVersion version, List<Going> orders) {
@@ -101,6 +109,7 @@ public record Draft(
 
     private static Line line(Directory directory, Going going) {
         OrderDraft order = going.order();
+        int late = going.possible() == null ? 0 : Math.max(0, going.possible() - going.asked());
         return new Line(
                 going.key(),
                 order.item(),
@@ -112,6 +121,10 @@ public record Draft(
                 going.worth().price(),
                 going.worth().value(),
                 Words.date(order.startDay()),
-                Words.date(order.dueDay()));
+                Words.date(order.dueDay()),
+                Words.date(going.asked()),
+                late > 0 ? Words.date(going.possible()) : null,
+                late,
+                !going.numbered());
     }
 }

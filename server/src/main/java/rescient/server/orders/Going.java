@@ -15,11 +15,28 @@ import rescient.server.planning.Worth;
  * An order that is to go out.
  *
  * @param firmed the line it is firmed as, or null if it is only planned
+ * @param asked the day for which the plan asks for it, days from 1970
+ * @param possible the day on which the plan says that it can be there, or null if it never can
  */
-record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed) {
+record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, int asked, Integer possible) {
     static Going planned(PlanVersion version, String key, PlannedOrder order) {
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return new Going(key, point.draft(order.sequence()), Worth.of(version.directory(), point, order), null);
+        return new Going(
+                key,
+                point.draft(order.sequence()),
+                Worth.of(version.directory(), point, order),
+                null,
+                order.dueDay(),
+                order.possibleDay());
+    }
+
+    /** Dated with the day on which it can be there, if that is later; a number that others know keeps its date. */
+    Going dated(PlanVersion version) {
+        if (possible == null || possible <= order.dueDay() || numbered()) {
+            return this;
+        }
+        PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+        return new Going(key, point.moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
     }
 
     static Going firmed(PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
@@ -45,7 +62,11 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed) 
                 (int) line.dueDate.toEpochDay(),
                 needs,
                 java.util.Set.of());
-        return new Going(key, draft, worth(version, draft, line), line);
+        Integer possible = version.plan()
+                .point(line.item, order.site)
+                .map(p -> p.possibleDay(order.number, line.line))
+                .orElse(null);
+        return new Going(key, draft, worth(version, draft, line), line, draft.dueDay(), possible);
     }
 
     private static Worth worth(PlanVersion version, OrderDraft draft, SupplyOrderLine line) {

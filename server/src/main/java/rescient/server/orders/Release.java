@@ -1,17 +1,23 @@
 package rescient.server.orders;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rescient.core.Change;
+import rescient.core.OrderDraft;
+import rescient.core.Plan;
 import rescient.core.PlannedOrder;
+import rescient.core.PointView;
 import rescient.core.Source;
 import rescient.server.planning.Hold;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
 
 /** What a choice of planned and firmed orders comes to: what can go, what cannot, and what is no longer there. */
 final class Release {
@@ -26,6 +32,21 @@ final class Release {
     /** An order that cannot be given to anybody, why, and what cures it. */
     record Obstacle(String key, String item, String site, String sentence, Cure cure) {}
 
+    private static final String LINE = "1";
+
+    /**
+     * An order that the plan will count for an earlier need.
+     *
+     * @param counted the day of that need
+     * @param days calendar days from there to the day for which it is planned
+     * @param instead the key of the planned order that is there for the earlier need, if there is one
+     */
+    record Earlier(
+            String key,
+            LocalDate counted,
+            int days,
+            @Nullable String instead) {}
+
     /** A planned order that is no longer asked for, or a firmed one that has gone. */
     record Missing(String key, OrderKey planned) {}
 
@@ -39,8 +60,14 @@ final class Release {
     /**
      * @param firmed firmed orders by their keys
      * @param held holds by the keys of the planned orders they concern
+     * @param asPossible those that cannot be there in time are dated with the day on which they can
      */
-    Release(PlanVersion version, List<String> keys, Map<String, Going> firmed, Map<String, Hold> held) {
+    Release(
+            PlanVersion version,
+            List<String> keys,
+            Map<String, Going> firmed,
+            Map<String, Hold> held,
+            boolean asPossible) {
         this.version = version;
         for (String text : keys.stream().distinct().toList()) {
             if (firmed.containsKey(text)) {
@@ -54,6 +81,9 @@ final class Release {
             } else {
                 sort(text, order.get(), held.get(text));
             }
+        }
+        if (asPossible) {
+            ready.replaceAll((key, going) -> going.dated(version));
         }
     }
 
@@ -81,5 +111,40 @@ final class Release {
 
     List<Draft> drafts() {
         return Draft.of(version, List.copyOf(ready.values()));
+    }
+
+    /** The orders that the plan will count for an earlier need than the one they are planned for. */
+    List<Earlier> earlier() {
+        List<Change> changes = new ArrayList<>();
+        for (Going going : ready.values()) {
+            if (going.firmed() != null) {
+                changes.add(new Change.NoOrder(going.firmed().order.number, going.firmed().line));
+            }
+            changes.add(going.as(going.key(), LINE));
+        }
+        Plan after = changes.isEmpty() ? version.plan() : version.plan().after(changes);
+        List<Earlier> earlier = new ArrayList<>();
+        for (Going going : ready.values()) {
+            OrderDraft order = going.order();
+            Integer counted = after.point(order.item(), order.site())
+                    .map(p -> p.countedOn(going.key(), LINE))
+                    .orElse(null);
+            if (counted != null && counted < Math.min(going.asked(), order.dueDay())) {
+                earlier.add(new Earlier(
+                        going.key(), Words.date(counted), going.asked() - counted, insteadOf(order, going.asked())));
+            }
+        }
+        return earlier;
+    }
+
+    /** The first planned order of the same stock point that is earlier and does not go. */
+    private String insteadOf(OrderDraft later, int asked) {
+        PointView point = version.plan().point(later.item(), later.site()).orElseThrow();
+        return point.plannedOrders().stream()
+                .filter(o -> o.dueDay() < asked)
+                .map(o -> OrderKey.of(point, o).text())
+                .filter(key -> !ready.containsKey(key))
+                .findFirst()
+                .orElse(null);
     }
 }

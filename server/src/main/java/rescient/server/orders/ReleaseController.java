@@ -33,31 +33,44 @@ class ReleaseController {
         this.releasing = releasing;
     }
 
-    record Chosen(@NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders) {}
+    /**
+     * @param asPossible those that cannot be there in time are dated with the day on which they can
+     */
+    record Chosen(
+            @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders, boolean asPossible) {}
 
     /**
      * @param gone planned orders that the plan no longer asks for
+     * @param earlier orders that the plan will count for an earlier need than the one they are planned for
      */
-    record ReleasePreview(long version, List<Draft> documents, List<Release.Obstacle> obstacles, List<String> gone) {}
+    record ReleasePreview(
+            long version,
+            List<Draft> documents,
+            List<Release.Obstacle> obstacles,
+            List<String> gone,
+            List<Release.Earlier> earlier) {}
 
     /**
+     * @param asPossible those that cannot be there in time are dated with the day on which they can
      * @param note on every document that has none of its own
      * @param notes by the key of a document's first line
      */
     record ReleaseRequest(
             @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
             boolean leaveOut,
+            boolean asPossible,
             @Nullable @Size(max = LONGEST_NOTE) String note,
             @Nullable @Size(max = MOST) Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
 
     @PostMapping("/preview")
     ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
-        Release release = releasing.preview(chosen.orders);
+        Release release = releasing.preview(chosen.orders, chosen.asPossible);
         return new ReleasePreview(
                 release.version.number(),
                 release.drafts(),
                 release.obstacles,
-                release.gone.stream().map(Release.Missing::key).toList());
+                release.gone.stream().map(Release.Missing::key).toList(),
+                release.earlier());
     }
 
     @PostMapping
@@ -77,6 +90,7 @@ class ReleaseController {
                 key,
                 request.orders,
                 request.leaveOut,
+                request.asPossible,
                 request.note,
                 request.notes == null ? Map.of() : request.notes);
     }

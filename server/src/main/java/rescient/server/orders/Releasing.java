@@ -5,7 +5,6 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -97,14 +96,15 @@ class Releasing {
     record Answer(List<Created> orders, List<Release.Obstacle> leftOut) {}
 
     /** What would be created, from the plan as it is. */
-    Release preview(List<String> keys) {
-        return release(live.current(), keys);
+    Release preview(List<String> keys, boolean asPossible) {
+        return release(live.current(), keys, asPossible);
     }
 
     /**
      * Releases planned orders.
      *
      * @param leaveOut those that cannot go stay behind; otherwise nothing goes
+     * @param asPossible those that cannot be there in time are dated with the day on which they can
      * @throws JobProblem 409 if the plan no longer asks for one of them, 422 if one cannot go
      */
     Answer release(
@@ -112,12 +112,13 @@ class Releasing {
             UUID commandKey,
             List<String> keys,
             boolean leaveOut,
+            boolean asPossible,
             String note,
             Map<String, String> notes) {
-        return turns.take(() -> inTurn(user, commandKey, keys, leaveOut, note, notes));
+        return turns.take(() -> inTurn(user, commandKey, keys, leaveOut, asPossible, note, notes));
     }
 
-    private Release release(PlanVersion version, List<String> keys) {
+    private Release release(PlanVersion version, List<String> keys, boolean asPossible) {
         Map<String, Going> firmed = new HashMap<>();
         for (String key : keys) {
             if (OrderKey.isLine(key)) {
@@ -131,7 +132,7 @@ class Releasing {
                                 Going.firmed(version, key, l, components.findByOrderNumberOrderById(l.order.number))));
             }
         }
-        return new Release(version, keys, firmed, holds.of(version));
+        return new Release(version, keys, firmed, holds.of(version), asPossible);
     }
 
     private Answer inTurn(
@@ -139,11 +140,16 @@ class Releasing {
             UUID commandKey,
             List<String> keys,
             boolean leaveOut,
+            boolean asPossible,
             String note,
             Map<String, String> notes) {
         long revision = companies.lock();
-        Map<String, Object> request =
-                Map.of("orders", keys, "leaveOut", leaveOut, "note", note == null ? "" : note, "notes", notes);
+        Map<String, Object> request = Map.of(
+                "orders", keys,
+                "leaveOut", leaveOut,
+                "asPossible", asPossible,
+                "note", note == null ? "" : note,
+                "notes", notes);
         Command before = commands.findById(commandKey).orElse(null);
         if (before != null) {
             if (!canonical.same(before.request, request) || !before.login.equals(user.getUsername())) {
@@ -151,7 +157,7 @@ class Releasing {
             }
             return read(before.answer);
         }
-        Release release = release(live.knowing(revision), keys);
+        Release release = release(live.knowing(revision), keys, asPossible);
         refuse(user, release, leaveOut);
         List<Change> changes = new ArrayList<>();
         Answer answer = create(user, release, note, notes, changes);
@@ -207,28 +213,47 @@ class Releasing {
         }
     }
 
-    /** What became of a planned order: released by somebody, or asked for otherwise. */
+    /** What became of an order: released by somebody, or asked for otherwise. */
     private String whatHappened(PlanVersion version, Release.Missing missing) {
-        if (missing.planned() == null) {
-            return OrderKey.number(missing.key()) + " is no longer firmed: it was released, changed or taken back.";
-        }
         OrderKey key = missing.planned();
-        Instant since = today.now().minus(RECENT);
-        String wanted = key.quantity() + " " + key.item() + " for "
-                + Words.day((int) key.due().toEpochDay());
-        return orders.releasedAfter(key.item(), key.site(), since).stream()
-                .filter(l -> l.dueDate.equals(key.due()) && l.ordered.compareTo(new BigDecimal(key.quantity())) == 0)
-                .findFirst()
-                .map(l -> wanted + " was released by " + l.order.createdBy + " at "
-                        + CLOCK.format(LocalTime.ofInstant(l.order.createdAt, ZoneId.systemDefault())) + " as "
-                        + l.order.number + ".")
-                .orElseGet(() -> wanted + " is no longer asked for"
-                        + version.plan()
-                                .point(key.item(), key.site())
-                                .flatMap(p -> p.plannedOrders().stream().findFirst())
-                                .map(o -> "; next is " + Quantity.text(o.quantity()) + " on " + Words.day(o.dueDay()))
-                                .orElse("")
-                        + ".");
+        String wanted = key == null
+                ? OrderKey.number(missing.key())
+                : key.quantity() + " " + key.item() + " for "
+                        + Words.day((int) key.due().toEpochDay());
+        String released = whoReleased(missing.key());
+        if (released != null) {
+            return wanted + released;
+        }
+        if (key == null) {
+            return wanted + " is no longer firmed: it was changed or taken back.";
+        }
+        return wanted + " is no longer asked for"
+                + version.plan()
+                        .point(key.item(), key.site())
+                        .flatMap(p -> p.plannedOrders().stream().findFirst())
+                        .map(o -> "; next is " + Quantity.text(o.quantity()) + " on " + Words.day(o.dueDay()))
+                        .orElse("")
+                + ".";
+    }
+
+    /** {@code  was released by Ida Holm at 10:05 as PO-2012.}, or null if nobody released it of late. */
+    private String whoReleased(String key) {
+        for (Command command : commands.naming(write(key), today.now().minus(RECENT))) {
+            Answer answer = read(command.answer);
+            List<String> numbers = answer.orders.stream().map(Created::number).toList();
+            if (answer.leftOut.stream().noneMatch(left -> left.key().equals(key)) && !numbers.isEmpty()) {
+                String by = orders.findById(numbers.get(0))
+                        .map(order -> order.createdBy)
+                        .orElse(command.login);
+                String as = numbers.size() <= NAMED
+                        ? String.join(", ", numbers)
+                        : "one of " + numbers.get(0) + " to " + numbers.get(numbers.size() - 1);
+                return " was released by " + by + " at "
+                        + CLOCK.format(LocalTime.ofInstant(command.createdAt, ZoneId.systemDefault())) + " as " + as
+                        + ".";
+            }
+        }
+        return null;
     }
 
     private Answer create(

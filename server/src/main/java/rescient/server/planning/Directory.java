@@ -245,6 +245,10 @@ public final class Directory {
         return suppliers.containsKey(code);
     }
 
+    public boolean hasTerms(String supplier, String item) {
+        return prices.containsKey(key(supplier, item));
+    }
+
     /** The suppliers whose terms for an item are known, by code. */
     public List<String> suppliersOf(String item) {
         return prices.keySet().stream()

@@ -36,14 +36,15 @@ class PeriodController {
     @GetMapping
     PeriodGrid periods(
             @RequestParam(defaultValue = "mixed") String scale, @RequestParam(defaultValue = "") String words) {
-        return PeriodGrid.of(versions.inView(), scale(scale), words);
+        PlanVersion version = versions.inView();
+        return PeriodGrid.of(version, periods(version, scale), words);
     }
 
     @GetMapping("/stock-point")
     PeriodDetail stockPoint(
             @RequestParam String item, @RequestParam String site, @RequestParam(defaultValue = "mixed") String scale) {
         PlanVersion version = versions.inView();
-        return PeriodDetail.of(version, point(version, item, site), PeriodGrid.periods(version, scale(scale)));
+        return PeriodDetail.of(version, point(version, item, site), periods(version, scale));
     }
 
     /** The slip of a cell, by any day of its period. */
@@ -55,9 +56,13 @@ class PeriodController {
             @RequestParam PeriodDetail.Kind kind,
             @RequestParam(defaultValue = "mixed") String scale) {
         PlanVersion version = versions.inView();
-        Periods periods = PeriodGrid.periods(version, scale(scale));
+        Periods periods = periods(version, scale);
         int period = periods.at((int) date.toEpochDay());
         return PeriodSlip.of(version, point(version, item, site), periods, period, kind);
+    }
+
+    private Periods periods(PlanVersion version, String scale) {
+        return PeriodGrid.periods(version, scale(scale), versions.weekStart());
     }
 
     /** A row of the sheet; open with all its flows. */
@@ -79,7 +84,7 @@ class PeriodController {
                 .toList();
         byte[] book = PeriodBook.of(
                 version,
-                PeriodGrid.periods(version, scale(wanted.scale())),
+                periods(version, wanted.scale()),
                 known.stream().map(r -> point(version, r.item(), r.site())).toList(),
                 known.stream().map(SheetRow::open).toList());
         return ResponseEntity.ok()

@@ -1,6 +1,7 @@
 package rescient.server.planning;
 
 import java.math.BigDecimal;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -29,6 +30,8 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
      * @param balances at the end of each period
      * @param marks for each period {@code z} if the balance falls below zero in it, {@code s} if below the safety stock,
      *     else {@code .}
+     * @param late for each period {@code l} if something waits in it because supplies cannot be there in time, else
+     *     {@code .}
      */
     record PeriodRow(
             String item,
@@ -41,7 +44,8 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
             BigDecimal opening,
             BigDecimal safetyStock,
             List<BigDecimal> balances,
-            String marks) {}
+            String marks,
+            String late) {}
 
     private static final Comparator<PointView> TOP_DOWN = Comparator.comparingInt(PointView::level)
             .thenComparing(PointView::item)
@@ -51,14 +55,13 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
         return Periods.Scale.valueOf(word.toUpperCase(Locale.ROOT));
     }
 
-    static Periods periods(PlanVersion version, Periods.Scale scale) {
-        return Periods.of(scale, (int) version.today().toEpochDay(), (int)
-                version.horizonEnd().toEpochDay());
+    static Periods periods(PlanVersion version, Periods.Scale scale, DayOfWeek first) {
+        int today = (int) version.today().toEpochDay();
+        return Periods.of(scale, today, (int) version.horizonEnd().toEpochDay(), first);
     }
 
     /** @param words parts of item, name or site, all of which must be there */
-    static PeriodGrid of(PlanVersion version, Periods.Scale scale, String words) {
-        Periods periods = periods(version, scale);
+    static PeriodGrid of(PlanVersion version, Periods periods, String words) {
         List<PointView> fitting = new ArrayList<>();
         for (PointView point : version.plan().points()) {
             if (!PlannedOrders.phantom(version, point.item()) && fits(version, point, words)) {
@@ -99,6 +102,10 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
             balances.add(Quantity.decimal(cell.balance()));
             marks.append(cell.lowest() < 0 ? 'z' : cell.lowest() < point.safetyStock() ? 's' : '.');
         }
+        StringBuilder late = new StringBuilder(periods.size());
+        for (boolean waits : point.waiting(periods)) {
+            late.append(waits ? 'l' : '.');
+        }
         Directory directory = version.directory();
         return new PeriodRow(
                 point.item(),
@@ -111,6 +118,7 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
                 Quantity.decimal(record.opening()),
                 Quantity.decimal(point.safetyStock()),
                 balances,
-                marks.toString());
+                marks.toString(),
+                late.toString());
     }
 }

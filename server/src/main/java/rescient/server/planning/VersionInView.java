@@ -1,6 +1,7 @@
 package rescient.server.planning;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.DayOfWeek;
 import java.util.HashSet;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -18,6 +19,9 @@ class VersionInView {
     /** The number of a what-if. */
     static final String WHAT_IF = "Plan-What-If";
 
+    /** The first day of the week, from 0 for Sunday to 6. */
+    static final String WEEK = "Week-Starts";
+
     private final LivePlan live;
     private final OtherPlans others;
     private final HttpServletRequest request;
@@ -29,6 +33,14 @@ class VersionInView {
         this.live = live;
         this.others = others;
         this.request = request;
+    }
+
+    /** The first day of the week for who asks; Monday if he does not say. */
+    DayOfWeek weekStart() {
+        String header = request.getHeader(WEEK);
+        return header != null && header.matches("[0-6]")
+                ? DayOfWeek.SUNDAY.plus(Long.parseLong(header))
+                : DayOfWeek.MONDAY;
     }
 
     PlanVersion inView() {

@@ -10,6 +10,7 @@ import rescient.core.Quantity;
 /** Dates, quantities and kinds as they stand in sentences. */
 public final class Words {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter WEEKDAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final char THIN_SPACE = '\u2009';
 
     private Words() {}
@@ -31,6 +32,11 @@ public final class Words {
     /** {@code 9 Dec}. */
     public static String day(int day) {
         return DAY.format(date(day));
+    }
+
+    /** {@code Sat 9 Jan 2027}. */
+    public static String weekday(int day) {
+        return WEEKDAY.format(date(day));
     }
 
     static BigDecimal quantity(long millionths) {

@@ -1,0 +1,40 @@
+package rescient.server.decisions;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import rescient.core.OrderDraft;
+import rescient.core.Source;
+import rescient.server.planning.Directory;
+
+/** What is to be known of an order before it is kept, although nothing forbids it. */
+final class Remarks {
+    private Remarks() {}
+
+    /** In sentences, each with what cures it. */
+    static List<String> of(Proposal proposal) {
+        Directory directory = proposal.version.directory();
+        Set<String> remarks = new LinkedHashSet<>(proposal.remarks);
+        for (Proposal.Line line : proposal.lines) {
+            OrderDraft order = line.after();
+            if (order == null || order.equals(line.before()) || remarks.size() > 20) {
+                continue;
+            }
+            boolean made = order.source() == Source.MAKE
+                    || order.source() == Source.ASSEMBLE
+                    || order.source() == Source.SUBCONTRACT;
+            if (made && order.needs().isEmpty()) {
+                remarks.add(order.item() + " has no components: nothing would be issued for it. "
+                        + "Buy it instead, or give it a bill of materials first.");
+            }
+            if (order.source() == Source.BUY
+                    && order.supplier() != null
+                    && !directory.hasTerms(order.supplier(), order.item())) {
+                remarks.add(directory.supplierName(order.supplier()) + " has no terms for " + order.item()
+                        + ": its price is not known, and the lead time is the stock point's. "
+                        + "Choose a supplier who has, or ask for the price.");
+            }
+        }
+        return List.copyOf(remarks);
+    }
+}
