@@ -5,12 +5,14 @@
   import { date, longDate, money, quantity, words } from '$lib/format';
   import { hrefOf, itemHref, orderThreadHref, plannedHref, pointHref } from '$lib/links';
   import { people } from '$lib/people.svelte';
+  import { rights } from '$lib/rights.svelte';
   import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
   import Slip from '$lib/ui/Slip.svelte';
   import Offers from './Offers.svelte';
   import { repairsOf } from './repairs';
   import StockLine from './StockLine.svelte';
+  import type { Asked } from './place';
   import type { Deciding } from './wish';
 
   interface Props {
@@ -18,13 +20,15 @@
     site: string;
     /** The planned order in view, if it is one. */
     order?: string;
+    /** The line of the firmed order in view, if it is one. */
+    line?: string;
     currency: string;
     /** Which Why is shown. */
-    why: 'quantity' | 'dates';
-    onwhy: (why: 'quantity' | 'dates') => void;
+    why: Asked;
+    onwhy: (why: Asked) => void;
     ondecide: (deciding: Deciding) => void;
   }
-  let { item, site, order, currency, why, onwhy, ondecide }: Props = $props();
+  let { item, site, order, line, currency, why, onwhy, ondecide }: Props = $props();
 
   function take(offer: Schemas['Offer'], always: boolean) {
     if (order === undefined) return;
@@ -98,6 +102,14 @@
       ),
     enabled: doubted !== undefined
   }));
+  /** Also of a firmed order, which has no slip of its quantity: somebody wanted it. */
+  const possible = createQuery(() => ({
+    queryKey: ['plan', 'possible', order ?? line],
+    queryFn: () => answer(api.GET('/api/plan/possible', { params: { query: { key: order ?? line ?? '' } } })),
+    enabled: (order !== undefined && why === 'possible') || line !== undefined,
+    placeholderData: (before) => before,
+    retry: false
+  }));
   $effect(() => {
     // another order or point: the question about a day or a signal is over
     void [item, site, order];
@@ -112,7 +124,9 @@
         ? balance.data
         : why === 'dates'
           ? detail?.dates
-          : detail?.quantity
+          : why === 'possible'
+            ? possible.data
+            : detail?.quantity
   );
   const rule = $derived(
     point.data
@@ -181,7 +195,7 @@
             >
             <span
               >{signal.sentence}
-              {#each repairsOf(signal, (d) => date(d, today)) as repair (repair.says)}
+              {#each repairsOf( signal, (d) => date(d, today) ).filter( (r) => rights.decides(r.deciding.kind) ) as repair (repair.says)}
                 <button
                   type="button"
                   class="link ml-2 font-semibold"
@@ -212,6 +226,12 @@
               aria-pressed={why === 'dates'}
               onclick={() => onwhy('dates')}>Dates</button
             >
+            <button
+              type="button"
+              class={why === 'possible' ? 'border-b-2 border-marigold font-bold' : 'text-ink-2'}
+              aria-pressed={why === 'possible'}
+              onclick={() => onwhy('possible')}>Possible</button
+            >
           </div>
         {:else if asked !== undefined || doubted !== undefined}
           <button
@@ -221,12 +241,14 @@
             >{order === undefined ? 'Close' : 'Back to the order'}</button
           >
         {/if}
-        {#if slip}
+        {#if line !== undefined && asked === undefined && doubted === undefined && possible.data}
+          <Slip slip={possible.data} {today} />
+        {:else if slip}
           <Slip {slip} {today} />
         {:else if order === undefined}
           <p class="text-ink-2">Click on a day of the line to ask why the balance is what it is.</p>
         {/if}
-        {#if order !== undefined && detail && ((detail.order.daysLate ?? 1) > 0 || detail.order.obstacle)}
+        {#if order !== undefined && detail && rights.decides( 'CHANGE', [detail.order.source] ) && ((detail.order.daysLate ?? 1) > 0 || detail.order.obstacle)}
           <Offers {order} {today} {currency} ontake={take} />
         {/if}
       </div>

@@ -60,7 +60,7 @@ describe('the stock point of a row', () => {
   });
 
   it('is the one of the address for a firmed order that is not in the list', () => {
-    expect(placeOf('FO-1~1', 'A', 'W', new Map())).toEqual({ item: 'A', site: 'W' });
+    expect(placeOf('FO-1~1', 'A', 'W', new Map())).toEqual({ item: 'A', site: 'W', line: 'FO-1~1' });
   });
 });
 

@@ -5,6 +5,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { groupsOf, type OrderChange, type PromiseChange } from '$lib/changes/changes';
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
+  import { rights } from '$lib/rights.svelte';
   import { clock, count, duration, money, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import AssumptionForm from './AssumptionForm.svelte';
@@ -95,6 +96,23 @@
     void client.invalidateQueries({ queryKey: ['what-ifs'] });
   }
 
+  /** What follows, in a few words; the whole stands below. */
+  const consequence = $derived.by(() => {
+    if (!view) return '';
+    const worse = view.customerOrders.filter((c) => !c.better).length;
+    const better = view.customerOrders.length - worse;
+    const orders = groupsOf(view.orders).reduce((n, g) => n + g.orders.length, 0);
+    return (
+      [
+        worse ? `${count(worse, 'customer order')} later` : '',
+        better ? `${count(better, 'customer order')} earlier` : '',
+        orders ? `${count(orders, 'planned order')} otherwise` : ''
+      ]
+        .filter(Boolean)
+        .join(', ') || 'no order changes by it'
+    );
+  });
+
   const kept = () => assumptions.map((a) => a.assumption);
 
   function keep(all: Assumption[]) {
@@ -120,10 +138,29 @@
     if (mine()) adding = true;
   }
 
+  /** What is to be taken over, while it is asked once. */
+  let asking = $state.raw<number[] | undefined>();
+
+  /** Says what would follow and asks; the second press does it. */
   export function takeOver(places: number[] = fitting) {
     if (!mine() || taking.isPending) return;
-    if (places.length > 0) taking.mutate(places);
-    else ontold('There is nothing to take over.');
+    if (!rights.may.takeOver) {
+      ontold('Taking over is for planners; copy what it says to one of them.');
+    } else if (places.length === 0) {
+      ontold('There is nothing to take over.');
+    } else if (asking?.join() === places.join()) {
+      taking.mutate(places);
+      asking = undefined;
+    } else {
+      asking = places;
+      // its own consequence stands below, if it is not all of them
+      void toAddress({ only: places.length === 1 && fitting.length > 1 ? String(places[0]) : undefined });
+    }
+  }
+
+  /** The key: goes on with what is asked, or asks for all of it. */
+  export function takeAgain() {
+    takeOver(asking ?? fitting);
   }
 
   export function look() {
@@ -217,6 +254,29 @@
         <li class="py-1 text-ink-2">Nothing is otherwise yet: this is the live plan.</li>
       {/each}
     </ul>
+    {#if asking}
+      <div
+        class="mt-2 border-l-4 border-marigold bg-slip px-3 py-2"
+        role="alertdialog"
+        aria-label="Take over"
+        data-testid="take-over"
+      >
+        <p>
+          <b
+            >{asking.length === fitting.length ? 'All of it' : 'This assumption'} becomes true in the live data</b
+          >
+          for everybody: {consequence}. It can be taken back.
+        </p>
+        <p class="mt-2 flex gap-2">
+          <button type="button" class="main-action" onclick={() => takeOver(asking)}
+            >Take it over <Key name="T" /></button
+          >
+          <button type="button" class="plain-action" style="height: 30px" onclick={() => (asking = undefined)}
+            >Leave it</button
+          >
+        </p>
+      </div>
+    {/if}
     {#if refused && !adding}
       <p class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{refused}</p>
     {/if}

@@ -31,7 +31,7 @@
   import { Panes } from '$lib/plan/panes.svelte';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
-  import { placeOf, threadOf } from '$lib/plan/place';
+  import { ASKED, placeOf, threadOf, type Asked } from '$lib/plan/place';
   import { PlanList } from '$lib/plan/plan.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import PlannedRow from '$lib/plan/PlannedRow.svelte';
@@ -51,7 +51,7 @@
     queryFn: () => answer(api.GET('/api/plan'))
   }));
   const list = new PlanList();
-  const was = cameBack<{ words: string; why: 'quantity' | 'dates'; selected: string[] }>();
+  const was = cameBack<{ words: string; why: Asked; selected: string[] }>();
   list.comeBack(was?.words, was?.selected);
   const filters = $derived(filtersFrom(fromAddress));
   /** The list is too long to be sent whole, so the server filters it. */
@@ -133,7 +133,7 @@
   let decidePane = $state<ReturnType<typeof DecidePane> | undefined>();
   const panes = new Panes(list, () => decidePane?.keep());
   panes.deciding = halfTyped<Deciding>('decision');
-  let why = $state<'quantity' | 'dates'>(was?.why ?? 'quantity');
+  let why = $state<Asked>(was?.why ?? 'quantity');
   let frame = $state<ReturnType<typeof Place>>();
 
   const today = $derived(plan.data?.today ?? '');
@@ -238,7 +238,11 @@
   }
 
   const toggle: Action = { key: 'x', name: 'Select', run: () => list.toggle(list.cursor) };
-  const ask: Action = { key: 'w', name: 'Why', run: () => (why = why === 'quantity' ? 'dates' : 'quantity') };
+  const ask: Action = {
+    key: 'w',
+    name: 'Why',
+    run: () => (why = ASKED[(ASKED.indexOf(why) + 1) % ASKED.length] ?? 'quantity')
+  };
   const change: Action = { key: 'e', name: 'Change', run: () => panes.about('CHANGE') };
   const firm: Action = { key: 'f', name: 'Firm', run: () => panes.about('FIRM') };
   const merge: Action = { key: 'm', name: 'Merge', run: () => panes.about('MERGE') };

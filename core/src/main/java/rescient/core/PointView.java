@@ -349,6 +349,57 @@ public final class PointView {
         return Why.dates(plan.plans.get(p), needs(), point, snapshot.today, sequence);
     }
 
+    /** Where the day comes from on which a planned order can really be there. */
+    public Why whyPossible(int sequence) {
+        PlannedOrder order = plannedOrder(sequence);
+        return WhyPossible.of(
+                point,
+                snapshot.today,
+                null,
+                plan.plans.get(p).planned.started[sequence],
+                order.startDay(),
+                order.dueDay(),
+                needs(sequence),
+                order.possibleDay());
+    }
+
+    /** The same of an open order of this point; empty if it is not there. */
+    public Optional<Why> whyPossible(String number, String line) {
+        if (!planned()) {
+            return Optional.empty();
+        }
+        for (OpenSupply supply : plan.plans.get(p).known.open) {
+            OpenOrder order = supply.order();
+            if (order.number().equals(number) && order.line().equals(line)) {
+                return Optional.of(WhyPossible.of(
+                        point,
+                        snapshot.today,
+                        order,
+                        order.startQuantity(),
+                        order.startDay(),
+                        order.dueDay(),
+                        needs(supply),
+                        possibleDay(number, line)));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** What an open order still asks for of other points. */
+    private List<Demand> needs(OpenSupply supply) {
+        List<Demand> needs = new ArrayList<>();
+        for (int below : supply.waitsAt()) {
+            new PointView(plan, below)
+                    .demands().stream()
+                            .filter(d -> d.ofPlannedOrder() == null
+                                    && d.kind() != DemandKind.CUSTOMER_ORDER
+                                    && d.number().equals(supply.number())
+                                    && d.line().equals(supply.line()))
+                            .forEach(needs::add);
+        }
+        return needs;
+    }
+
     /** Where the balance at the end of a day comes from. */
     public Why whyBalance(int day) {
         return Why.balance(this, plan.plans.get(p), day);

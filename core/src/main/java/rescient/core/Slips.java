@@ -75,6 +75,15 @@ final class Slips {
     }
 
     private int between(int from, int to) {
+        return between(phantom, calendar, from, to);
+    }
+
+    /** By how much an order of a point slips if something of it is there on one day instead of another. */
+    static int between(StockPoint point, int from, int to) {
+        return between(point.phantom, point.siteCalendar, from, to);
+    }
+
+    private static int between(boolean phantom, WorkCalendar calendar, int from, int to) {
         return phantom ? Math.max(0, to - from) : calendar.distance(from, to);
     }
 }

@@ -48,7 +48,16 @@ public record Why(List<Term> terms) {
         FENCE(false),
         DUE(false),
         LEAD_TIME(false),
-        START(false);
+        START(false),
+        /** Of a possible date: nobody has promised it yet. */
+        ORDERED_TODAY(false),
+        /** Of a possible date: the order should have started on a day before today. */
+        STARTS_LATE(false),
+        /** Of a possible date: what it needs comes later than it is needed. */
+        WAITS_FOR(false),
+        /** Of a possible date: the largest of these. */
+        MOVED_ON(false),
+        POSSIBLE(false);
 
         private final boolean adds;
 

@@ -82,6 +82,11 @@ class WhatIfTest extends DeskTest {
                 .filter(new Locator.FilterOptions().setHasText("Brookmill Bearings"))
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("take over"))
                 .click();
+        // its consequence is said, and it is asked once
+        assertThat(page.getByTestId("take-over")).containsText("becomes true in the live data");
+        assertThat(page.getByTestId("take-over")).containsText("customer order");
+        Assertions.assertThat(decisions()).isZero();
+        page.keyboard().press("T");
         assertThat(assumed(page)).hasCount(1);
         assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Took over from the what-if");
         Assertions.assertThat(decisions()).isEqualTo(1);

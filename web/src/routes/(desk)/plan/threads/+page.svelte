@@ -251,7 +251,9 @@
     <button type="button" class="chip" aria-pressed={gathered} class:font-bold={gathered} onclick={gather}
       >by what makes late <Key name="b" /></button
     >
-    <button type="button" class="chip" onclick={enter}>enter an order <Key name="n" /></button>
+    {#if rights.decides('ENTER')}<button type="button" class="chip" onclick={enter}
+        >enter an order <Key name="n" /></button
+      >{/if}
   {/snippet}
   {#snippet heads()}
     <div class="grid h-full items-center gap-2 px-3" style:grid-template-columns="minmax(0, 1fr) 58px 94px">

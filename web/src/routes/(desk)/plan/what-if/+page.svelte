@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rights } from '$lib/rights.svelte';
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
   import { fromAddress, toAddress } from '$lib/address';
@@ -115,7 +116,7 @@
       { keys: 'c', says: 'Compare the selected ones, or all', run: compare },
       { keys: 'n', says: 'New what-if', run: add },
       { keys: 'a', says: 'Assume something', run: () => pane?.add() },
-      { keys: 'T', says: 'Take all of it over into the live data', run: () => pane?.takeOver() },
+      { keys: 'T', says: 'Take all of it over into the live data', run: () => pane?.takeAgain() },
       { keys: 'v', says: 'Look at its plan in the other views', run: () => pane?.look() },
       { keys: 'J', says: 'Next difference', run: () => pane?.along(1) },
       { keys: 'K', says: 'Difference before', run: () => pane?.along(-1) },
@@ -246,12 +247,13 @@
         <button type="button" class="whitespace-nowrap" disabled={!pane?.content()} onclick={throwAway}
           >Throw away</button
         >
-        <button
-          type="button"
-          class="main-action"
-          disabled={rows[at]?.sentences.length === 0}
-          onclick={() => pane?.takeOver()}>Take all over <Key name="T" /></button
-        >
+        {#if rights.may.takeOver}
+          <button
+            type="button"
+            class="main-action"
+            disabled={rows[at]?.sentences.length === 0}
+            onclick={() => pane?.takeOver()}>Take all over <Key name="T" /></button
+          >{/if}
       {/if}
     {/if}
   {/snippet}

@@ -180,7 +180,7 @@ record Consequence(
                 before.directory().itemName(one.item()),
                 before.directory().unit(one.item()),
                 facts(before, line.before(), line.key()),
-                facts(after, line.after(), line.after() == null ? null : line.outcome()),
+                facts(after, line.after(), line.number() == null ? line.key() : line.outcome()),
                 line.after() == null
                         ? List.of()
                         : line.after().breaks().stream()

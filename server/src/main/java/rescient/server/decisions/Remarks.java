@@ -2,13 +2,20 @@ package rescient.server.decisions;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import rescient.core.OrderDraft;
+import rescient.core.PlannedOrder;
+import rescient.core.PointView;
+import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.server.planning.Directory;
 
 /** What is to be known of an order before it is kept, although nothing forbids it. */
 final class Remarks {
+    /** So many times what is usual is said. */
+    private static final int FAR = 50;
+
     private Remarks() {}
 
     /** In sentences, each with what cures it. */
@@ -20,6 +27,7 @@ final class Remarks {
             if (order == null || order.equals(line.before()) || remarks.size() > 20) {
                 continue;
             }
+            usual(proposal, line).ifPresent(remarks::add);
             boolean made = order.source() == Source.MAKE
                     || order.source() == Source.ASSEMBLE
                     || order.source() == Source.SUBCONTRACT;
@@ -36,5 +44,31 @@ final class Remarks {
             }
         }
         return List.copyOf(remarks);
+    }
+
+    /** A quantity that is many times what is usual here. */
+    private static Optional<String> usual(Proposal proposal, Proposal.Line line) {
+        OrderDraft order = line.after();
+        long usual = line.before() != null
+                ? line.before().quantity()
+                : proposal.version
+                        .plan()
+                        .point(order.item(), order.site())
+                        .map(Remarks::largest)
+                        .orElse(0L);
+        if (usual <= 0 || order.quantity() / FAR < usual) {
+            return Optional.empty();
+        }
+        return Optional.of(Quantity.text(order.quantity()) + " " + order.item() + " are " + order.quantity() / usual
+                + " times what is usual here, " + Quantity.text(usual) + ".");
+    }
+
+    private static long largest(PointView point) {
+        return point.planned()
+                ? point.plannedOrders().stream()
+                        .mapToLong(PlannedOrder::quantity)
+                        .max()
+                        .orElse(0)
+                : 0;
     }
 }

@@ -34,10 +34,12 @@ class ReleaseController {
     }
 
     /**
-     * @param asPossible those that cannot be there in time are dated with the day on which they can
+     * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
+     *     dates
      */
     record Chosen(
-            @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders, boolean asPossible) {}
+            @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
+            @Nullable Boolean asPossible) {}
 
     /**
      * @param gone planned orders that the plan no longer asks for
@@ -51,20 +53,21 @@ class ReleaseController {
             List<Release.Earlier> earlier) {}
 
     /**
-     * @param asPossible those that cannot be there in time are dated with the day on which they can
+     * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
+     *     dates
      * @param note on every document that has none of its own
      * @param notes by the key of a document's first line
      */
     record ReleaseRequest(
             @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
             boolean leaveOut,
-            boolean asPossible,
+            @Nullable Boolean asPossible,
             @Nullable @Size(max = LONGEST_NOTE) String note,
             @Nullable @Size(max = MOST) Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
 
     @PostMapping("/preview")
     ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
-        Release release = releasing.preview(chosen.orders, chosen.asPossible);
+        Release release = releasing.preview(chosen.orders, Boolean.TRUE.equals(chosen.asPossible));
         return new ReleasePreview(
                 release.version.number(),
                 release.drafts(),
@@ -90,7 +93,7 @@ class ReleaseController {
                 key,
                 request.orders,
                 request.leaveOut,
-                request.asPossible,
+                Boolean.TRUE.equals(request.asPossible),
                 request.note,
                 request.notes == null ? Map.of() : request.notes);
     }

@@ -95,6 +95,16 @@ class PlanController {
                                 + Words.day((int) wanted.due().toEpochDay()) + "."));
     }
 
+    /** Where the day comes from on which a planned or open order can be there. */
+    @GetMapping("/possible")
+    Slip whyPossible(@RequestParam String key) {
+        Slip slip = Slip.possible(versions.inView(), key);
+        if (slip == null) {
+            throw JobProblem.notFound("The plan no longer has this order");
+        }
+        return slip;
+    }
+
     @GetMapping("/stock-point")
     StockPointView stockPoint(@RequestParam String item, @RequestParam String site) {
         PlanVersion version = versions.inView();

@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.Demand;
 import rescient.core.DemandKind;
+import rescient.core.OpenOrder;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Supply;
 import rescient.core.Why;
+import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -68,6 +70,45 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
         return new Slip(question, sentence, unit, lines(version, point, why));
     }
 
+    /** Of a planned order, or of an open one by its line; null if the plan does not have it. */
+    static Slip possible(PlanVersion version, String key) {
+        if (!OrderKey.isLine(key)) {
+            return OrderKey.parse(key)
+                    .in(version.plan())
+                    .map(order -> {
+                        PointView point =
+                                version.plan().point(order.item(), order.site()).orElseThrow();
+                        return possible(version, point, point.whyPossible(order.sequence()));
+                    })
+                    .orElse(null);
+        }
+        Row row = version.directory().openOrder(OrderKey.number(key), OrderKey.line(key));
+        return row == null
+                ? null
+                : version.plan()
+                        .point(row.text("item"), row.text("site"))
+                        .flatMap(point -> point.whyPossible(OrderKey.number(key), OrderKey.line(key))
+                                .map(why -> possible(version, point, why)))
+                        .orElse(null);
+    }
+
+    private static Slip possible(PlanVersion version, PointView point, Why why) {
+        int possible = why.terms().get(why.terms().size() - 1).day();
+        int due = find(why, Why.Kind.DUE).day();
+        String question = possible == OpenOrder.NO_DAY ? "Why never?" : "Why possible on " + Words.day(possible) + "?";
+        boolean bought = why.terms().stream().anyMatch(t -> t.kind() == Why.Kind.ORDERED_TODAY);
+        String sentence = possible == OpenOrder.NO_DAY
+                ? "Something that it needs can never be there."
+                : possible == due
+                        ? "It can be there on the day on which it is due."
+                        : bought
+                                ? "Ordered today it is there after its lead time."
+                                : possible > due
+                                        ? "The due date, moved on by the largest delay in working days of the site."
+                                        : "The day on which the plan counts it.";
+        return new Slip(question, sentence, version.directory().unit(point.item()), lines(version, point, why));
+    }
+
     static Slip balance(PlanVersion version, PointView point, int day) {
         String unit = version.directory().unit(point.item());
         Why why = point.whyBalance(day);
@@ -113,7 +154,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
         for (Why.Term term : why.terms()) {
             Weight weight = switch (term.kind()) {
                 case WOULD_BE_LEFT, POSITION, DUE -> Weight.SUBTOTAL;
-                case TO_ORDER, BALANCE, START -> Weight.RESULT;
+                case TO_ORDER, BALANCE, START, POSSIBLE -> Weight.RESULT;
                 default -> Weight.TERM;
             };
             boolean dated = term.kind() != Why.Kind.TO_ORDER;
@@ -159,6 +200,12 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
             case DUE -> "Due";
             case LEAD_TIME -> "Lead time";
             case START -> "Start";
+            case ORDERED_TODAY -> "Ordered today";
+            case STARTS_LATE -> "Should have started";
+            case WAITS_FOR ->
+                term.demand().item() + (term.day() == OpenOrder.NO_DAY ? " can never be there" : " can be there");
+            case MOVED_ON -> "The largest delay";
+            case POSSIBLE -> term.day() == OpenOrder.NO_DAY ? "Never possible" : "Possible";
         };
     }
 
@@ -182,6 +229,9 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
         if (term.supply() != null && term.supply().kind() == Supply.Kind.PLANNED) {
             PlannedOrder order = point.plannedOrder(term.supply().sequence());
             return planned(version, order);
+        }
+        if (term.kind() == Why.Kind.WAITS_FOR) {
+            return new Link("point", term.demand().item(), term.demand().site(), null, null);
         }
         return term.demand() == null ? null : link(version, term.demand());
     }
