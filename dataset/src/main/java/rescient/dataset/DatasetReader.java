@@ -7,6 +7,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongConsumer;
 
@@ -114,14 +116,42 @@ public final class DatasetReader {
 
     private Faults references() {
         Map<String, Set<String>> known = new ConcurrentHashMap<>();
-        return SideBySide.faults(SideBySide.CORES, Table.ALL, (table, faults) -> {
+        Faults missing = missingTables();
+        missing.addAll(SideBySide.faults(SideBySide.CORES, Table.ALL, (table, faults) -> {
             for (int c = 0; c < table.columns().size(); c++) {
                 Column column = table.columns().get(c);
-                if (column.references() != null) {
+                if (column.references() != null && rows.containsKey(column.references())) {
                     references(table, c, known.computeIfAbsent(column.references(), this::codes), faults);
                 }
             }
-        });
+        }));
+        return missing;
+    }
+
+    /** A table that others name codes of is not there at all: one fault, however many rows name them. */
+    private Faults missingTables() {
+        Map<String, Set<String>> missing = new TreeMap<>();
+        for (Table table : Table.ALL) {
+            for (int c = 0; c < table.columns().size(); c++) {
+                String named = table.columns().get(c).references();
+                int column = c;
+                if (named != null
+                        && !rows.containsKey(named)
+                        && rows.getOrDefault(table.name(), List.of()).stream()
+                                .anyMatch(row -> !row.at(column).isEmpty())) {
+                    missing.computeIfAbsent(named, n -> new TreeSet<>()).add(table.name());
+                }
+            }
+        }
+        Faults faults = new Faults();
+        missing.forEach((table, by) -> faults.add(
+                table + ".csv",
+                0,
+                "",
+                "",
+                "is missing",
+                "the table with the codes that " + String.join(", ", by) + (by.size() == 1 ? " names" : " name")));
+        return faults;
     }
 
     private Set<String> codes(String table) {

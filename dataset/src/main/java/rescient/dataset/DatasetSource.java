@@ -33,6 +33,9 @@ interface DatasetSource extends Closeable {
             throw new IOException("there is no such folder or file");
         }
         String name = path.getFileName().toString().toLowerCase(Locale.ROOT);
+        if (name.endsWith(".xlsx") || name.endsWith(".zip")) {
+            Grown.refuse(path);
+        }
         if (name.endsWith(".xlsx")) {
             return new Workbook(path);
         }

@@ -11,6 +11,12 @@ import java.util.List;
 final class TableReader {
     private static final char BYTE_ORDER_MARK = '\uFEFF';
 
+    /** The character of number 0, which no text has and no database keeps. */
+    private static final char NOTHING = '\0';
+
+    private static final Fault.Finding NO_TEXT =
+            new Fault.Finding("has a character of number 0 (NUL), which is no text", "text without it");
+
     private final Table table;
     private final Faults faults;
     private final Runnable eachRow;
@@ -63,13 +69,17 @@ final class TableReader {
     private int[] header(String[] names) {
         int[] places = new int[names.length];
         boolean good = true;
+        int nameless = 0;
         for (int i = 0; i < places.length; i++) {
             String name = names[i].strip();
             if (i == 0 && !name.isEmpty() && name.charAt(0) == BYTE_ORDER_MARK) {
                 name = name.substring(1);
             }
             places[i] = table.indexOf(name);
-            if (places[i] < 0) {
+            if (places[i] < 0 && name.isEmpty()) {
+                nameless++;
+                good = false;
+            } else if (places[i] < 0) {
                 good = false;
                 faults.add(
                         table,
@@ -84,6 +94,16 @@ final class TableReader {
                                                 .map(Column::name)
                                                 .toList()));
             }
+        }
+        if (nameless > 0) {
+            faults.add(
+                    table,
+                    1,
+                    "",
+                    "",
+                    "has " + nameless + (nameless == 1 ? " column" : " columns") + " without a name, up to column "
+                            + names.length,
+                    "a name above each column, side by side");
         }
         for (int c = 0; c < table.columns().size(); c++) {
             Column column = table.columns().get(c);
@@ -123,9 +143,16 @@ final class TableReader {
                     faults.add(table, line, column.name(), "", "is empty", "a value");
                 }
             } else {
-                Fault.Finding finding = column.type().check(values[c]);
+                Fault.Finding finding =
+                        values[c].indexOf(NOTHING) < 0 ? column.type().check(values[c]) : NO_TEXT;
                 if (finding != null) {
-                    faults.add(table, line, column.name(), values[c], finding.wrong(), finding.right());
+                    faults.add(
+                            table,
+                            line,
+                            column.name(),
+                            values[c].replace(NOTHING, '\uFFFD'),
+                            finding.wrong(),
+                            finding.right());
                 }
             }
         }

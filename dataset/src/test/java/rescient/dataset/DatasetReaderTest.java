@@ -1,6 +1,7 @@
 package rescient.dataset;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.io.IOException;
@@ -75,6 +76,60 @@ class DatasetReaderTest {
     void aMissingRequiredColumnIsNamed() throws IOException {
         file("items", "code,name", "A,a", "B,b");
         assertThat(faults()).contains("items.csv:1 unit  is missing");
+    }
+
+    @Test
+    void aTableThatOthersNeedAndThatIsMissingIsOneFault() throws IOException {
+        Files.delete(folder.resolve("items.csv"));
+        file("stock", "item,site,quantity", "A,W,1", "B,W,2", "C,W,3");
+        assertThat(faults()).containsExactly("items.csv:0   is missing");
+    }
+
+    @Test
+    void aCharacterOfNumberZeroIsNoText() throws IOException {
+        file("items", "code,name,unit", "A,a\0b,pc", "B,b,kg");
+        assertThat(faults())
+                .containsExactly("items.csv:2 name a\uFFFDb has a character of number 0 (NUL), which is no text");
+    }
+
+    /** A sheet with one forgotten cell far to the right of the header, and one in a row. */
+    @Test
+    void aCellFarToTheRightIsOneFault() throws IOException {
+        Path file = folder.resolve("book.xlsx");
+        try (var out = Files.newOutputStream(file);
+                var book = new org.dhatim.fastexcel.Workbook(out, "T", "1.0")) {
+            var units = book.newWorksheet("units");
+            units.value(0, 0, "code");
+            units.value(0, 1, "name");
+            units.value(0, 2, "decimals");
+            units.value(0, 16_000, "oops");
+            var sites = book.newWorksheet("sites");
+            sites.value(0, 0, "code");
+            sites.value(1, 0, "W");
+            sites.value(1, 16_000, "oops");
+        }
+        FaultyDatasetException refused =
+                catchThrowableOfType(FaultyDatasetException.class, () -> DatasetReader.read(file));
+        assertThat(refused.faults().stream().map(f -> f.file() + ":" + f.row() + " " + f.wrong()))
+                .containsExactlyInAnyOrder(
+                        "units.csv:1 is not a column of this table",
+                        "units.csv:1 has 15997 columns without a name, up to column 16001",
+                        "sites.csv:2 has 16001 values");
+    }
+
+    /** 200 MB of blanks are some 200 kB in a zip. */
+    @Test
+    void aSmallFileThatGrowsIsRefusedBeforeItIsRead() throws IOException {
+        Path file = folder.resolve("grows.zip");
+        byte[] blanks = " ".repeat(1 << 20).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        try (var zip = new java.util.zip.ZipOutputStream(Files.newOutputStream(file))) {
+            zip.putNextEntry(new java.util.zip.ZipEntry("items.csv"));
+            for (int i = 0; i < 200; i++) {
+                zip.write(blanks);
+            }
+            zip.closeEntry();
+        }
+        assertThatThrownBy(() -> DatasetReader.read(file)).hasMessageContaining("grows to more than 64 MB");
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.SecureRandom;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
@@ -13,6 +14,9 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
+import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.dataset.DatasetWriter;
@@ -45,10 +49,13 @@ public class CompanyExchange {
      * @param tell is told how far it is
      * @return the password of the first sign-in, planner, if nobody else is left; else null
      * @throws FaultyDatasetException with every fault; nothing was changed
+     * @throws rescient.core.PlanningException if it cannot be planned; nothing was changed
      */
     @Transactional
     public String load(Path path, Consumer<String> tell) {
         Dataset dataset = DatasetReader.read(path, rows -> tell.accept("Reading: " + rows + " rows"));
+        tell.accept("Trying to plan it");
+        tryToPlan(dataset);
         String name = path.toAbsolutePath().normalize().getFileName().toString();
         store.replace(dataset, name, false, table -> tell(dataset, table, tell));
         if (!users.withoutDemo()) {
@@ -58,6 +65,13 @@ public class CompanyExchange {
         users.addFirstUser(password);
         database.update("delete from spring_session");
         return password;
+    }
+
+    /** What cannot be planned is not loaded: every server would be without a plan. */
+    private void tryToPlan(Dataset dataset) {
+        LocalDate day = today.day();
+        LocalDate horizonEnd = day.plusDays(CompanyStore.horizonDays(dataset));
+        new Planner().plan(Company.snapshot(dataset, day, horizonEnd), PlanOptions.ALL);
     }
 
     private static void tell(Dataset dataset, Table table, Consumer<String> tell) {

@@ -61,9 +61,14 @@ public class CompanyStore {
     public record Stored(Dataset dataset, long revision, String name, boolean demo) {
         /** How many days the horizon reaches. */
         public int horizonDays() {
-            String days = dataset.setting("horizon_days");
-            return days == null ? DEFAULT_HORIZON_DAYS : Integer.parseInt(days);
+            return CompanyStore.horizonDays(dataset);
         }
+    }
+
+    /** How many days the horizon of a dataset reaches. */
+    static int horizonDays(Dataset dataset) {
+        String days = settings(dataset).get("horizon_days");
+        return days == null ? DEFAULT_HORIZON_DAYS : Integer.parseInt(days);
     }
 
     /** The company as of one committed moment; not inside a transaction that has written, whose rows it need not see. */
