@@ -125,7 +125,7 @@
         : why === 'dates'
           ? detail?.dates
           : why === 'possible'
-            ? possible.data
+            ? possible.data?.slip
             : detail?.quantity
   );
   const rule = $derived(
@@ -241,8 +241,8 @@
             >{order === undefined ? 'Close' : 'Back to the order'}</button
           >
         {/if}
-        {#if line !== undefined && asked === undefined && doubted === undefined && possible.data}
-          <Slip slip={possible.data} {today} />
+        {#if line !== undefined && asked === undefined && doubted === undefined && possible.data?.slip}
+          <Slip slip={possible.data.slip} {today} />
         {:else if slip}
           <Slip {slip} {today} />
         {:else if order === undefined}

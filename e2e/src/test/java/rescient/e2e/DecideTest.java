@@ -81,10 +81,13 @@ class DecideTest extends DeskTest {
         go(page, "TAP-40");
         page.keyboard().press("p");
         keep(page, "Split");
-        for (String number : List.of("PO-2002", "PO-2022", "PO-2004", "PO-2023")) {
+        go(page, "PO-2040");
+        page.keyboard().press("a");
+        keep(page, "Asked to cancel PO-2040");
+        for (String number : List.of("PO-2036", "PO-2039", "PO-2041")) {
             go(page, number);
             page.keyboard().press("a");
-            keep(page, "Asked to cancel " + number);
+            keep(page, "Asked for " + number);
         }
         for (String number : List.of("MO-318", "MO-310", "MO-315", "MO-313")) {
             go(page, number);

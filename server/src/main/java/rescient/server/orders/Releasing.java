@@ -263,9 +263,9 @@ class Releasing {
             List<Going> lines =
                     draft.lines().stream().map(l -> release.ready.get(l.key())).toList();
             SupplyOrder order = lines.get(0).numbered() ? lines.get(0).firmed().order : null;
+            String own = note(notes.get(draft.lines().get(0).key()), note);
             if (order == null) {
-                order = document(
-                        user, draft, note(notes.get(draft.lines().get(0).key()), note));
+                order = document(user, draft, own);
                 takeBack(lines, changes);
                 for (int i = 0; i < lines.size(); i++) {
                     addLine(order, Integer.toString(i + 1), draft.lines().get(i), lines.get(i));
@@ -274,6 +274,9 @@ class Releasing {
                 components.saveAll(issues(order, lines));
             } else {
                 lines.get(0).firmed().stage = "released";
+                if (own != null) {
+                    order.note = order.note == null ? own : order.note + "\n" + own;
+                }
             }
             for (int i = 0; i < lines.size(); i++) {
                 String line = lines.get(i).numbered() ? lines.get(i).firmed().line : Integer.toString(i + 1);

@@ -95,14 +95,16 @@ class PlanController {
                                 + Words.day((int) wanted.due().toEpochDay()) + "."));
     }
 
-    /** Where the day comes from on which a planned or open order can be there. */
+    /**
+     * Where the day comes from on which a planned or open order can be there.
+     *
+     * @param slip null once the plan no longer has the order
+     */
+    record PossibleInView(@Nullable Slip slip) {}
+
     @GetMapping("/possible")
-    Slip whyPossible(@RequestParam String key) {
-        Slip slip = Slip.possible(versions.inView(), key);
-        if (slip == null) {
-            throw JobProblem.notFound("The plan no longer has this order");
-        }
-        return slip;
+    PossibleInView whyPossible(@RequestParam String key) {
+        return new PossibleInView(Slip.possible(versions.inView(), key));
     }
 
     @GetMapping("/stock-point")
