@@ -87,7 +87,8 @@
           </div>
         </dl>
         <div class="mt-2 grid grid-cols-2 gap-6">
-          <div>
+          <!-- what goes to a supplier names no customers -->
+          <div class:no-print={o.kind === 'buy'}>
             <h4 class="text-sm text-ink-3">Serves</h4>
             <ul>
               {#each line.serves as served, i (i)}

@@ -65,7 +65,7 @@
 
 <style>
   .late {
-    float: left;
+    margin-right: 4px;
     font-size: 9.5px;
     font-style: normal;
     font-weight: 600;

@@ -46,9 +46,8 @@
 {/snippet}
 
 {#snippet change(before: string | undefined, after: string | undefined, worse = false)}
-  {#if differs(before, after)}<s class="text-ink-3">{before}</s>&nbsp;<b class:text-vermilion={worse}
-      >{after}</b
-    >{:else}{after ?? before ?? ''}{/if}
+  {#if differs(before, after)}<s class="whitespace-nowrap text-ink-3">{before}</s>
+    <b class="whitespace-nowrap" class:text-vermilion={worse}>{after}</b>{:else}{after ?? before ?? ''}{/if}
 {/snippet}
 
 {#each c.remarks as remark (remark)}

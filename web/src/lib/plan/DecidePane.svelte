@@ -181,7 +181,7 @@
         >{consequence.orders[0].number} {consequence.orders[0].item}</span
       >{/if}
   </h2>
-  <div class="mt-2 flex flex-wrap items-end gap-3">
+  <div class="mt-2 flex flex-wrap items-start gap-3">
     {#if deciding.kind === 'CHANGE'}
       {#if one}
         <Field
@@ -251,7 +251,7 @@
         bind:value={form.into}
         placeholder="2"
       />
-      <span class="pb-1.5 text-ink-2">or</span>
+      <span class="pt-6 text-ink-2">or</span>
       <Field name="Part of" number="positive" fault={faultOf('quantity')} bind:value={form.part} />
       <Field name="due on" bind:value={form.partDue} {today} />
     {:else if deciding.kind === 'HOLD'}

@@ -72,8 +72,8 @@
   }
 </script>
 
-<div class="print-flow grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
-  <div class="no-print flex items-center gap-2 border-b border-line px-4">
+<div class="place print-flow grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
+  <div class="wraps no-print flex items-center gap-2 border-b border-line px-4">
     {#if views}
       <h1 class="sr-only">{title}</h1>
       {@render views()}
@@ -94,9 +94,9 @@
     </label>
     {@render aside?.()}
   </div>
-  <div class="print-flow grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
+  <div class="place-body print-flow grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
     <section
-      class="no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
+      class="place-list no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
       aria-label={title}
     >
       <div class="border-b border-line text-sm text-ink-3" aria-hidden="true">{@render heads()}</div>
@@ -113,7 +113,7 @@
         <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
       {/if}
     </section>
-    <div class="print-flow min-h-0 overflow-auto">
+    <div class="place-detail print-flow min-h-0 overflow-auto">
       {#if listed}{@render detail()}{/if}
     </div>
   </div>
@@ -121,7 +121,7 @@
     role="toolbar"
     tabindex="-1"
     aria-label="Actions"
-    class="no-print flex items-center gap-5 bg-bar px-4 text-bar-text"
+    class="place-actions wraps no-print flex items-center gap-5 bg-bar px-4 text-bar-text"
   >
     {@render actions()}
   </div>

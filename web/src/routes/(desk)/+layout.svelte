@@ -140,8 +140,8 @@
 <svelte:window onkeydown={keydown} />
 
 {#if session.data || (likely && session.isPending)}
-  <div class="print-flow grid h-full grid-rows-[45px_minmax(0,1fr)]">
-    <header class="no-print flex items-center gap-6 border-b border-ink bg-sheet px-4">
+  <div class="desk print-flow grid h-full grid-rows-[45px_minmax(0,1fr)]">
+    <header class="wraps no-print flex items-center gap-6 border-b border-ink bg-sheet px-4">
       <a href="/plan" class="title flex items-center gap-1.5 text-lg"
         ><img src="/mark.svg" alt="" width="20" height="20" />Rescient</a
       >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { flushSync } from 'svelte';
   import { formats } from '$lib/formats.svelte';
   import { createQueries, createQuery } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
@@ -12,6 +13,7 @@
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import { rights } from '$lib/rights.svelte';
   import { pointHref, pointThreadHref } from '$lib/links';
+  import PeriodSheets from '$lib/periods/PeriodSheets.svelte';
   import PeriodTable from '$lib/periods/PeriodTable.svelte';
   import {
     isMain,
@@ -97,6 +99,8 @@
     here !== undefined && components.has(here.of) && known.get(pointKey(here.point))?.components.length === 0
   );
   let asking = $state(false);
+  /** All rows and periods are drawn for paper. */
+  let printing = $state(false);
   const slip = createQuery(() => ({
     queryKey: [
       'plan',
@@ -249,8 +253,13 @@
 
 <svelte:head><title>Periods · Rescient</title></svelte:head>
 
-<div class="grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
-  <div class="no-print flex items-center gap-2 border-b border-line px-4">
+<svelte:window
+  onbeforeprint={() => flushSync(() => (printing = true))}
+  onafterprint={() => (printing = false)}
+/>
+{#if printing}<PeriodSheets {rows} {periods} {today} />{/if}
+<div class="place no-print grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
+  <div class="wraps no-print flex items-center gap-2 border-b border-line px-4">
     <h1 class="sr-only">Periods</h1>
     <PlanViews />
     <label class="chip"
@@ -277,7 +286,7 @@
       class="chip"
       aria-pressed={short}
       class:font-bold={short}
-      title="Only what falls below zero or its safety stock"
+      title="Only what falls below zero or its safety stock, or waits for what comes late"
       onclick={() => toAddress({ short: short ? undefined : 'only' })}>short only</button
     >
     <label class="chip">
@@ -294,10 +303,13 @@
     <p class="ml-auto flex items-center gap-4 text-sm text-ink-2" aria-hidden="true">
       <span class="flex items-center gap-1.5"><span class="mark zero"></span>below zero</span>
       <span class="flex items-center gap-1.5"><span class="mark low"></span>below safety stock</span>
+      <span class="flex items-center gap-1.5"
+        ><b class="text-[10px] text-vermilion">late</b>supplies come later</span
+      >
     </p>
   </div>
   <div
-    class="grid min-h-0"
+    class="place-table grid min-h-0"
     style:grid-template-rows="minmax(0, 1fr) {asking || change ? 'minmax(0, 46%)' : '0'}"
   >
     {#if grid.isPending}
@@ -366,7 +378,7 @@
     role="toolbar"
     tabindex="-1"
     aria-label="Actions"
-    class="no-print flex items-center gap-5 bg-bar px-4 text-bar-text"
+    class="place-actions wraps no-print flex items-center gap-5 bg-bar px-4 text-bar-text"
   >
     <span class="whitespace-nowrap" data-testid="selection">
       {count(rows.filter((r) => r.depth === 0 && isMain(r)).length, 'stock point')}
