@@ -36,7 +36,9 @@
             {#each row.cells.slice(from, from + SIDE_BY_SIDE) as value, c (c)}
               {@const mark = row.kind === 'BALANCE' ? row.point.marks[from + c] : '.'}
               <td class="num"
-                >{#if row.kind === 'BALANCE' && row.point.late[from + c] === 'l'}<small class="pr-1">late</small>
+                >{#if row.kind === 'BALANCE' && row.point.late[from + c] === 'l'}<small class="pr-1"
+                    >late</small
+                  >
                 {/if}{#if mark === 'z'}<b>{quantity(value)}</b>{:else if mark === 's'}<u>{quantity(value)}</u
                   >{:else}{quantity(value)}{/if}</td
               >

@@ -34,7 +34,7 @@ class OutageTest {
             gate.shut();
             long begun = System.nanoTime();
             Servers.Answer orders = server.get("/api/orders");
-            Assertions.assertThat(orders.status()).isEqualTo(503);
+            Assertions.assertThat(orders.status()).as(orders.toString()).isEqualTo(503);
             Assertions.assertThat(orders.body().get("detail").asText()).contains("database cannot be reached");
             Assertions.assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(AT_MOST);
             assertThat(page.getByTestId("freshness")).containsText("No database");

@@ -16,6 +16,8 @@ public final class Outage {
     private static final String CONNECTION = "08";
 
     private static final String SHUT_DOWN = "57P";
+    /** What the pool says of a connection that broke while it was used. */
+    private static final String CLOSED = "Connection is closed";
 
     private Outage() {}
 
@@ -27,7 +29,8 @@ public final class Outage {
                     || cause instanceof DataAccessResourceFailureException
                     || cause instanceof SQLTransientConnectionException
                     || cause instanceof SQLRecoverableException
-                    || cause instanceof SQLException sql && isConnection(sql.getSQLState());
+                    || cause instanceof SQLException sql
+                            && (isConnection(sql.getSQLState()) || CLOSED.equals(sql.getMessage()));
             if (away) {
                 return true;
             }
