@@ -109,6 +109,16 @@ describe('dates and numbers as they are chosen', () => {
     expect(parsedNumber('1.250')).toBe(1250);
     expect(parsedNumber('1.250,5')).toBe(1250.5);
   });
+  it('takes what was kept, and leaves what cannot be read', () => {
+    const kept: string[] = [];
+    formats.keep = (choice) => void kept.push(choice);
+    formats.choose({ date: 'iso' });
+    formats.choose(STANDARD);
+    formats.take(kept[0]);
+    expect(formats.now.date).toBe('iso');
+    formats.take('{');
+    expect(formats.now.date).toBe('iso');
+  });
   it('never uses one sign for two things', () => {
     formats.choose({ thousands: '.' });
     expect(formats.now.decimal).toBe(',');

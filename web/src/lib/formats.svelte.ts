@@ -1,4 +1,4 @@
-// How dates and numbers are written: each person's own choice, kept in the browser.
+// How dates and numbers are written: each person's own choice. The server keeps it; the browser remembers it for the start.
 
 export interface Formats {
   /** `9 Dec`, `9.12.`, `9/12`, `12/9` or `12-09`. */
@@ -19,13 +19,22 @@ class Chosen {
   of(login: string): void {
     if (login === this.#login) return;
     this.#login = login;
+    this.now = STANDARD;
+    this.take(localStorage.getItem(`formats ${login}`) ?? undefined);
+  }
+
+  /** What was chosen before, as it was kept; nothing if it cannot be read. */
+  take(kept: string | undefined): void {
+    if (kept === undefined) return;
     try {
-      const kept = JSON.parse(localStorage.getItem(`formats ${login}`) ?? '{}') as Partial<Formats>;
-      this.now = { ...STANDARD, ...kept };
+      this.now = { ...STANDARD, ...(JSON.parse(kept) as Partial<Formats>) };
     } catch {
-      this.now = STANDARD;
+      // it stays as it is
     }
   }
+
+  /** Keeps a choice for the person. */
+  keep: (choice: string) => void = () => undefined;
 
   /** The two signs never become the same. */
   choose(change: Partial<Formats>): void {
@@ -35,7 +44,9 @@ class Chosen {
       else next.thousands = ' ';
     }
     this.now = next;
-    localStorage.setItem(`formats ${this.#login}`, JSON.stringify(next));
+    const kept = JSON.stringify(next);
+    localStorage.setItem(`formats ${this.#login}`, kept);
+    this.keep(kept);
   }
 }
 

@@ -40,6 +40,19 @@
     queryFn: () => answer(api.GET('/api/plan')),
     enabled: likely || session.isSuccess
   }));
+  const preferences = createQuery(() => ({
+    queryKey: ['preferences'],
+    queryFn: () => answer(api.GET('/api/preferences')),
+    staleTime: Infinity,
+    enabled: session.isSuccess
+  }));
+  $effect(() => formats.take(preferences.data?.['formats']));
+  formats.keep = (value) => {
+    if (preferences.data) client.setQueryData(['preferences'], { ...preferences.data, formats: value });
+    void api
+      .PUT('/api/preferences/{key}', { params: { path: { key: 'formats' } }, body: { value } })
+      .catch(() => undefined);
+  };
   const PLACES = [
     { href: '/plan', name: 'Plan', key: 'p' },
     { href: '/orders', name: 'Orders', key: 'o' },
