@@ -55,7 +55,8 @@ class PaperAndZoomTest extends DeskTest {
         assertThat(serves).isVisible();
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
         assertThat(serves).isHidden();
-        assertThat(page.getByText("PO-2038").first()).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2)))
+                .containsText("PO-2038");
     }
 
     /** Chosen once, dates and numbers are so everywhere, in another browser too. */
@@ -68,10 +69,10 @@ class PaperAndZoomTest extends DeskTest {
         page.locator("#format-thousands").selectOption(".");
         assertThat(page.getByTestId("format-sample")).containsText("9.12.2027 · 1.250,5");
         page.keyboard().press("Escape");
-        assertThat(row(page, "BRG-6202")).containsText("27.11.");
+        assertThat(plannedOrder(page, "BRG-6202")).containsText("27.11.");
 
         Page elsewhere = signedIn("ida");
-        assertThat(row(elsewhere, "BRG-6202")).containsText("27.11.");
+        assertThat(plannedOrder(elsewhere, "BRG-6202")).containsText("27.11.");
         elsewhere.keyboard().press("e");
         elsewhere.getByTestId("decide").getByLabel("Due").fill("4.12.");
         elsewhere.getByTestId("decide").getByLabel("Quantity").fill("50 pcs");
