@@ -25,7 +25,10 @@ class CompanyStoreTest extends ServerTest {
                 .map(row -> {
                     StringBuilder text = new StringBuilder();
                     for (Column column : table.columns()) {
-                        String value = row.text(column.name(), "");
+                        // where nothing is said of what was ordered, all of it is still to come
+                        boolean ordered = table.name().equals("open_orders")
+                                && column.name().equals("ordered");
+                        String value = row.text(column.name(), ordered ? row.text("quantity") : "");
                         boolean number = column.type() instanceof ColumnType.Decimal && !value.isEmpty();
                         text.append(
                                         number

@@ -123,7 +123,7 @@ class PossibleDateTest extends ServerTest {
                 .get(0)
                 .asText();
         knowing();
-        assertThat(get("ida", "/api/plan/possible?key=" + number).body().get("question"))
+        assertThat(get("ida", "/api/plan/possible?key=" + number).body().at("/slip/question"))
                 .isEqualTo(slip.get("question"));
         assertThat(get("ida", "/api/plan/possible?key=FO-999~1").body().has("slip"))
                 .isFalse();

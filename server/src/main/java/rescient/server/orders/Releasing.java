@@ -10,6 +10,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -144,12 +145,14 @@ class Releasing {
             String note,
             Map<String, String> notes) {
         long revision = companies.lock();
-        Map<String, Object> request = Map.of(
-                "orders", keys,
-                "leaveOut", leaveOut,
-                "asPossible", asPossible,
-                "note", note == null ? "" : note,
-                "notes", notes);
+        Map<String, Object> request = new LinkedHashMap<>();
+        request.put("orders", keys);
+        request.put("leaveOut", leaveOut);
+        request.put("note", note == null ? "" : note);
+        request.put("notes", notes);
+        if (asPossible) {
+            request.put("asPossible", true);
+        }
         Command before = commands.findById(commandKey).orElse(null);
         if (before != null) {
             if (!canonical.same(before.request, request) || !before.login.equals(user.getUsername())) {

@@ -168,6 +168,7 @@ class WordingTest {
                 .containsExactly(Group.START_TODAY, Group.START_THIS_WEEK, Group.START_THIS_WEEK, Group.START_LATER);
     }
 
+    /** 4 A take 3 B each: all 12 B of this order serve the 4 A that the customer ordered, in B. */
     @Test
     void aSupplyServesThroughTheLevelsUpToItsCustomer() {
         company.items("A", "B")
@@ -183,7 +184,7 @@ class WordingTest {
                 Served.upFrom(version, SmallCompany.point(version, "B").serves(0));
         assertThat(served)
                 .extracting(s -> s.depth() + " " + s.text() + " " + s.quantity())
-                .containsExactly("0 A planned 12", "1 SO-1 Aldery Bees 4");
+                .containsExactly("0 A planned 12", "1 SO-1 Aldery Bees 12");
         assertThat(OrderKey.parse(served.get(0).link().key()).in(version.plan()))
                 .isPresent();
     }
