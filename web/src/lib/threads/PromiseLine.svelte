@@ -29,7 +29,7 @@
       {promise.customer ?? ''}</span
     >
     <span class="where"
-      ><span class:late={promise.late}>{lateness(promise)}</span>
+      ><span class:late={promise.late}>{lateness(promise)}</span> ·
       {quantity(promise.quantity)}
       {promise.itemName}</span
     >
