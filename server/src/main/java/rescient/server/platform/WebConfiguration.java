@@ -9,6 +9,7 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.format.FormatterRegistry;
 import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -20,6 +21,17 @@ import rescient.core.Limits;
 @Configuration
 class WebConfiguration implements WebMvcConfigurer {
     private static final String HOME = "classpath:/web/";
+
+    private final Calculations calculations;
+
+    WebConfiguration(Calculations calculations) {
+        this.calculations = calculations;
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(calculations).addPathPatterns("/api/**");
+    }
 
     /** A resource handler is never asked for the empty path, which is the first that anybody opens. */
     @Override
