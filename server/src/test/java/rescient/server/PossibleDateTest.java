@@ -113,6 +113,13 @@ class PossibleDateTest extends ServerTest {
     }
 
     @Test
+    void aCustomerOrderFarFromWhatIsUsualIsSaid() throws Exception {
+        String enter = "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','due':'2027-01-15','quantity':";
+        assertThat(consequence(enter + "50000}").get("remarks").toString()).contains("times what is usual here");
+        assertThat(consequence(enter + "20}").get("remarks")).isEmpty();
+    }
+
+    @Test
     void aPossibleDateHasItsSlipAlsoOfFirmedOrders() throws Exception {
         String key = lateKey();
         JsonNode slip = get("ida", "/api/plan/possible?key=" + key).body().get("slip");

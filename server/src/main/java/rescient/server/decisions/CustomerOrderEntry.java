@@ -44,6 +44,8 @@ public final class CustomerOrderEntry {
         proposal.otherwise = with(dataset, row);
         proposal.edits.addAll(TableEdits.between(rows, dataset, proposal.otherwise));
         proposal.point(row.text("item"), row.text("site"));
+        Remarks.usualOfCustomers(proposal.version, wish.item(), wish.site(), Quantity.of(wish.quantity()))
+                .ifPresent(proposal::remark);
         String customer = row.text("customer");
         proposal.sentence = "Entered " + row.text("number") + ": " + Quantity.text(Quantity.of(wish.quantity())) + " "
                 + row.text("item")

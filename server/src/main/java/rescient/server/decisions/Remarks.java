@@ -4,12 +4,15 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rescient.core.Demand;
+import rescient.core.DemandKind;
 import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
 import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
 
 /** What is to be known of an order before it is kept, although nothing forbids it. */
 final class Remarks {
@@ -46,6 +49,19 @@ final class Remarks {
         return List.copyOf(remarks);
     }
 
+    /** A customer order of many times what customers have ordered of this so far; nothing if they have not. */
+    static Optional<String> usualOfCustomers(PlanVersion version, String item, String site, long quantity) {
+        long usual = version.plan()
+                .point(item, site)
+                .map(point -> point.demands().stream()
+                        .filter(d -> d.kind() == DemandKind.CUSTOMER_ORDER)
+                        .mapToLong(Demand::quantity)
+                        .max()
+                        .orElse(0))
+                .orElse(0L);
+        return far(item, quantity, usual);
+    }
+
     /** A quantity that is many times what is usual here. */
     private static Optional<String> usual(Proposal proposal, Proposal.Line line) {
         OrderDraft order = line.after();
@@ -56,10 +72,14 @@ final class Remarks {
                         .point(order.item(), order.site())
                         .map(Remarks::largest)
                         .orElse(0L);
-        if (usual <= 0 || order.quantity() / FAR < usual) {
+        return far(order.item(), order.quantity(), usual);
+    }
+
+    private static Optional<String> far(String item, long quantity, long usual) {
+        if (usual <= 0 || quantity / FAR < usual) {
             return Optional.empty();
         }
-        return Optional.of(Quantity.text(order.quantity()) + " " + order.item() + " are " + order.quantity() / usual
+        return Optional.of(Quantity.text(quantity) + " " + item + " are " + quantity / usual
                 + " times what is usual here, " + Quantity.text(usual) + ".");
     }
 
