@@ -3,6 +3,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity } from '$lib/format';
   import { orderHref, pointHref } from '$lib/links';
+  import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
   import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -45,9 +46,10 @@
     oncure
   }: Props = $props();
   const client = useQueryClient();
-  let note = $state('');
+  const was = halfTyped<{ note: string; notes: Record<string, string> } | null>('release');
+  let note = $state(was?.note ?? '');
   /** By supplier and site, so that a note stays when other lines come or the first one gets another key. */
-  let notes = $state<Record<string, string>>({});
+  let notes = $state<Record<string, string>>(was?.notes ?? {});
   /** As they were sent: asked again, they must be the same. */
   let sent: Record<string, string> = {};
   let firmOnly = $state(false);
@@ -56,6 +58,7 @@
   let asPossible = $state(true);
   let weeks = $state(4);
   let created = $state<Schemas['Answer'] | undefined>();
+  keepHalfTyped('release', () => (created ? null : { keys, note, notes: $state.snapshot(notes) }));
   let refused = $state<string | undefined>();
   /** One key for this press: repeated after a lost connection it cannot release twice. */
   let command = crypto.randomUUID();

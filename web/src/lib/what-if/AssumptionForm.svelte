@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schemas } from '$lib/api/client';
+  import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import Field from '$lib/plan/Field.svelte';
   import ItemField from '$lib/plan/ItemField.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -17,8 +18,10 @@
     onclose: () => void;
   }
   let { choices, today, refused, busy, onadd, onclose }: Props = $props();
-  let kind = $state<Kind>('DEMAND');
-  let form = $state<Form>({});
+  const was = halfTyped<{ kind: Kind; form: Form }>('assumption');
+  let kind = $state<Kind>(was?.kind ?? 'DEMAND');
+  let form = $state<Form>(was?.form ?? {});
+  keepHalfTyped('assumption', () => ({ kind, form: $state.snapshot(form) }));
   let box = $state<HTMLElement>();
   const assumption = $derived(assumptionOf(kind, form));
   const sets = createQuery(() => ({

@@ -5,6 +5,7 @@
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { groupsOf, type OrderChange, type PromiseChange } from '$lib/changes/changes';
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
+  import { halfTyped } from '$lib/half-typed.svelte';
   import { rights } from '$lib/rights.svelte';
   import { clock, count, duration, money, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
@@ -38,7 +39,7 @@
   const assumptions = $derived(view?.assumptions ?? []);
   const fitting = $derived(assumptions.flatMap((a, i) => (a.problem ? [] : [i])));
 
-  let adding = $state(false);
+  let adding = $state(halfTyped('assumption') !== undefined);
   let refused = $state<string | undefined>();
   let cursor = $state(0);
   let command = crypto.randomUUID();

@@ -133,6 +133,7 @@
   let decidePane = $state<ReturnType<typeof DecidePane> | undefined>();
   const panes = new Panes(list, () => decidePane?.keep());
   panes.deciding = halfTyped<Deciding>('decision');
+  panes.releasing = halfTyped<{ keys: string[] } | null>('release')?.keys;
   let why = $state<Asked>(was?.why ?? 'quantity');
   let frame = $state<ReturnType<typeof Place>>();
 

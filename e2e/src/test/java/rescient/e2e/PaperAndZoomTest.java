@@ -24,6 +24,7 @@ class PaperAndZoomTest extends DeskTest {
                 "/plan", "/plan/periods", "/plan/threads", "/plan/changes", "/plan/what-if", "/orders", "/items")) {
             page.navigate(view);
             assertThat(page.getByRole(AriaRole.TOOLBAR)).isVisible();
+            assertThat(page.getByTestId("freshness")).containsText("Plan is current");
             Assertions.assertThat((int) page.evaluate("document.documentElement.scrollWidth"))
                     .as(view)
                     .isLessThanOrEqualTo(WIDTH);
