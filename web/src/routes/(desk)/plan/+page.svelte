@@ -126,7 +126,9 @@
   $effect(() => {
     const first = list.shown[0];
     const nothing = ['order', 'item', 'signals'].every((name) => fromAddress(name) === undefined);
-    if (first && nothing && saved.last !== undefined) void toAddress({ order: keyOf(first) });
+    // the last view comes first
+    const there = page.url.search !== '' || saved.last === '';
+    if (first && nothing && there) void toAddress({ order: keyOf(first) });
   });
 
   let pane = $state<ReturnType<typeof ReleasePane> | undefined>();
