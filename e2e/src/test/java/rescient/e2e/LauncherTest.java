@@ -205,7 +205,7 @@ class LauncherTest {
     private static void seesTheList(Page page) {
         PlaywrightAssertions.assertThat(page.getByTestId("freshness")).containsText("Plan is current");
         PlaywrightAssertions.assertThat(page.getByRole(AriaRole.LISTBOX)).containsText("BRG-6202");
-        PlaywrightAssertions.assertThat(page.locator(".plan-row").first()).hasAttribute("aria-selected", "true");
+        PlaywrightAssertions.assertThat(page.locator(".plan-row").first()).hasClass(Pattern.compile("\\bhere\\b"));
         PlaywrightAssertions.assertThat(page).hasURL(Pattern.compile("/plan\\?order="));
     }
 
