@@ -97,13 +97,8 @@ public final class PointView {
 
     /** The day on which the plan counts an open order, or null if it is not there. */
     public Integer countedOn(String number, String line) {
-        for (int i = 0; planned() && i < plan.plans.get(p).known.open.length; i++) {
-            OpenOrder order = plan.plans.get(p).known.open[i].order();
-            if (order.number().equals(number) && order.line().equals(line)) {
-                return plan.plans.get(p).known.openDay[i];
-            }
-        }
-        return null;
+        int i = open(number, line);
+        return i < 0 ? null : (Integer) plan.plans.get(p).known.openDay[i];
     }
 
     /** The working day of the site that a wish for a day means: the day itself, or the one before; from today on, the next. */
@@ -301,14 +296,20 @@ public final class PointView {
 
     /** The day an open order of this point can really be there, or null if it never can or is not there. */
     public Integer possibleDay(String number, String line) {
+        int i = open(number, line);
+        int possible = i < 0 ? PossibleDates.NEVER : plan.possible.ofOpen(p, i);
+        return possible == PossibleDates.NEVER ? null : (Integer) possible;
+    }
+
+    /** The place of an open order among those of this point, or -1 if it is not there. */
+    private int open(String number, String line) {
         for (int i = 0; planned() && i < plan.plans.get(p).known.open.length; i++) {
             OpenOrder order = plan.plans.get(p).known.open[i].order();
             if (order.number().equals(number) && order.line().equals(line)) {
-                int possible = plan.possible.ofOpen(p, i);
-                return possible == PossibleDates.NEVER ? null : possible;
+                return i;
             }
         }
-        return null;
+        return -1;
     }
 
     /** A planned order of this point as it would be given out. */
@@ -351,53 +352,13 @@ public final class PointView {
 
     /** Where the day comes from on which a planned order can really be there. */
     public Why whyPossible(int sequence) {
-        PlannedOrder order = plannedOrder(sequence);
-        return WhyPossible.of(
-                point,
-                snapshot.today,
-                null,
-                plan.plans.get(p).planned.started[sequence],
-                order.startDay(),
-                order.dueDay(),
-                needs(sequence),
-                order.possibleDay());
+        return WhyPossible.planned(plan, p, sequence);
     }
 
     /** The same of an open order of this point; empty if it is not there. */
     public Optional<Why> whyPossible(String number, String line) {
-        if (!planned()) {
-            return Optional.empty();
-        }
-        for (OpenSupply supply : plan.plans.get(p).known.open) {
-            OpenOrder order = supply.order();
-            if (order.number().equals(number) && order.line().equals(line)) {
-                return Optional.of(WhyPossible.of(
-                        point,
-                        snapshot.today,
-                        order,
-                        order.startQuantity(),
-                        order.startDay(),
-                        order.dueDay(),
-                        needs(supply),
-                        possibleDay(number, line)));
-            }
-        }
-        return Optional.empty();
-    }
-
-    /** What an open order still asks for of other points. */
-    private List<Demand> needs(OpenSupply supply) {
-        List<Demand> needs = new ArrayList<>();
-        for (int below : supply.waitsAt()) {
-            new PointView(plan, below)
-                    .demands().stream()
-                            .filter(d -> d.ofPlannedOrder() == null
-                                    && d.kind() != DemandKind.CUSTOMER_ORDER
-                                    && d.number().equals(supply.number())
-                                    && d.line().equals(supply.line()))
-                            .forEach(needs::add);
-        }
-        return needs;
+        int i = open(number, line);
+        return i < 0 ? Optional.empty() : Optional.of(WhyPossible.open(plan, p, i));
     }
 
     /** Where the balance at the end of a day comes from. */

@@ -57,6 +57,8 @@ public record Why(List<Term> terms) {
         WAITS_FOR(false),
         /** Of a possible date: the largest of these. */
         MOVED_ON(false),
+        /** Of a possible date: it is overdue. */
+        NOT_BEFORE_TODAY(false),
         POSSIBLE(false);
 
         private final boolean adds;

@@ -49,6 +49,33 @@ class WhyPossibleTest {
         assertThat(legs.whyPossible("P3", "1")).isEmpty();
     }
 
+    /** A released one that should have come on Friday is counted today. */
+    @Test
+    void whatIsOverdueIsThereToday() {
+        Plan late = new Example()
+                .planned(buy("LEG").leadTimeDays(10))
+                .open("P1", Source.BUY, Stage.RELEASED, "LEG", 5, "27 Feb")
+                .plan();
+        assertThat(words(late.point("LEG", "W")
+                        .orElseThrow()
+                        .whyPossible("P1", "1")
+                        .orElseThrow()))
+                .containsExactly("DUE 27 Feb", "NOT_BEFORE_TODAY 2 Mar", "POSSIBLE 2 Mar");
+    }
+
+    /** A seat is made of itself, so it is never there, and no chair that takes it; the slip names it. */
+    @Test
+    void whatWaitsForALoopNamesIt() {
+        Plan loop = new Example()
+                .planned(make("CHAIR").leadTimeDays(1), make("SEAT").leadTimeDays(1))
+                .bom("CHAIR", "SEAT", "1")
+                .bom("SEAT", "SEAT", "1")
+                .wanted("CHAIR", 2, "6 Mar")
+                .plan();
+        assertThat(words(loop.point("CHAIR", "W").orElseThrow().whyPossible(0)))
+                .containsExactly("DUE 6 Mar", "WAITS_FOR SEAT", "POSSIBLE");
+    }
+
     private static List<String> words(Why why) {
         return why.terms().stream()
                 .map(t -> (t.kind()

@@ -103,7 +103,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
                         ? "It can be there on the day on which it is due."
                         : bought
                                 ? "Ordered today it is there after its lead time."
-                                : possible > due
+                                : why.terms().stream().anyMatch(t -> t.kind() == Why.Kind.MOVED_ON)
                                         ? "The due date, moved on by the largest delay in working days of the site."
                                         : "The day on which the plan counts it.";
         return new Slip(question, sentence, version.directory().unit(point.item()), lines(version, point, why));
@@ -204,6 +204,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
             case STARTS_LATE -> "Should have started";
             case WAITS_FOR ->
                 term.demand().item() + (term.day() == OpenOrder.NO_DAY ? " can never be there" : " can be there");
+            case NOT_BEFORE_TODAY -> "Overdue, so today";
             case MOVED_ON -> "The largest delay";
             case POSSIBLE -> term.day() == OpenOrder.NO_DAY ? "Never possible" : "Possible";
         };
