@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { Asked, calculates } from '$lib/asked.svelte';
 import { formats } from '$lib/formats.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { trial } from '$lib/trial.svelte';
@@ -25,6 +26,10 @@ export class Refused extends Error {
   }
 }
 
+export const asked: Asked = new Asked(
+  (name) => void api.DELETE('/api/calculations/{name}', { params: { path: { name } } }).catch(() => undefined)
+);
+
 const token: Middleware = {
   onRequest({ request }) {
     const cookie = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
@@ -35,9 +40,14 @@ const token: Middleware = {
       if (trial.whatIf !== undefined) request.headers.set('Plan-What-If', trial.whatIf);
       else if (trial.on) request.headers.set('Plan-Without', trial.without.join(' '));
     }
+    if (calculates(request)) asked.begin(request, Date.now());
     return request;
   },
-  onResponse({ response }) {
+  onError({ request }) {
+    asked.over(request);
+  },
+  onResponse({ request, response }) {
+    asked.over(request);
     const version = Number(response.headers.get('Plan-Version') ?? 0);
     if (version > 0) planSeen.answered(version);
   }

@@ -47,7 +47,8 @@
   let kept = $state(false);
   const preview = createQuery(() => ({
     queryKey: ['plan', 'preview', JSON.stringify(settled)],
-    queryFn: () => answer(api.POST('/api/decisions/preview', { body: settled ?? { kind: deciding.kind } })),
+    queryFn: ({ signal }) =>
+      answer(api.POST('/api/decisions/preview', { signal, body: settled ?? { kind: deciding.kind } })),
     enabled: settled !== undefined && !kept,
     placeholderData: (before) => before,
     retry: false

@@ -13,7 +13,8 @@
   let { order, today, currency, ontake }: Props = $props();
   const offers = createQuery(() => ({
     queryKey: ['plan', 'offers', order],
-    queryFn: () => answer(api.GET('/api/decisions/offers', { params: { query: { key: order } } })),
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/decisions/offers', { signal, params: { query: { key: order } } })),
     retry: false
   }));
 </script>

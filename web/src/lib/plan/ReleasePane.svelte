@@ -69,7 +69,8 @@
   let sending = $state(false);
   const preview = createQuery(() => ({
     queryKey: ['plan', 'release', keys, asPossible],
-    queryFn: () => answer(api.POST('/api/releases/preview', { body: { orders: keys, asPossible } })),
+    queryFn: ({ signal }) =>
+      answer(api.POST('/api/releases/preview', { signal, body: { orders: keys, asPossible } })),
     placeholderData: (before) => before,
     enabled: created === undefined && !unanswered && !sending
   }));

@@ -12,7 +12,8 @@
   let { ids, currency }: Props = $props();
   const compared = createQuery(() => ({
     queryKey: ['plan', 'what-if', 'compared', ids],
-    queryFn: () => answer(api.GET('/api/what-ifs/compared', { params: { query: { ids } } })),
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/what-ifs/compared', { signal, params: { query: { ids } } })),
     placeholderData: (before) => before
   }));
   const columns = $derived(compared.data ?? []);

@@ -26,9 +26,10 @@
   const only = $derived(fromAddress('only'));
   const whatIf = createQuery(() => ({
     queryKey: ['plan', 'what-if', id, only],
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       answer(
         api.GET('/api/what-ifs/{id}', {
+          signal,
           params: { path: { id }, query: only === undefined ? {} : { only: [Number(only)] } }
         })
       ),

@@ -2,7 +2,7 @@
   import { afterNavigate, goto, preloadCode } from '$app/navigation';
   import { page } from '$app/state';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { answer, api, Refused } from '$lib/api/client';
+  import { answer, api, asked, Refused } from '$lib/api/client';
   import { look, shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
   import { formats } from '$lib/formats.svelte';
@@ -98,6 +98,7 @@
         also: 'format decimal thousands week settings preferences',
         run: () => (formatting = true)
       },
+      { keys: 'g x', says: 'End the calculation under way', also: 'cancel stop', run: () => asked.end() },
       { keys: 'g q', says: 'Sign out', also: 'leave log out quit', run: () => void signOut(client) }
     ])
   );
@@ -109,6 +110,11 @@
       for (const { href } of [...PLACES, ...PLAN_VIEWS]) void preloadCode(href).catch(() => undefined);
     }, 1000);
     return () => clearTimeout(timer);
+  });
+
+  $effect(() => {
+    const timer = setInterval(() => asked.tick(Date.now()), 500);
+    return () => clearInterval(timer);
   });
 
   /** What failed meanwhile is asked for again. */
@@ -185,6 +191,10 @@
         {:else if trouble}
           <b class="text-vermilion" title={trouble}>No database</b><br /><span class="text-sm text-ink-2"
             >trying again</span
+          >
+        {:else if asked.long}
+          <b>Calculating …</b><br /><button class="link text-sm" title="g x" onclick={() => asked.end()}
+            >End it</button
           >
         {:else if plan.data?.failure}
           <b class="text-vermilion">Plan is behind</b><br /><span

@@ -48,29 +48,35 @@ public final class Plan {
      * @throws PlanningException as {@link Planner#plan}; this plan stays as it is
      */
     public Plan after(List<Change> changes) {
+        return after(changes, (points, of) -> {});
+    }
+
+    /** The same, telling after each level how far it is. */
+    public Plan after(List<Change> changes, Planner.Watch watch) {
         if (snapshot.rows.unplannable.isEmpty()) {
             try {
                 ChangedSnapshot.Result changed = ChangedSnapshot.of(snapshot, changes);
                 return changed.touched() == null
-                        ? new Planner().plan(changed.snapshot(), options)
-                        : again(changed.snapshot(), changed.touched());
+                        ? new Planner().plan(changed.snapshot(), options, watch)
+                        : again(changed.snapshot(), changed.touched(), watch);
             } catch (PlanningException | ArithmeticException | DateTimeException e) {
                 // a change brought what cannot be calculated; which point it leaves out shows when all are planned
-                return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options);
+                return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options, watch);
             }
         }
         // a change may have mended what could not be calculated, of any point
-        return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options);
+        return new Planner().plan(ChangedSnapshot.anew(snapshot, changes), options, watch);
     }
 
     /** @param touched the points to plan again, those below them as far as they are asked for something else */
-    private Plan again(Snapshot changed, BitSet touched) {
+    private Plan again(Snapshot changed, BitSet touched, Planner.Watch watch) {
         Shelf<PointPlan> next = plans.copy();
         Network network = changed.network;
         BitSet open = (BitSet) touched.clone();
         BitSet replanned = new BitSet();
         BitSet asksOtherwise = new BitSet();
         for (int level = 0; level < network.levels(); level++) {
+            watch.planned(network.levelStart[level], network.planned());
             int[] due = Spans.set(open, network.levelStart[level], network.levelStart[level + 1]);
             boolean[] otherwise = new boolean[due.length];
             next.open(due);

@@ -13,6 +13,7 @@ import rescient.core.Signal;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
+import rescient.server.platform.Asked;
 
 /**
  * A complete plan with the names that belong to it.
@@ -40,7 +41,7 @@ public record PlanVersion(
 
     /** This version as if the company's rows were these. */
     public PlanVersion with(Dataset dataset) {
-        Plan other = new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL);
+        Plan other = calculated(dataset, today, horizonEnd);
         return new PlanVersion(
                 number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
     }
@@ -48,19 +49,19 @@ public record PlanVersion(
     /** This version as if a stock point were planned by this row; only what that touches is planned again. */
     public PlanVersion planned(Row planning) {
         Change change = new Change.Planning(Company.planning(directory.data(), planning));
-        return after(revision, madeAt, plan.after(List.of(change)), directory.planned(planning));
+        return after(revision, madeAt, plan.after(List.of(change), Asked.watch()), directory.planned(planning));
     }
 
     /** This version as it was on another day. */
     public PlanVersion on(LocalDate day) {
         LocalDate end = day.plusDays(ChronoUnit.DAYS.between(today, horizonEnd));
-        Plan other = new Planner().plan(Company.snapshot(directory.dataset(), day, end), PlanOptions.ALL);
+        Plan other = calculated(directory.dataset(), day, end);
         return new PlanVersion(number, revision, madeAt, tookMillis, day, end, company, demo, other, directory);
     }
 
     /** This version as if these changes of open orders were made. */
     public PlanVersion with(List<Change> changes) {
-        return after(revision, madeAt, plan.after(changes), directory.after(changes));
+        return after(revision, madeAt, plan.after(changes, Asked.watch()), directory.after(changes));
     }
 
     /** This version as if these lines of customer orders were not there. */
@@ -69,7 +70,22 @@ public record PlanVersion(
                 .map(l -> (Change) new Change.NoCustomerOrder(l.number(), l.line()))
                 .toList();
         return new PlanVersion(
-                number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, plan.after(gone), directory);
+                number,
+                revision,
+                madeAt,
+                tookMillis,
+                today,
+                horizonEnd,
+                company,
+                demo,
+                plan.after(gone, Asked.watch()),
+                directory);
+    }
+
+    private static Plan calculated(Dataset dataset, LocalDate today, LocalDate horizonEnd) {
+        Planner.Watch watch = Asked.watch();
+        watch.planned(0, 0);
+        return new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL, watch);
     }
 
     PlanVersion took(long millis) {

@@ -3,16 +3,90 @@ package rescient.server.platform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+import rescient.core.Plan;
+import rescient.core.PlanOptions;
+import rescient.core.Planner;
+import rescient.core.Snapshot;
 
 /** One person's calculations do not keep the others from theirs. */
 class CalculationsTest {
-    private final Calculations calculations = new Calculations(Duration.ZERO);
+    private static final Duration LONGEST = Duration.ofSeconds(60);
+    private static final Snapshot FEW = Snapshot.builder(20_000, 20_200).build();
+
+    private Instant now = Instant.parse("2026-05-04T08:00:00Z");
+    private final Calculations calculations = new Calculations(
+            new Clock() {
+                @Override
+                public ZoneId getZone() {
+                    return ZoneOffset.UTC;
+                }
+
+                @Override
+                public Clock withZone(ZoneId zone) {
+                    return this;
+                }
+
+                @Override
+                public Instant instant() {
+                    return now;
+                }
+            },
+            Duration.ZERO,
+            LONGEST);
+
+    @AfterEach
+    void noRequestIsLeft() {
+        RequestContextHolder.resetRequestAttributes();
+    }
+
+    @Test
+    void whoAskedEndsItAndNobodyElse() throws Exception {
+        MockHttpServletRequest request = begun("ida", "/api/what-ifs/7", "a");
+        RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(request));
+        calculations.end("tom", "a");
+        calculations.end("ida", "b");
+        assertThat(planned()).isNotNull();
+
+        calculations.end("ida", "a");
+        assertThatThrownBy(this::planned).isInstanceOf(JobProblem.class).hasMessageContaining("You ended this");
+
+        calculations.afterCompletion(request, new MockHttpServletResponse(), this, null);
+        RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(begun("ida", "/api/what-ifs/7", "a")));
+        assertThat(planned()).isNotNull();
+    }
+
+    @Test
+    void itEndsWhenItTakesTooLong() throws Exception {
+        RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(begun("ida", "/api/what-ifs/7")));
+        now = now.plus(LONGEST);
+        assertThat(planned()).isNotNull();
+        now = now.plusMillis(1);
+        assertThatThrownBy(this::planned).isInstanceOf(JobProblem.class).hasMessageContaining("more than 60 s");
+    }
+
+    @Test
+    void aPlanThatNobodyAskedForIsNotEnded() {
+        now = now.plus(LONGEST).plus(LONGEST);
+        assertThat(planned()).isNotNull();
+    }
+
+    private Plan planned() {
+        Planner.Watch watch = Asked.watch();
+        return new Planner().plan(FEW, PlanOptions.ALL, watch).after(List.of(), watch);
+    }
 
     @Test
     void onePersonHasSoManyAtOnceAndTheNextWaitsInVain() throws Exception {
@@ -47,7 +121,14 @@ class CalculationsTest {
     }
 
     private MockHttpServletRequest begun(String person, String path) throws Exception {
+        return begun(person, path, null);
+    }
+
+    private MockHttpServletRequest begun(String person, String path, String name) throws Exception {
         MockHttpServletRequest request = new MockHttpServletRequest("GET", path);
+        if (name != null) {
+            request.addHeader(Calculations.HEADER, name);
+        }
         request.setUserPrincipal(() -> person);
         calculations.preHandle(request, new MockHttpServletResponse(), this);
         return request;
