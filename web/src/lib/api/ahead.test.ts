@@ -31,6 +31,11 @@ describe('what the page asked for ahead', () => {
     expect(await ask(new Request(LIST))).toBe('asked now');
   });
 
+  it('is not taken by somebody whose week starts on another day', async () => {
+    const ask = ahead(Promise.resolve(new Response('asked early')));
+    expect(await ask(new Request(LIST, { headers: { 'Week-Starts': '0' } }))).toBe('asked now');
+  });
+
   it('is asked for again if it failed', async () => {
     const ask = ahead(Promise.reject(new TypeError('no connection')));
     expect(await ask(new Request(LIST))).toBe('asked now');

@@ -12,7 +12,7 @@ export class Ahead {
     const begun = this.begun.get(address);
     this.begun.delete(address);
     const plain =
-      request.method === 'GET' && [...request.headers.keys()].every((h) => !h.startsWith('plan-'));
+      request.method === 'GET' && [...request.headers.keys()].every((h) => !/^(plan|week)-/.test(h));
     if (!begun || !plain) return fetch(request);
     try {
       return await begun;

@@ -47,6 +47,13 @@
     enabled: session.isSuccess
   }));
   $effect(() => formats.take(preferences.data?.['formats']));
+  // lists and periods are grouped by the person's week
+  let week = formats.now.week;
+  $effect(() => {
+    if (formats.now.week === week) return;
+    week = formats.now.week;
+    void client.invalidateQueries({ queryKey: ['plan'] });
+  });
   formats.keep = (value) => {
     if (preferences.data) client.setQueryData(['preferences'], { ...preferences.data, formats: value });
     void api

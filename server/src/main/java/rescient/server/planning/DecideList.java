@@ -2,6 +2,8 @@ package rescient.server.planning;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
@@ -52,17 +54,24 @@ class DecideList implements Rehearsed {
             int more,
             int moreSignals) {}
 
-    PlannedOrderList list(PlanVersion version, ListFilter filter) {
+    /** @param weekStart the first day of the week for who asks */
+    PlannedOrderList list(PlanVersion version, ListFilter filter, DayOfWeek weekStart) {
         WorkList.Listed listed = work.orders(version, filter);
         WorkList.ListedSignals signals = work.signals(version, filter);
         return new PlannedOrderList(
                 version.number(),
-                listed.orders(),
+                weekStart == DayOfWeek.MONDAY ? listed.orders() : grouped(listed.orders(), version.today(), weekStart),
                 signals.signals(),
                 choices(version.directory(), listed),
                 listed.whole(),
                 listed.more(),
                 signals.more());
+    }
+
+    private static List<PlannedOrderRow> grouped(List<PlannedOrderRow> rows, LocalDate today, DayOfWeek weekStart) {
+        return rows.stream()
+                .map(row -> row.in(PlannedOrders.group(row.start(), today, weekStart)))
+                .toList();
     }
 
     /** Of a list that is not whole, all there are can be chosen. */
@@ -103,7 +112,7 @@ class DecideList implements Rehearsed {
     @Override
     public void rehearse(PlanVersion version) throws JsonProcessingException {
         for (int time = 0; time < TIMES; time++) {
-            json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING));
+            json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING, DayOfWeek.MONDAY));
         }
     }
 }

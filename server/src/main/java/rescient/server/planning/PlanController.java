@@ -72,7 +72,7 @@ class PlanController {
     /** All that wants a decision, or the most urgent of it that fits. */
     @GetMapping("/orders")
     DecideList.PlannedOrderList orders(@ParameterObject ListFilter filter) {
-        return lists.list(versions.inView(), filter);
+        return lists.list(versions.inView(), filter, versions.weekStart());
     }
 
     /**

@@ -66,8 +66,16 @@ public final class PlannedOrders {
             boolean forLate) {
 
         PlannedOrderRow with(@Nullable Hold held, @Nullable End first, int lines, boolean late) {
+            return with(group, held, first, lines, late);
+        }
+
+        PlannedOrderRow in(Group other) {
+            return other == group ? this : with(other, hold, end, ends, forLate);
+        }
+
+        private PlannedOrderRow with(Group asks, @Nullable Hold held, @Nullable End first, int lines, boolean late) {
             return new PlannedOrderRow(
-                    key, number, group, item, itemName, itemGroup, planner, site, siteName, source, supplier, partner,
+                    key, number, asks, item, itemName, itemGroup, planner, site, siteName, source, supplier, partner,
                     fromSite, quantity, unit, start, due, possible, daysLate, value, obstacle, held, first, lines,
                     late);
         }
@@ -164,7 +172,12 @@ public final class PlannedOrders {
     }
 
     private static Group group(LocalDate start, LocalDate today) {
-        LocalDate endOfWeek = today.with(TemporalAdjusters.nextOrSame(DayOfWeek.SUNDAY));
+        return group(start, today, DayOfWeek.MONDAY);
+    }
+
+    /** What an order asks for, for somebody whose week starts on a day. */
+    static Group group(LocalDate start, LocalDate today, DayOfWeek weekStart) {
+        LocalDate endOfWeek = today.with(TemporalAdjusters.nextOrSame(weekStart.minus(1)));
         if (start.isBefore(today)) {
             return Group.START_OVERDUE;
         }

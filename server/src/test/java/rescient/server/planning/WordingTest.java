@@ -3,6 +3,8 @@ package rescient.server.planning;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -166,6 +168,21 @@ class WordingTest {
         assertThat(version.plan().points().stream().flatMap(p -> PlannedOrders.of(version, p).stream()))
                 .extracting(PlannedOrders.PlannedOrderRow::group)
                 .containsExactly(Group.START_TODAY, Group.START_THIS_WEEK, Group.START_THIS_WEEK, Group.START_LATER);
+    }
+
+    /** 2 March 2026 is a Monday: the week that starts on Sunday ends on Saturday, the 7th, that of a Saturday on the 6th. */
+    @Test
+    void aWeekEndsTheDayBeforeThePersonsFirst() {
+        LocalDate monday = LocalDate.of(2026, 3, 2);
+        LocalDate saturday = LocalDate.of(2026, 3, 7);
+        assertThat(PlannedOrders.group(saturday, monday, DayOfWeek.SUNDAY)).isEqualTo(Group.START_THIS_WEEK);
+        assertThat(PlannedOrders.group(saturday.plusDays(1), monday, DayOfWeek.SUNDAY))
+                .isEqualTo(Group.START_LATER);
+        assertThat(PlannedOrders.group(saturday, monday, DayOfWeek.SATURDAY)).isEqualTo(Group.START_LATER);
+        assertThat(PlannedOrders.group(saturday.minusDays(1), monday, DayOfWeek.SATURDAY))
+                .isEqualTo(Group.START_THIS_WEEK);
+        assertThat(PlannedOrders.group(saturday.plusDays(1), monday, DayOfWeek.MONDAY))
+                .isEqualTo(Group.START_THIS_WEEK);
     }
 
     /** 4 A take 3 B each: all 12 B of this order serve the 4 A that the customer ordered, in B. */
