@@ -113,6 +113,22 @@ class PossibleDateTest extends ServerTest {
     }
 
     @Test
+    void planningDataFarFromWhatIsUsualAreSaid() throws Exception {
+        String nails = "{'kind':'PLANNING','item':'NAIL-20','site':'LARKMOOR','fields':{";
+        assertThat(consequence(nails + "'safety_stock':'90000000'}}")
+                        .get("remarks")
+                        .toString())
+                .contains("A safety stock of 90000000 NAIL-20 is")
+                .contains("times what is usual here");
+        assertThat(consequence(nails + "'lead_time_days':'300'}}")
+                        .get("remarks")
+                        .toString())
+                .contains("300 working days is more than a year");
+        assertThat(consequence(nails + "'lead_time_days':'12'}}").get("remarks"))
+                .isEmpty();
+    }
+
+    @Test
     void aCustomerOrderFarFromWhatIsUsualIsSaid() throws Exception {
         String enter = "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','due':'2027-01-15','quantity':";
         assertThat(consequence(enter + "50000}").get("remarks").toString()).contains("times what is usual here");

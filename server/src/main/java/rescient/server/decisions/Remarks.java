@@ -1,9 +1,12 @@
 package rescient.server.decisions;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.ToLongFunction;
 import rescient.core.Demand;
 import rescient.core.DemandKind;
 import rescient.core.OrderDraft;
@@ -11,6 +14,7 @@ import rescient.core.PlannedOrder;
 import rescient.core.PointView;
 import rescient.core.Quantity;
 import rescient.core.Source;
+import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 
@@ -18,6 +22,13 @@ import rescient.server.planning.PlanVersion;
 final class Remarks {
     /** So many times what is usual is said. */
     private static final int FAR = 50;
+    /** In working days. */
+    private static final int YEAR = 260;
+
+    private static final Map<String, ToLongFunction<PointView>> QUANTITIES = Map.of(
+            "safety_stock", PointView::safetyStock,
+            "reorder_point", PointView::reorderPoint,
+            "order_up_to", PointView::orderUpTo);
 
     private Remarks() {}
 
@@ -46,7 +57,38 @@ final class Remarks {
                         + "Choose a supplier who has, or ask for the price.");
             }
         }
+        if (proposal.planning != null) {
+            proposal.version
+                    .plan()
+                    .point(proposal.planning.text("item"), proposal.planning.text("site"))
+                    .ifPresent(point -> remarks.addAll(planning(point, proposal.planning)));
+        }
         return List.copyOf(remarks);
+    }
+
+    /** Planning data far from what they are now, or from what the stock point is asked for if they are nothing now. */
+    private static List<String> planning(PointView point, Row planning) {
+        long asked = point.planned()
+                ? point.demands().stream().mapToLong(Demand::quantity).max().orElse(0)
+                : 0;
+        List<String> remarks = new ArrayList<>();
+        for (String column : List.of("safety_stock", "reorder_point", "order_up_to")) {
+            if (planning.decimal(column) != null) {
+                long before = QUANTITIES.get(column).applyAsLong(point);
+                far(
+                                "A " + column.replace('_', ' ') + " of",
+                                point.item(),
+                                Quantity.of(planning.decimal(column)),
+                                before > 0 ? before : asked)
+                        .ifPresent(remarks::add);
+            }
+        }
+        int days = planning.whole("lead_time_days", 0);
+        if (days > Math.max(YEAR, point.leadTimeDays())) {
+            remarks.add("A lead time of " + days + " working days is more than a year; now it is "
+                    + point.leadTimeDays() + ".");
+        }
+        return remarks;
     }
 
     /** A customer order of many times what customers have ordered of this so far; nothing if they have not. */
@@ -59,7 +101,7 @@ final class Remarks {
                         .max()
                         .orElse(0))
                 .orElse(0L);
-        return far(item, quantity, usual);
+        return far("", item, quantity, usual);
     }
 
     /** A quantity that is many times what is usual here. */
@@ -72,15 +114,16 @@ final class Remarks {
                         .point(order.item(), order.site())
                         .map(Remarks::largest)
                         .orElse(0L);
-        return far(order.item(), order.quantity(), usual);
+        return far("", order.item(), order.quantity(), usual);
     }
 
-    private static Optional<String> far(String item, long quantity, long usual) {
+    private static Optional<String> far(String what, String item, long quantity, long usual) {
         if (usual <= 0 || quantity / FAR < usual) {
             return Optional.empty();
         }
-        return Optional.of(Quantity.text(quantity) + " " + item + " are " + quantity / usual
-                + " times what is usual here, " + Quantity.text(usual) + ".");
+        String said = what.isEmpty() ? "" : what + " ";
+        return Optional.of(said + Quantity.text(quantity) + " " + item + (what.isEmpty() ? " are " : " is ")
+                + quantity / usual + " times what is usual here, " + Quantity.text(usual) + ".");
     }
 
     private static long largest(PointView point) {
