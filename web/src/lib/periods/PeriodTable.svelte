@@ -34,7 +34,10 @@
     oncomponents,
     onmove
   }: Props = $props();
-  const LABEL = 292;
+  /** What a row's name stands beside: the mark, the site and what opens it. */
+  const BESIDE = 106;
+  const LETTER = 6.7;
+  const NARROWEST = 250;
   const WIDTH = 66;
   const ROW = 27;
   const HEAD = 30;
@@ -57,8 +60,18 @@
 
   const first = $derived(Math.max(0, Math.floor((top / ROW - more) / BLOCK)));
   const last = $derived(Math.ceil(((top + height) / ROW + more) / BLOCK));
+  /** As wide as the longest name asks for, and never more than two fifths of what there is. */
+  const label = $derived(
+    Math.max(
+      NARROWEST,
+      Math.min(
+        width * 0.4,
+        rows.reduce((most, { point, depth }) => Math.max(most, needed(point, depth)), 0)
+      )
+    )
+  );
   const from = $derived(Math.max(0, Math.floor(left / WIDTH) - MORE_COLUMNS));
-  const to = $derived(Math.min(periods.length, Math.ceil((left + width - LABEL) / WIDTH) + MORE_COLUMNS));
+  const to = $derived(Math.min(periods.length, Math.ceil((left + width - label) / WIDTH) + MORE_COLUMNS));
   /** Made once for all rows, so that those that stay when others come are not looked at again. */
   const blocks = $derived(
     Array.from({ length: Math.ceil(rows.length / BLOCK) }, (_, n) => ({
@@ -68,6 +81,10 @@
         .map((row, i) => ({ row, r: n * BLOCK + i, main: isMain(row) }))
     }))
   );
+  function needed(point: GridRow['point'], depth: number): number {
+    const letters = point.item.length + 1 + point.itemName.length + point.site.length;
+    return Math.ceil(BESIDE + depth * 14 + letters * LETTER);
+  }
   const drawn = $derived(blocks.slice(first, last));
   const heads = $derived(periods.map((p) => nameOf(p, today)));
   /** Where weeks begin after days and months after weeks. */
@@ -88,8 +105,8 @@
       box.scrollTop = y + ROW - box.clientHeight + HEAD;
     const x = column * WIDTH;
     if (x < box.scrollLeft) box.scrollLeft = x;
-    else if (x + WIDTH > box.scrollLeft + box.clientWidth - LABEL)
-      box.scrollLeft = x + WIDTH - box.clientWidth + LABEL;
+    else if (x + WIDTH > box.scrollLeft + box.clientWidth - label)
+      box.scrollLeft = x + WIDTH - box.clientWidth + label;
   });
 
   $effect(() => {
@@ -131,7 +148,7 @@
 
   function columnOf(event: PointerEvent): number {
     const edge = box?.getBoundingClientRect().left ?? 0;
-    const place = Math.floor((event.clientX - edge - LABEL + (box?.scrollLeft ?? 0)) / WIDTH);
+    const place = Math.floor((event.clientX - edge - label + (box?.scrollLeft ?? 0)) / WIDTH);
     return Math.max(0, Math.min(periods.length - 1, place));
   }
 
@@ -171,14 +188,14 @@
   onpointerup={drop}
   onpointercancel={() => (drag = undefined)}
 >
-  <div class="heads" role="row" style:width="{LABEL + periods.length * WIDTH}px" style:height="{HEAD}px">
-    <span class="corner" role="columnheader" style:width="{LABEL}px">Balance at the end of</span>
+  <div class="heads" role="row" style:width="{label + periods.length * WIDTH}px" style:height="{HEAD}px">
+    <span class="corner" role="columnheader" style:width="{label}px">Balance at the end of</span>
     {#each heads.slice(from, to) as head, i (from + i)}
       <span
         class="head"
         class:break={breaks[from + i]}
         role="columnheader"
-        style:left="{LABEL + (from + i) * WIDTH}px"
+        style:left="{label + (from + i) * WIDTH}px"
         style:width="{WIDTH}px"
         title={head.long}>{head.text}</span
       >
@@ -187,7 +204,7 @@
   <div
     class="sheet"
     role="presentation"
-    style:width="{LABEL + periods.length * WIDTH}px"
+    style:width="{label + periods.length * WIDTH}px"
     style:height="{rows.length * ROW}px"
   >
     {#each drawn as block (block.n)}
@@ -198,7 +215,7 @@
             class:main
             role="row"
             aria-rowindex={r + 1}
-            style="padding-left:{LABEL + from * WIDTH}px"
+            style="padding-left:{label + from * WIDTH}px"
           >
             <PeriodCells {row} {r} {from} {to} {heads} {breaks} />
           </div>
@@ -206,13 +223,13 @@
       </div>
     {/each}
     {#if at >= 0}
-      <div class="cursor" style="left:{LABEL + column * WIDTH}px;top:{at * ROW}px"></div>
+      <div class="cursor" style="left:{label + column * WIDTH}px;top:{at * ROW}px"></div>
     {/if}
     {#if drag && drag.to !== drag.from}
-      <div class="cursor target" style="left:{LABEL + drag.to * WIDTH}px;top:{drag.row * ROW}px"></div>
+      <div class="cursor target" style="left:{label + drag.to * WIDTH}px;top:{drag.row * ROW}px"></div>
     {/if}
     <!-- one layer that stays at the left, instead of one for each row; the rows go on in it -->
-    <div class="labels" role="presentation" style:width="{LABEL}px">
+    <div class="labels" role="presentation" style:width="{label}px">
       {#each drawn as block (block.n)}
         <div class="labelled" role="presentation" style="top:{block.n * BLOCK * ROW}px">
           {#each block.rows as { row, r, main } (row.key)}

@@ -76,6 +76,21 @@ class ReleaseTest extends DeskTest {
     }
 
     @Test
+    void theNotesOfAReleaseSurviveAReload() {
+        Page page = signedIn("ida");
+        select(page, "NAIL-20");
+        preview(page);
+        page.getByLabel(java.util.regex.Pattern.compile("^Note for")).first().fill("by the back gate");
+        page.reload();
+        assertThat(pressable(page)).isEnabled();
+        assertThat(page.getByLabel(java.util.regex.Pattern.compile("^Note for")).first())
+                .hasValue("by the back gate");
+        press(page);
+        page.getByTestId("released").getByRole(AriaRole.LINK).first().click();
+        assertThat(page.getByText("by the back gate")).isVisible();
+    }
+
+    @Test
     void ofTwoBrowsersWithTheSameChoiceTheLoserIsToldWhatHappened() {
         Page ida = signedIn("ida");
         Page tom = signedIn("tom");

@@ -55,6 +55,44 @@ class WhatIfTest extends DeskTest {
     }
 
     @Test
+    void whatIsHalfAssumedSurvivesAReload() {
+        Page page = made();
+        page.keyboard().press("a");
+        form(page).getByLabel("What is otherwise").selectOption("A supplier takes longer");
+        form(page).getByLabel("By working days").fill("5");
+        page.reload();
+        assertThat(form(page).getByLabel("By working days")).hasValue("5");
+        form(page)
+                .getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName(Pattern.compile("^Supplier")))
+                .selectOption("Brookmill Bearings");
+        assume(page);
+        assertThat(assumed(page).first()).containsText("Brookmill Bearings");
+    }
+
+    /** The connection holds the answer back, as a calculation does that takes long. */
+    @Test
+    void aCalculationThatTakesLongIsEnded() {
+        Page page = made();
+        List<Route> held = new ArrayList<>();
+        page.route(Pattern.compile("/api/what-ifs/\\d+$"), held::add);
+        page.reload();
+        Locator end = page.getByTestId("freshness").getByRole(AriaRole.BUTTON);
+        assertThat(end).hasText("End it");
+        Assertions.assertThat(held).hasSize(1);
+        String name = held.get(0).request().headers().get("calculation");
+        page.waitForRequest(
+                request -> request.method().equals("DELETE") && request.url().endsWith("/api/calculations/" + name),
+                () -> {
+                    page.keyboard().press("g");
+                    page.keyboard().press("x");
+                });
+        held.get(0).resume();
+        page.unrouteAll();
+        assertThat(page.getByTestId("freshness")).containsText("Plan is current");
+        assertThat(page.getByTestId("what-if")).containsText("Nothing is otherwise yet");
+    }
+
+    @Test
     void demandUpByAFifthIsComparedOneThingTakenOverTheRestThrownAway() {
         Page page = made();
         page.keyboard().press("a");
