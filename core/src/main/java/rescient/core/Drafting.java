@@ -9,17 +9,39 @@ import java.util.Map;
 import java.util.Set;
 
 /** Orders that a planner wants: dated and exploded by the same rules as planned ones (sections 6 and 7). */
-final class Drafting {
+public final class Drafting {
     private final Snapshot snapshot;
     private final int p;
     private final StockPoint point;
     private final Dating dating;
 
-    Drafting(Snapshot snapshot, int p) {
-        this.snapshot = snapshot;
-        this.p = p;
+    private final PointView view;
+
+    private Drafting(PointView view) {
+        this.view = view;
+        this.snapshot = view.plan().snapshot;
+        this.p = snapshot.pointOf(view.item(), view.site());
         this.point = snapshot.points[p];
         this.dating = new Dating(point, snapshot.today);
+    }
+
+    /** Drafts orders of a stock point. */
+    public static Drafting of(PointView point) {
+        return new Drafting(point);
+    }
+
+    /** A planned order of this point as it would be given out. */
+    public OrderDraft planned(int sequence) {
+        PlannedOrder order = view.plannedOrder(sequence);
+        return draft(order.startQuantity(), order.startDay(), order.dueDay());
+    }
+
+    /** An order of this point due on another day; its start and what it needs move by as many working days. */
+    public OrderDraft moved(OrderDraft order, int due) {
+        return order.moved(
+                view.movedLike(order.startDay(), order.dueDay(), due),
+                due,
+                day -> view.movedLike(day, order.dueDay(), due));
     }
 
     /** What has to be started for a good quantity: whole steps of the unit it is ordered in. */
@@ -29,22 +51,25 @@ final class Drafting {
         return point.orderUnit.up(units, point.step);
     }
 
-    OrderDraft dueOn(long good, int due) {
+    /** An order that brings {@code good} millionths on a day; it starts when the lead time or the routing says. */
+    public OrderDraft dueOn(long good, int due) {
         long started = started(good);
         return draft(started, dating.start(due, started), due);
     }
 
-    OrderDraft startingOn(long good, int start) {
+    /** An order for {@code good} millionths that starts on a day and is due as soon as it can be then. */
+    public OrderDraft startingOn(long good, int start) {
         long started = started(good);
         int due = dating.dueFrom(start, start, started);
         return draft(started, start, due);
     }
 
-    OrderDraft between(long good, int start, int due) {
+    /** An order for {@code good} millionths with both days as they are wanted. */
+    public OrderDraft between(long good, int start, int due) {
         return draft(started(good), start, due);
     }
 
-    OrderDraft draft(long started, int start, int due) {
+    private OrderDraft draft(long started, int start, int due) {
         long good = point.yield == Ratio.ONE ? started : point.yield.down(started, point.step);
         return new OrderDraft(
                 point.itemCode,

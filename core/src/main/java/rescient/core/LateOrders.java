@@ -39,7 +39,7 @@ final class LateOrders {
         Shelf<Signal[]> ofPoint = Shelf.of(plans.size(), Signal[][]::new);
         IntStream.range(0, snapshot.network.planned())
                 .parallel()
-                .forEach(p -> ofPoint.put(p, Signals.late(snapshot, p, possible)));
+                .forEach(p -> ofPoint.put(p, LateSignals.of(snapshot, p, possible)));
         return new LateOrders(
                 ofPoint, kits(snapshot, options, possible), snapshot.kitOrders, leftOut(snapshot, options));
     }
@@ -49,7 +49,7 @@ final class LateOrders {
         Shelf<Signal[]> next = ofPoint.copy();
         int[] again = points.stream().toArray();
         next.open(again);
-        Spans.each(again.length, i -> next.put(again[i], Signals.late(snapshot, again[i], possible)));
+        Spans.each(again.length, i -> next.put(again[i], LateSignals.of(snapshot, again[i], possible)));
         boolean kitsTouched = snapshot.kitOrders != kitOrders
                 || kitOrders.stream().anyMatch(kit -> IntStream.of(kit.points()).anyMatch(points::get));
         return new LateOrders(
@@ -62,7 +62,7 @@ final class LateOrders {
     private static Map<CustomerOrderLine, Signal> kits(Snapshot snapshot, PlanOptions options, PossibleDates possible) {
         Map<CustomerOrderLine, Signal> late = new HashMap<>();
         for (Snapshot.KitOrder kit : snapshot.kitOrders) {
-            Signal signal = options.counts(kit.line()) ? Signals.lateKit(snapshot, kit, possible) : null;
+            Signal signal = options.counts(kit.line()) ? LateSignals.ofKit(snapshot, kit, possible) : null;
             if (signal != null) {
                 late.put(kit.line(), signal);
             }
@@ -77,7 +77,7 @@ final class LateOrders {
             for (int i = 0; i < own.customerOrders; i++) {
                 CustomerOrderLine line = (CustomerOrderLine) own.document[i];
                 if (line.item().equals(snapshot.points[p].itemCode) && options.counts(line)) {
-                    late.computeIfAbsent(p, point -> new ArrayList<>()).add(Signals.unmet(snapshot, p, line));
+                    late.computeIfAbsent(p, point -> new ArrayList<>()).add(LateSignals.unmet(snapshot, p, line));
                 }
             }
         }

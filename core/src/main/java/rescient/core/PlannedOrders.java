@@ -73,4 +73,13 @@ final class PlannedOrders {
                 && Arrays.equals(started, other.started)
                 && Arrays.deepEquals(stepStart, other.stepStart);
     }
+
+    /** Whether order {@code o} asks for something along an edge of the network, within the horizon. */
+    boolean asks(Snapshot snapshot, int edge, int o) {
+        Kits.Part part = snapshot.network.edgePart[edge];
+        return part.validOn(Math.max(start[o], snapshot.today))
+                && !part.quantity().isZero()
+                && started[o] > 0
+                && needs(o, snapshot.network.operation(edge)) <= snapshot.horizonEnd;
+    }
 }

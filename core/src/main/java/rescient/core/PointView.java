@@ -58,6 +58,11 @@ public final class PointView {
         return point.fromSiteCode;
     }
 
+    /** The plan that it is of. */
+    public Plan plan() {
+        return plan;
+    }
+
     /** Millionths; so are the next two, {@link Quantity#NOT_SET} where not set. */
     public long safetyStock() {
         return point.safetyStock;
@@ -87,12 +92,6 @@ public final class PointView {
         return to >= from
                 ? calendar.forth(day, calendar.distance(from, to))
                 : calendar.back(day, calendar.distance(to, from));
-    }
-
-    /** An order of this point due on another day; its start and what it needs move by as many working days. */
-    public OrderDraft moved(OrderDraft order, int due) {
-        return order.moved(
-                movedLike(order.startDay(), order.dueDay(), due), due, day -> movedLike(day, order.dueDay(), due));
     }
 
     /** The day on which the plan counts an open order, or null if it is not there. */
@@ -312,32 +311,10 @@ public final class PointView {
         return -1;
     }
 
-    /** A planned order of this point as it would be given out. */
-    public OrderDraft draft(int sequence) {
-        PlannedOrders planned = plan.plans.get(p).planned;
-        return new Drafting(snapshot, p)
-                .draft(planned.started[sequence], planned.start[sequence], planned.due[sequence]);
-    }
-
     /** A good quantity raised and rounded as the modifiers of this point ask, in one order. */
     public long sized(long good) {
         Sizing.Part part = new Sizing(point).whole(good);
         return part == null ? good : part.good();
-    }
-
-    /** An order that brings {@code good} millionths on a day; it starts when the lead time or the routing says. */
-    public OrderDraft draftDue(long good, int dueDay) {
-        return new Drafting(snapshot, p).dueOn(good, dueDay);
-    }
-
-    /** An order for {@code good} millionths that starts on a day and is due as soon as it can be then. */
-    public OrderDraft draftStarting(long good, int startDay) {
-        return new Drafting(snapshot, p).startingOn(good, startDay);
-    }
-
-    /** An order for {@code good} millionths with both days as they are wanted. */
-    public OrderDraft draftBetween(long good, int startDay, int dueDay) {
-        return new Drafting(snapshot, p).between(good, startDay, dueDay);
     }
 
     /** Where a planned order's quantity comes from, term by term. */

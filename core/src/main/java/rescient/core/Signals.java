@@ -57,53 +57,6 @@ final class Signals {
         return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
     }
 
-    /** The customer orders of an item's own point that are late; kits have none. */
-    static Signal[] late(Snapshot snapshot, int p, PossibleDates possible) {
-        if (!possible.late(p)) {
-            return NONE;
-        }
-        Signals signals = new Signals(snapshot);
-        DocumentDemands own = snapshot.demands.get(p);
-        for (int i = 0; i < own.customerOrders; i++) {
-            if (possible.ofDocument(p, i) > own.ownDay[i]) {
-                CustomerOrderLine line = (CustomerOrderLine) own.document[i];
-                if (line.item().equals(snapshot.points[p].itemCode)) {
-                    signals.late(line, possible.ofDocument(p, i), possible.causeOfDocument(p, i));
-                }
-            }
-        }
-        return signals.found.isEmpty() ? NONE : signals.found.toArray(Signal[]::new);
-    }
-
-    /** The signal of a kit's order line, which is as late as its latest part, or null; of several the first by item. */
-    static Signal lateKit(Snapshot snapshot, Snapshot.KitOrder kit, PossibleDates possible) {
-        Signals signals = new Signals(snapshot);
-        int latest = Integer.MIN_VALUE;
-        int part = -1;
-        int cause = -1;
-        for (int p : kit.points()) {
-            int item = snapshot.points[p].item;
-            DocumentDemands own = snapshot.demands.get(p);
-            for (int i = 0; i < own.customerOrders; i++) {
-                int day = possible.ofDocument(p, i);
-                if (own.document[i] == kit.line() && (day > latest || day == latest && item < part)) {
-                    latest = day;
-                    part = item;
-                    cause = possible.causeOfDocument(p, i);
-                }
-            }
-        }
-        signals.late(kit.line(), latest, cause);
-        return signals.found.isEmpty() ? null : signals.found.get(0);
-    }
-
-    /** A line for an item that nothing was calculated for: it can never be met. */
-    static Signal unmet(Snapshot snapshot, int p, CustomerOrderLine line) {
-        Signals signals = new Signals(snapshot);
-        signals.late(line, PossibleDates.NEVER, p);
-        return signals.found.get(0);
-    }
-
     /** What the points themselves say that nothing was calculated for: those on a loop, and those with impossible facts. */
     static List<Signal> ofThoseLeftOut(Snapshot snapshot) {
         List<Signal> all = new ArrayList<>();
@@ -271,26 +224,6 @@ final class Signals {
                             need.needed(),
                             need.leadDays()));
         }
-    }
-
-    private void late(CustomerOrderLine order, int possible, int cause) {
-        if (possible <= order.dueDay()) {
-            return;
-        }
-        boolean never = possible == PossibleDates.NEVER;
-        StockPoint culprit = snapshot.points[cause];
-        add(new Signal(
-                Signal.Kind.DEMAND_LATE,
-                order.item(),
-                order.site(),
-                order.number(),
-                order.line(),
-                order.dueDay(),
-                never ? OpenOrder.NO_DAY : possible,
-                order.quantity(),
-                never ? Signal.NO_DAYS : possible - order.dueDay(),
-                culprit.itemCode,
-                culprit.siteCode));
     }
 
     private void add(Signal.Kind kind, StockPoint point, int day, int newDay, long quantity, int days) {

@@ -110,15 +110,6 @@ public final class Snapshot {
         return order.stage() == Stage.RELEASED ? own : Math.max(own, earliestIfAskedToday(order));
     }
 
-    /** Whether a planned order asks for something along an edge, within the horizon. */
-    boolean asks(int edge, PlannedOrders planned, int o) {
-        Kits.Part part = network.edgePart[edge];
-        return part.validOn(Math.max(planned.start[o], today))
-                && !part.quantity().isZero()
-                && planned.started[o] > 0
-                && planned.needs(o, network.operation(edge)) <= horizonEnd;
-    }
-
     /** By the lead time of the order's own supplier, else the stock point's, and that supplier's calendar. */
     private int earliestIfAskedToday(OpenOrder order) {
         WorkCalendar site = rows.sites.get(order.site());

@@ -31,9 +31,9 @@ public final class Substitution {
         this.plan = plan;
         this.orders = user -> user.planned() == null
                 ? open.apply(user)
-                : plan.point(user.planned().item(), user.planned().site())
-                        .orElseThrow()
-                        .draft(user.planned().sequence());
+                : Drafting.of(plan.point(user.planned().item(), user.planned().site())
+                                .orElseThrow())
+                        .planned(user.planned().sequence());
     }
 
     /**
@@ -186,7 +186,8 @@ public final class Substitution {
             add(needs, need, need.item(), need.quantity());
             return;
         }
-        point.draftBetween(need.quantity(), need.day(), need.day())
+        Drafting.of(point)
+                .between(need.quantity(), need.day(), need.day())
                 .needs()
                 .forEach(part -> addExpanded(plan, part, needs));
     }

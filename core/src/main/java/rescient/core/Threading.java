@@ -341,7 +341,7 @@ final class Threading {
     }
 
     private void addUnmet(int edge, PlannedOrders planned, int o, List<Wait> into) {
-        if (snapshot.asks(edge, planned, o)) {
+        if (planned.asks(snapshot, edge, o)) {
             Network network = snapshot.network;
             int below = network.edgeTo[edge];
             long quantity = network.edgePart[edge].needed(planned.started[o], snapshot.points[below].step);

@@ -118,7 +118,7 @@ final class WanderingDates {
                 if (plans.get(below) != null) {
                     int cell = plans.get(below).demands.cellStart[network.edgeSlot[e]] + o;
                     waitFor(slips, below, cell, PointDates.UNKNOWN);
-                } else if (snapshot.asks(e, planned, o)) {
+                } else if (planned.asks(snapshot, e, o)) {
                     slips.waitFor(0, snapshot.points[below].item, planned.start[o], PossibleDates.NEVER, below);
                 }
             }

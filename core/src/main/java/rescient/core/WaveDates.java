@@ -108,7 +108,7 @@ final class WaveDates {
     private void waitForNothing(int edge, PlannedOrders planned) {
         int below = snapshot.network.edgeTo[edge];
         for (int o = 0; o < planned.size; o++) {
-            if (snapshot.asks(edge, planned, o)) {
+            if (planned.asks(snapshot, edge, o)) {
                 slips.waitFor(o, snapshot.points[below].item, planned.start[o], PossibleDates.NEVER, below);
             }
         }

@@ -30,7 +30,7 @@ final class WhyPossible {
             new PointView(plan, p).needs(sequence).forEach(need -> why.waitFor(need, need.dueDay()));
             Network network = plan.snapshot.network;
             for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-                if (plan.plans.get(network.edgeTo[e]) == null && plan.snapshot.asks(e, planned, sequence)) {
+                if (plan.plans.get(network.edgeTo[e]) == null && planned.asks(plan.snapshot, e, sequence)) {
                     why.waitForNothing(network.edgeTo[e], planned.start[sequence]);
                 }
             }

@@ -89,8 +89,8 @@ class ChangesTest {
     @Test
     void whatIsFirmedOrReleasedIsNotGone() {
         Plan before = company();
-        OrderDraft draft = before.point("A", "W").orElseThrow().draft(0);
-        OrderDraft other = before.point("A", "W").orElseThrow().draftDue(Quantity.of(9), day("19 Mar"));
+        OrderDraft draft = Drafting.of(before.point("A", "W").orElseThrow()).planned(0);
+        OrderDraft other = Drafting.of(before.point("A", "W").orElseThrow()).dueOn(Quantity.of(9), day("19 Mar"));
 
         assertThat(changes(before, before.after(List.of(draft.as("F1", "1", Stage.FIRMED)))))
                 .singleElement()

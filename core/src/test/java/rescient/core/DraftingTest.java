@@ -31,7 +31,7 @@ class DraftingTest {
     @Test
     void aPlannedOrderIsGivenOutAsThePlanHasIt() {
         // 8 good at 80 %: 10 started; due Fri 20 March, 3 working days back: Tue 17 March, 20 B on that day
-        OrderDraft draft = point(company().plan(), "A").draft(0);
+        OrderDraft draft = Drafting.of(point(company().plan(), "A")).planned(0);
 
         assertThat(draft.quantity()).isEqualTo(pieces(8));
         assertThat(draft.startQuantity()).isEqualTo(pieces(10));
@@ -43,7 +43,7 @@ class DraftingTest {
     @Test
     void anotherQuantityAndDueDateMoveTheStartAndTheComponents() {
         // 12 good at 80 %: 15 started, 30 B; due Mon 23 March: starts Wed 18 March
-        OrderDraft draft = point(company().plan(), "A").draftDue(pieces(12), day("23 Mar"));
+        OrderDraft draft = Drafting.of(point(company().plan(), "A")).dueOn(pieces(12), day("23 Mar"));
 
         assertThat(draft.startQuantity()).isEqualTo(pieces(15));
         assertThat(draft.startDay()).isEqualTo(day("18 Mar"));
@@ -53,7 +53,7 @@ class DraftingTest {
     @Test
     void anotherStartMovesTheDueDate() {
         // starts Thu 5 March, 3 working days: Tue 10 March
-        OrderDraft draft = point(company().plan(), "A").draftStarting(pieces(8), day("5 Mar"));
+        OrderDraft draft = Drafting.of(point(company().plan(), "A")).startingOn(pieces(8), day("5 Mar"));
 
         assertThat(draft.dueDay()).isEqualTo(day("10 Mar"));
         assertThat(draft.needs()).containsExactly(new OrderDraft.Need("B", "W", pieces(20), day("5 Mar")));
@@ -61,7 +61,7 @@ class DraftingTest {
 
     @Test
     void bothDaysCanBeAsTheyAreWanted() {
-        OrderDraft draft = point(company().plan(), "A").draftBetween(pieces(8), day("9 Mar"), day("20 Mar"));
+        OrderDraft draft = Drafting.of(point(company().plan(), "A")).between(pieces(8), day("9 Mar"), day("20 Mar"));
 
         assertThat(draft.startDay()).isEqualTo(day("9 Mar"));
         assertThat(draft.dueDay()).isEqualTo(day("20 Mar"));
@@ -78,11 +78,15 @@ class DraftingTest {
                 .wanted("B", 3, "20 Mar")
                 .plan();
 
-        assertThat(point(plan, "B").draftDue(pieces(10), day("20 Mar")).breaks())
+        assertThat(Drafting.of(point(plan, "B"))
+                        .dueOn(pieces(10), day("20 Mar"))
+                        .breaks())
                 .isEmpty();
-        assertThat(point(plan, "B").draftDue(pieces(7), day("20 Mar")).breaks())
+        assertThat(Drafting.of(point(plan, "B")).dueOn(pieces(7), day("20 Mar")).breaks())
                 .containsExactlyInAnyOrder(OrderDraft.Modifier.MINIMUM, OrderDraft.Modifier.MULTIPLE);
-        assertThat(point(plan, "B").draftDue(pieces(45), day("20 Mar")).breaks())
+        assertThat(Drafting.of(point(plan, "B"))
+                        .dueOn(pieces(45), day("20 Mar"))
+                        .breaks())
                 .containsExactly(OrderDraft.Modifier.MAXIMUM);
     }
 
@@ -96,7 +100,8 @@ class DraftingTest {
                                 .leadTimeDays(2))
                 .wanted("A", "D", 4, "20 Mar", 5);
 
-        OrderDraft draft = example.plan().point("A", "D").orElseThrow().draftDue(pieces(6), day("20 Mar"));
+        OrderDraft draft =
+                Drafting.of(example.plan().point("A", "D").orElseThrow()).dueOn(pieces(6), day("20 Mar"));
 
         assertThat(draft.fromSite()).isEqualTo("W");
         assertThat(draft.needs()).containsExactly(new OrderDraft.Need("A", "W", pieces(6), day("18 Mar")));
@@ -105,7 +110,8 @@ class DraftingTest {
     @Test
     void aFirmedDraftTakesThePlaceOfItsPlannedOrder() {
         Plan plan = company().plan();
-        Plan firmed = plan.after(List.of(point(plan, "A").draft(0).as("F1", "1", Stage.FIRMED)));
+        Plan firmed =
+                plan.after(List.of(Drafting.of(point(plan, "A")).planned(0).as("F1", "1", Stage.FIRMED)));
 
         // B is needed by the firmed order now: the same 20 on the same day
         assertThat(Example.orders(plan)).containsExactly("A 8: 17 Mar > 20 Mar", "B 20: 10 Mar > 17 Mar");
@@ -117,7 +123,7 @@ class DraftingTest {
         // 8 A on 20 March; a firmed order for 8 on 25 March instead comes 3 working days too late, so the plan asks to
         // bring it forward; its 20 B are needed on 20 March, not on 17 March
         Plan plan = company().plan();
-        OrderDraft later = point(plan, "A").draftDue(pieces(8), day("25 Mar"));
+        OrderDraft later = Drafting.of(point(plan, "A")).dueOn(pieces(8), day("25 Mar"));
         PlanDifference difference =
                 PlanDifference.between(plan, plan.after(List.of(later.as("F1", "1", Stage.FIRMED))));
 

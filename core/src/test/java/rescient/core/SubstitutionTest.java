@@ -180,7 +180,7 @@ class SubstitutionTest {
         // 6 of 10 B are taken as 9 X; 10 A instead of 5 need 20 B: 12 of them as 18 X
         Plan plan = company().plan();
         Substitution.Changed changed = used(plan, X_FOR_B).changed().get(0);
-        OrderDraft twice = plan.point("A", "W").orElseThrow().draftDue(pieces(10), day("3 Mar"));
+        OrderDraft twice = Drafting.of(plan.point("A", "W").orElseThrow()).dueOn(pieces(10), day("3 Mar"));
 
         OrderDraft carried = Substitution.carriedOver(plan, changed.before(), changed.after(), twice, List.of(X_FOR_B));
         assertThat(carried.needs()).containsExactly(need("B", 8, "2 Mar"), need("X", 18, "2 Mar"));

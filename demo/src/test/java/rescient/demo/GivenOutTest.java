@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import rescient.core.Drafting;
 import rescient.core.OrderDraft;
 import rescient.core.Plan;
 import rescient.core.PlanDifference;
@@ -58,7 +59,7 @@ class GivenOutTest {
             List<OrderDraft.Need> counted = point.needs(order.sequence()).stream()
                     .map(d -> new OrderDraft.Need(d.item(), d.site(), d.quantity(), d.dueDay()))
                     .toList();
-            assertThat(added(point.draft(order.sequence()).needs()))
+            assertThat(added(Drafting.of(point).planned(order.sequence()).needs()))
                     .as("%s of %s", order.item(), order.dueDay())
                     .isEqualTo(added(counted));
         }
@@ -67,8 +68,8 @@ class GivenOutTest {
     @Test
     void aDraftForTheSameDayAndQuantityIsTheSameOrder() {
         for (PlannedOrder order : plan.plannedOrders()) {
-            OrderDraft planned = point(order).draft(order.sequence());
-            OrderDraft wanted = point(order).draftDue(order.quantity(), order.dueDay());
+            OrderDraft planned = Drafting.of(point(order)).planned(order.sequence());
+            OrderDraft wanted = Drafting.of(point(order)).dueOn(order.quantity(), order.dueDay());
             // another quantity started can bring the same good quantity after yield
             if (wanted.startQuantity() == planned.startQuantity()) {
                 assertThat(wanted).isEqualTo(planned);
@@ -81,7 +82,7 @@ class GivenOutTest {
     void theDifferencesAppliedToTheOldPlanGiveTheNewOne() {
         PlannedOrder first = plan.plannedOrders().get(0);
         Plan after = plan.after(List.of(
-                point(first).draftDue(first.quantity() * 2, first.dueDay()).as("F", "1", Stage.FIRMED)));
+                Drafting.of(point(first)).dueOn(first.quantity() * 2, first.dueDay()).as("F", "1", Stage.FIRMED)));
         PlanDifference difference = PlanDifference.between(plan, after);
         List<String> applied = new ArrayList<>(texts(plan.plannedOrders()));
         texts(difference.gone()).forEach(applied::remove);

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import rescient.core.Drafting;
 import rescient.core.Change;
 import rescient.core.OrderDraft;
 import rescient.core.Plan;
@@ -106,11 +107,11 @@ final class Drafter {
             long good = Quantity.of(quantity);
             OrderDraft order;
             if (start != null && due != null) {
-                order = point.draftBetween(good, day(start), day(due));
+                order = Drafting.of(point).between(good, day(start), day(due));
             } else if (start != null) {
-                order = point.draftStarting(good, day(start));
+                order = Drafting.of(point).startingOn(good, day(start));
             } else {
-                order = point.draftDue(good, day(due != null ? due : otherwise));
+                order = Drafting.of(point).dueOn(good, day(due != null ? due : otherwise));
             }
             return new Drafted(order, Worth.of(version.directory(), point, order));
         } catch (PlanningException | ArithmeticException e) {

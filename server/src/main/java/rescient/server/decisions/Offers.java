@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
+import rescient.core.Drafting;
 import rescient.core.Demand;
 import rescient.core.DemandKind;
 import rescient.core.OrderDraft;
@@ -122,7 +123,7 @@ class Offers {
         }
         long used = proposal.substitution.used();
         BigDecimal value = Worth.of(
-                        version.directory(), point.get(), point.get().draftDue(used, order.dueDay()))
+                        version.directory(), point.get(), Drafting.of(point.get()).dueOn(used, order.dueDay()))
                 .value();
         BigDecimal part = Quantity.decimal(proposal.substitution.instead());
         return Optional.of(new Offer(
@@ -157,7 +158,7 @@ class Offers {
             return Optional.empty();
         }
         long quantity = point.sized(order.quantity());
-        OrderDraft draft = point.draftDue(quantity, order.dueDay());
+        OrderDraft draft = Drafting.of(point).dueOn(quantity, order.dueDay());
         Integer possible = source == Source.BUY
                 ? Integer.valueOf(Math.max(order.dueDay(), point.earliestDue(draft.startQuantity())))
                 : throughComponents(point, order.dueDay());

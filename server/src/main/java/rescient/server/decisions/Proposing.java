@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
+import rescient.core.Drafting;
 import rescient.core.OrderDraft;
 import rescient.core.PointView;
 import rescient.core.Quantity;
@@ -175,7 +176,7 @@ final class Proposing {
     /** A firmed order as it would be by the bill of materials. */
     private OrderDraft ordinary(Target.Open open) {
         OrderDraft order = open.as();
-        return drafter.point(Drafter.Way.of(order)).draftBetween(order.quantity(), order.startDay(), order.dueDay());
+        return Drafting.of(drafter.point(Drafter.Way.of(order))).between(order.quantity(), order.startDay(), order.dueDay());
     }
 
     /** A firmed order with other content under its own number. */

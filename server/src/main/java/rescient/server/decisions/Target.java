@@ -2,6 +2,7 @@ package rescient.server.decisions;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import rescient.core.Drafting;
 import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
@@ -21,7 +22,7 @@ sealed interface Target {
 
         @Override
         public OrderDraft as() {
-            return point.draft(order.sequence());
+            return Drafting.of(point).planned(order.sequence());
         }
 
         @Override

@@ -2,6 +2,7 @@ package rescient.server.orders;
 
 import java.math.BigDecimal;
 import java.util.List;
+import rescient.core.Drafting;
 import rescient.core.OrderDraft;
 import rescient.core.PlannedOrder;
 import rescient.core.PointView;
@@ -23,7 +24,7 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, 
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
         return new Going(
                 key,
-                point.draft(order.sequence()),
+                Drafting.of(point).planned(order.sequence()),
                 Worth.of(version.directory(), point, order),
                 null,
                 order.dueDay(),
@@ -36,7 +37,7 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, 
             return this;
         }
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return new Going(key, point.moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
+        return new Going(key, Drafting.of(point).moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
     }
 
     static Going firmed(PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
