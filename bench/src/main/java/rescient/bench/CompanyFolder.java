@@ -7,15 +7,15 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.function.Consumer;
-import rescient.core.BomLine;
-import rescient.core.CustomerOrderLine;
-import rescient.core.ForecastBucket;
-import rescient.core.OpenOrder;
-import rescient.core.OpenOrderComponent;
-import rescient.core.PlanningRule;
-import rescient.core.Quantity;
-import rescient.core.Source;
-import rescient.core.StockLot;
+import rescient.core.base.Quantity;
+import rescient.core.company.BomLine;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.ForecastBucket;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.OpenOrderComponent;
+import rescient.core.company.PlanningRule;
+import rescient.core.company.Source;
+import rescient.core.company.StockLot;
 
 /** Writes a generated company as a dataset: {@code CompanyFolder POINTS FOLDER}. */
 public final class CompanyFolder {

@@ -8,17 +8,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
-import rescient.core.BomLine;
-import rescient.core.CustomerOrderLine;
-import rescient.core.ForecastBucket;
-import rescient.core.OpenOrder;
-import rescient.core.OpenOrderComponent;
-import rescient.core.PeriodUnit;
-import rescient.core.Quantity;
-import rescient.core.Ratio;
-import rescient.core.Source;
-import rescient.core.Stage;
-import rescient.core.StockLot;
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+import rescient.core.company.BomLine;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.ForecastBucket;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.OpenOrderComponent;
+import rescient.core.company.PeriodUnit;
+import rescient.core.company.Source;
+import rescient.core.company.Stage;
+import rescient.core.company.StockLot;
 
 /**
  * A company of any size, the same for the same seed: two works, a depot filled by transfers, eight levels. Level 0 is the

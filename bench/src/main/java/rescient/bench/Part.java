@@ -1,7 +1,7 @@
 package rescient.bench;
 
-import rescient.core.PlanningRule;
-import rescient.core.Source;
+import rescient.core.company.PlanningRule;
+import rescient.core.company.Source;
 
 /**
  * How one generated item is planned at one site. Quantities are whole pieces, times working days; 0 where not set.

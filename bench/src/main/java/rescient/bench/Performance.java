@@ -10,13 +10,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Random;
 import java.util.stream.Stream;
-import rescient.core.Change;
-import rescient.core.CustomerOrderLine;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Quantity;
-import rescient.core.Snapshot;
+import rescient.core.base.Quantity;
+import rescient.core.company.Change;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Snapshot;
 
 /**
  * Measures the calculation and prints a table: {@code Performance [POINTS …]}. Each size is planned several times after

@@ -13,13 +13,13 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import rescient.core.Change;
-import rescient.core.CustomerOrderLine;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Quantity;
-import rescient.core.Snapshot;
+import rescient.core.base.Quantity;
+import rescient.core.company.Change;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Snapshot;
 
 /** The steps of the calculation under JMH. */
 @State(Scope.Benchmark)

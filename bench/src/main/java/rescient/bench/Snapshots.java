@@ -1,15 +1,15 @@
 package rescient.bench;
 
-import rescient.core.Item;
-import rescient.core.ItemKind;
-import rescient.core.PeriodUnit;
-import rescient.core.PlanningData;
-import rescient.core.PlanningRule;
-import rescient.core.Quantity;
-import rescient.core.Snapshot;
-import rescient.core.SnapshotBuilder;
-import rescient.core.Source;
-import rescient.core.SupplierTerms;
+import rescient.core.base.Quantity;
+import rescient.core.company.Item;
+import rescient.core.company.ItemKind;
+import rescient.core.company.PeriodUnit;
+import rescient.core.company.PlanningData;
+import rescient.core.company.PlanningRule;
+import rescient.core.company.Source;
+import rescient.core.company.SupplierTerms;
+import rescient.core.snapshot.Snapshot;
+import rescient.core.snapshot.SnapshotBuilder;
 
 /** A generated company as the core takes it. */
 final class Snapshots {

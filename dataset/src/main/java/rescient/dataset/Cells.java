@@ -1,6 +1,6 @@
 package rescient.dataset;
 
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 
 /** The values of a row by column, however they are kept. */
 interface Cells {

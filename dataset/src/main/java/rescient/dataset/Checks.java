@@ -12,12 +12,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import rescient.core.ForecastBucket;
-import rescient.core.OrderSizes;
-import rescient.core.PlanningData;
-import rescient.core.PlanningException;
-import rescient.core.Quantity;
-import rescient.core.SupplierTerms;
+import rescient.core.base.PlanningException;
+import rescient.core.base.Quantity;
+import rescient.core.company.ForecastBucket;
+import rescient.core.company.PlanningData;
+import rescient.core.company.SupplierTerms;
+import rescient.core.snapshot.OrderSizes;
 
 /** The faults that the planning rules name, beyond types and references. A loop is not one: it is a signal. */
 final class Checks {

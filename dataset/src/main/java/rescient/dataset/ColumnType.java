@@ -5,7 +5,7 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import rescient.core.Limits;
+import rescient.core.base.Limits;
 
 /** What a column holds, and the check of a text against it. */
 public sealed interface ColumnType {

@@ -3,7 +3,7 @@ package rescient.dataset;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 
 /**
  * Rows as PostgreSQL copies them out in its text format: the columns of a table in their order, a tab between them, flags

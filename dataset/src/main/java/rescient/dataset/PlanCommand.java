@@ -8,10 +8,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Scope;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.trace.Scope;
 
 /**
  * Plans a dataset without a database or a browser: {@code plan DATASET --out FOLDER [--today DATE] [--horizon-end DATE]

@@ -11,17 +11,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import rescient.core.Balance;
-import rescient.core.Demand;
-import rescient.core.OpenOrder;
-import rescient.core.Peg;
-import rescient.core.Plan;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Scope;
-import rescient.core.Signal;
-import rescient.core.Supply;
+import rescient.core.base.Quantity;
+import rescient.core.company.OpenOrder;
+import rescient.core.plan.Balance;
+import rescient.core.plan.Demand;
+import rescient.core.plan.Peg;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
+import rescient.core.snapshot.Signal;
+import rescient.core.trace.Scope;
 
 /** Writes a plan as the CSV files of the open format. */
 public final class PlanFiles {
@@ -140,8 +140,8 @@ public final class PlanFiles {
             point.demands().stream()
                     .sorted(Comparator.comparingInt(Demand::dueDay)
                             .thenComparing(d -> word(d.kind()))
-                            .thenComparing(Demand::number, rescient.core.DocumentOrder.INSTANCE)
-                            .thenComparing(Demand::line, rescient.core.DocumentOrder.INSTANCE))
+                            .thenComparing(Demand::number, rescient.core.base.DocumentOrder.INSTANCE)
+                            .thenComparing(Demand::line, rescient.core.base.DocumentOrder.INSTANCE))
                     .forEach(d -> csv.writeRecord(
                             d.item(),
                             d.site(),
@@ -168,10 +168,10 @@ public final class PlanFiles {
     private void pegs(CsvWriter csv) {
         Comparator<PegKey> order = Comparator.comparingInt(PegKey::demandDay)
                 .thenComparing(PegKey::demandKind)
-                .thenComparing(PegKey::demandNumber, rescient.core.DocumentOrder.INSTANCE)
-                .thenComparing(PegKey::demandLine, rescient.core.DocumentOrder.INSTANCE)
+                .thenComparing(PegKey::demandNumber, rescient.core.base.DocumentOrder.INSTANCE)
+                .thenComparing(PegKey::demandLine, rescient.core.base.DocumentOrder.INSTANCE)
                 .thenComparingInt(PegKey::supplyDay)
-                .thenComparing(PegKey::supplyNumber, rescient.core.DocumentOrder.INSTANCE);
+                .thenComparing(PegKey::supplyNumber, rescient.core.base.DocumentOrder.INSTANCE);
         for (PointView point : points()) {
             Map<PegKey, Long> sums = new LinkedHashMap<>();
             for (Peg peg : point.pegs()) {

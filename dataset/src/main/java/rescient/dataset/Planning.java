@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 
 /** A planning row with the defaults of its item's group behind it. */
 public final class Planning {

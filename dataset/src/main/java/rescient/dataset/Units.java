@@ -2,7 +2,7 @@ package rescient.dataset;
 
 import java.util.HashMap;
 import java.util.Map;
-import rescient.core.Ratio;
+import rescient.core.base.Ratio;
 
 /**
  * Unit conversions: the item's own, then the general ones; as given, then inverted; no chains.

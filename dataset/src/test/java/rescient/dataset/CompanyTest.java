@@ -10,9 +10,9 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
 
 /** From rows to a plan, and from a plan to files. */
 class CompanyTest {
@@ -37,7 +37,7 @@ class CompanyTest {
     private List<String> planned() throws IOException {
         Plan plan = plan();
         Path out = folder.resolve("out");
-        PlanFiles.write(plan, rescient.core.Scope.all(plan), out);
+        PlanFiles.write(plan, rescient.core.trace.Scope.all(plan), out);
         return Files.readAllLines(out.resolve("planned_orders.csv")).stream()
                 .skip(1)
                 .toList();

@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 
 class CopiedRowsTest {
     private static final Table STOCK = Table.named("stock");

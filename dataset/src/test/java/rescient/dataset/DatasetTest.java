@@ -9,7 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import rescient.core.Ratio;
+import rescient.core.base.Ratio;
 
 class DatasetTest {
 

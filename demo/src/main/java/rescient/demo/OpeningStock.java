@@ -11,11 +11,11 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.PlannedOrder;
-import rescient.core.Planner;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
 

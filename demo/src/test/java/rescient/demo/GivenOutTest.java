@@ -8,16 +8,16 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import rescient.core.Drafting;
-import rescient.core.OrderDraft;
-import rescient.core.Plan;
-import rescient.core.PlanDifference;
-import rescient.core.PlanOptions;
-import rescient.core.PlannedOrder;
-import rescient.core.Planner;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Stage;
+import rescient.core.base.Quantity;
+import rescient.core.company.Stage;
+import rescient.core.compare.PlanDifference;
+import rescient.core.order.Drafting;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.Planner;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
 
@@ -81,8 +81,9 @@ class GivenOutTest {
     @Test
     void theDifferencesAppliedToTheOldPlanGiveTheNewOne() {
         PlannedOrder first = plan.plannedOrders().get(0);
-        Plan after = plan.after(List.of(
-                Drafting.of(point(first)).dueOn(first.quantity() * 2, first.dueDay()).as("F", "1", Stage.FIRMED)));
+        Plan after = plan.after(List.of(Drafting.of(point(first))
+                .dueOn(first.quantity() * 2, first.dueDay())
+                .as("F", "1", Stage.FIRMED)));
         PlanDifference difference = PlanDifference.between(plan, after);
         List<String> applied = new ArrayList<>(texts(plan.plannedOrders()));
         texts(difference.gone()).forEach(applied::remove);

@@ -13,8 +13,8 @@ import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.context.TestPropertySource;
-import rescient.core.Plan;
-import rescient.core.PlannedOrder;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
 import rescient.server.planning.OrderKey;
 
 /** A list that is too long to be sent whole: the most urgent are there, the others are found by filtering. */

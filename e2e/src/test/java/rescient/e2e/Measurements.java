@@ -12,9 +12,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Snapshot;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Snapshot;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
 

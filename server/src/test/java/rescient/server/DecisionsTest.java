@@ -235,7 +235,7 @@ class DecisionsTest extends ServerTest {
                 var first = point.get().plannedOrders().get(0);
                 var pegs = point.get().serves(first.sequence());
                 boolean forecast = !pegs.isEmpty()
-                        && pegs.get(0).demand().kind() == rescient.core.DemandKind.FORECAST
+                        && pegs.get(0).demand().kind() == rescient.core.snapshot.DemandKind.FORECAST
                         && o.get("due")
                                 .asText()
                                 .equals(java.time.LocalDate.ofEpochDay(first.dueDay())

@@ -6,8 +6,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.Demand;
-import rescient.core.DemandKind;
+import rescient.core.plan.Demand;
+import rescient.core.snapshot.DemandKind;
 
 /** Which forecast the plan uses is a setting, and the plan follows it. */
 class ForecastSetTest extends ServerTest {

@@ -1,11 +1,13 @@
 package rescient.server;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import java.util.List;
 
 /** What may know what. */
 @AnalyzeClasses(packages = "rescient", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -23,6 +25,57 @@ class HouseTest {
             .should()
             .dependOnClassesThat()
             .resideOutsideOfPackages("rescient.core..", "java.lang..", "java.util..", "java.math..", "java.time..");
+
+    /** The rooms of core, lowest first. */
+    private static final List<String> ROOMS = List.of(
+            "base",
+            "company",
+            "snapshot",
+            "netting",
+            "dates",
+            "plan",
+            "prices",
+            "order",
+            "compare",
+            "trace",
+            "promise");
+
+    @ArchTest
+    static void everyRoomOfCoreKnowsOnlyThoseBeforeIt(JavaClasses house) {
+        for (int room = 0; room < ROOMS.size(); room++) {
+            String[] later = ROOMS.subList(room + 1, ROOMS.size()).stream()
+                    .map(HouseTest::inside)
+                    .toArray(String[]::new);
+            ArchRuleDefinition.noClasses()
+                    .that()
+                    .resideInAPackage(inside(ROOMS.get(room)))
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(later)
+                    .allowEmptyShould(false)
+                    .check(house);
+        }
+    }
+
+    @ArchTest
+    static final ArchRule EVERY_CLASS_OF_CORE_IS_IN_A_ROOM = ArchRuleDefinition.classes()
+            .that()
+            .resideInAPackage("rescient.core..")
+            .should()
+            .resideInAnyPackage(ROOMS.stream().map(HouseTest::inside).toArray(String[]::new));
+
+    /** What the module does not export, as the class path cannot hold it. */
+    @ArchTest
+    static final ArchRule NETTING_AND_DATES_ARE_CORES_OWN = ArchRuleDefinition.noClasses()
+            .that()
+            .resideOutsideOfPackage("rescient.core..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(inside("netting"), inside("dates"));
+
+    private static String inside(String room) {
+        return "rescient.core." + room + "..";
+    }
 
     @ArchTest
     static final ArchRule CORE_READS_NO_CLOCK = ArchRuleDefinition.noClasses()

@@ -6,7 +6,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.support.TransactionTemplate;
-import rescient.core.Signal;
+import rescient.core.snapshot.Signal;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
 

@@ -9,7 +9,7 @@ import java.util.function.Predicate;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.context.TestPropertySource;
-import rescient.core.PlannedOrder;
+import rescient.core.plan.PlannedOrder;
 import rescient.server.planning.Words;
 
 /** A list that is too long to be sent whole: the most urgent of what fits, and how much more there is. */

@@ -10,9 +10,9 @@ import org.hibernate.stat.Statistics;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
 

@@ -6,7 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import rescient.core.Signal;
+import rescient.core.snapshot.Signal;
 
 /** What is late stays late: possible dates where an order is decided or released, and what is said of it before. */
 class PossibleDateTest extends ServerTest {

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.PlannedOrder;
+import rescient.core.plan.PlannedOrder;
 
 /** What-ifs: calculated, compared, taken over, shared and refused. */
 class WhatIfTest extends ServerTest {

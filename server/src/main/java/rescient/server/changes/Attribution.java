@@ -3,11 +3,11 @@ package rescient.server.changes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
-import rescient.core.OpenOrder;
-import rescient.core.OrderChange;
-import rescient.core.PlanDifference;
-import rescient.core.Reach;
-import rescient.core.Signal;
+import rescient.core.company.OpenOrder;
+import rescient.core.compare.OrderChange;
+import rescient.core.compare.PlanDifference;
+import rescient.core.snapshot.Signal;
+import rescient.core.trace.Downstream;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
@@ -26,7 +26,7 @@ final class Attribution {
     private final List<Integer> others = new ArrayList<>();
     private final List<Overdue> receipts = new ArrayList<>();
 
-    private record Overdue(int cause, Signal signal, Reach below) {}
+    private record Overdue(int cause, Signal signal, Downstream below) {}
 
     /** @param told causes that are known */
     Attribution(PlanVersion before, PlanVersion after, List<JournalEntry.Happened> told) {
@@ -65,7 +65,7 @@ final class Attribution {
         if (receipts.isEmpty()) {
             return new JournalEntry.Late(line, others);
         }
-        Reach below = Reach.of(after.plan(), line.item(), line.site());
+        Downstream below = Downstream.of(after.plan(), line.item(), line.site());
         return new JournalEntry.Late(line, by(r -> below.holds(r.signal.item(), r.signal.site())));
     }
 
@@ -74,7 +74,7 @@ final class Attribution {
                 .anyMatch(o -> is(o, signal) && o.dueDay() == signal.day());
         if (wasOpen) {
             String from = after.directory().partnerOf(signal.orderNumber(), signal.orderLine());
-            receipts.add(new Overdue(causes.size(), signal, Reach.of(after.plan(), signal.item(), signal.site())));
+            receipts.add(new Overdue(causes.size(), signal, Downstream.of(after.plan(), signal.item(), signal.site())));
             causes.add(new JournalEntry.Happened(
                     after.madeAt(),
                     Cause.Kind.RECEIPT,

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.ChangeLog;
+import rescient.core.compare.ChangeLog;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;

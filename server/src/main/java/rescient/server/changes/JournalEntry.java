@@ -2,8 +2,8 @@ package rescient.server.changes;
 
 import java.time.Instant;
 import java.util.List;
-import rescient.core.OrderChange;
-import rescient.core.PlanDifference;
+import rescient.core.compare.OrderChange;
+import rescient.core.compare.PlanDifference;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Nullable;
 

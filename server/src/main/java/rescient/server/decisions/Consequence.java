@@ -7,12 +7,12 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.OrderDraft;
-import rescient.core.PlanDifference;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Signal;
+import rescient.core.base.Quantity;
+import rescient.core.compare.PlanDifference;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.Signal;
 import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -217,7 +217,7 @@ record Consequence(
         int possible = Math.max(ordinary, inPlan(version, order, key));
         return new Facts(
                 Words.word(order.source()),
-                order.source() == rescient.core.Source.BUY
+                order.source() == rescient.core.company.Source.BUY
                         ? version.directory().supplierName(order.supplier())
                         : version.directory().siteName(order.fromSite()),
                 version.directory().siteName(order.site()),

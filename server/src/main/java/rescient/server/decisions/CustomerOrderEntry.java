@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.dataset.Table;

@@ -11,14 +11,14 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import rescient.core.Drafting;
-import rescient.core.Demand;
-import rescient.core.DemandKind;
-import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.order.Drafting;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.Demand;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.DemandKind;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -123,7 +123,9 @@ class Offers {
         }
         long used = proposal.substitution.used();
         BigDecimal value = Worth.of(
-                        version.directory(), point.get(), Drafting.of(point.get()).dueOn(used, order.dueDay()))
+                        version.directory(),
+                        point.get(),
+                        Drafting.of(point.get()).dueOn(used, order.dueDay()))
                 .value();
         BigDecimal part = Quantity.decimal(proposal.substitution.instead());
         return Optional.of(new Offer(

@@ -13,12 +13,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import rescient.core.Change;
-import rescient.core.OpenOrder;
-import rescient.core.OpenOrderComponent;
-import rescient.core.Quantity;
-import rescient.core.Source;
-import rescient.core.Stage;
+import rescient.core.base.Quantity;
+import rescient.core.company.Change;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.OpenOrderComponent;
+import rescient.core.company.Source;
+import rescient.core.company.Stage;
 
 /** The rows of one order: its head, its lines, and what they still have to issue. */
 record OrderImage(ArrayNode head, ArrayNode lines, ArrayNode components) {

@@ -10,8 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
-import rescient.core.OrderDraft;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.order.OrderDraft;
 import rescient.server.planning.Words;
 
 /** Rows of orders as decisions write them. */

@@ -2,12 +2,12 @@ package rescient.server.decisions;
 
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.Change;
-import rescient.core.OrderDraft;
-import rescient.core.Plan;
-import rescient.core.PointView;
-import rescient.core.Signal;
-import rescient.core.Substitution;
+import rescient.core.company.Change;
+import rescient.core.order.OrderDraft;
+import rescient.core.order.Substitution;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.Signal;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;

@@ -12,12 +12,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
-import rescient.core.Drafting;
-import rescient.core.OrderDraft;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
-import rescient.core.Stage;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.company.Stage;
+import rescient.core.order.Drafting;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PointView;
 import rescient.server.planning.NeedName;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
@@ -176,7 +176,8 @@ final class Proposing {
     /** A firmed order as it would be by the bill of materials. */
     private OrderDraft ordinary(Target.Open open) {
         OrderDraft order = open.as();
-        return Drafting.of(drafter.point(Drafter.Way.of(order))).between(order.quantity(), order.startDay(), order.dueDay());
+        return Drafting.of(drafter.point(Drafter.Way.of(order)))
+                .between(order.quantity(), order.startDay(), order.dueDay());
     }
 
     /** A firmed order with other content under its own number. */
@@ -386,7 +387,7 @@ final class Proposing {
         proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), null, open.outside()));
         if (open.outside()) {
             proposal.edits.add(OrderRows.request(rows, open, "cancel", null, person));
-            proposal.asked.add(new rescient.core.Change.NoOrder(open.number(), open.line()));
+            proposal.asked.add(new rescient.core.company.Change.NoOrder(open.number(), open.line()));
         } else {
             OrderImage image = open.image().copy();
             image.remove(open.line());

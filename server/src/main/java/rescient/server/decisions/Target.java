@@ -2,12 +2,12 @@ package rescient.server.decisions;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import rescient.core.Drafting;
-import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.order.Drafting;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.Words;
 

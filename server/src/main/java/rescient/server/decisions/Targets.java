@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import rescient.core.OrderDraft;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PointView;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 

@@ -42,7 +42,7 @@ record Wish(
         @Nullable @Size(max = LONGEST) String item,
         @Nullable @Size(max = 50) Map<String, @Size(max = LONGEST) String> fields) {
     private static final int LONGEST = 300;
-    /** See {@link rescient.core.Limits#MOST}. */
+    /** See {@link rescient.core.base.Limits#MOST}. */
     private static final String MOST = "1000000000000";
 
     /** What is to be done. */

@@ -14,8 +14,8 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
@@ -49,7 +49,7 @@ public class CompanyExchange {
      * @param tell is told how far it is
      * @return the password of the first sign-in, planner, if nobody else is left; else null
      * @throws FaultyDatasetException with every fault; nothing was changed
-     * @throws rescient.core.PlanningException if it cannot be planned; nothing was changed
+     * @throws rescient.core.base.PlanningException if it cannot be planned; nothing was changed
      */
     @Transactional
     public String load(Path path, Consumer<String> tell) {

@@ -2,13 +2,13 @@ package rescient.server.orders;
 
 import java.math.BigDecimal;
 import java.util.List;
-import rescient.core.Drafting;
-import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
-import rescient.core.Stage;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.company.Stage;
+import rescient.core.order.Drafting;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Worth;
 
@@ -37,7 +37,8 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, 
             return this;
         }
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return new Going(key, Drafting.of(point).moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
+        return new Going(
+                key, Drafting.of(point).moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
     }
 
     static Going firmed(PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
@@ -83,7 +84,7 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, 
     }
 
     /** The order as a fact that the plan counts on. */
-    rescient.core.Change.Order as(String number, String line) {
+    rescient.core.company.Change.Order as(String number, String line) {
         return order.as(number, line, Stage.RELEASED);
     }
 

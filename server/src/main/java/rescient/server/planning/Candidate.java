@@ -1,9 +1,9 @@
 package rescient.server.planning;
 
 import java.util.Comparator;
-import rescient.core.OpenOrder;
-import rescient.core.PlannedOrder;
-import rescient.core.Source;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.Source;
+import rescient.core.plan.PlannedOrder;
 
 /** A planned or firmed order that may stand in the list, before its row is worked out. */
 record Candidate(PlannedOrder planned, OpenOrder firmed) {

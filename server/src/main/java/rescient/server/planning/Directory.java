@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
-import rescient.core.Change;
-import rescient.core.Quantity;
-import rescient.core.Ratio;
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+import rescient.core.company.Change;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.dataset.Units;
@@ -63,13 +63,15 @@ public final class Directory {
                 .thenComparing(r -> r.text("alternative"))
                 .thenComparing(r -> r.text("parent", ""));
         alternatives.values().forEach(others -> others.sort(byPreference));
-        Comparator<Row> byLine = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
+        Comparator<Row> byLine =
+                (a, b) -> rescient.core.base.DocumentOrder.INSTANCE.compare(a.text("line"), b.text("line"));
         bomLines.values().forEach(lines -> lines.sort(byLine));
         dataset.rows("operations")
                 .forEach(r -> operations
                         .computeIfAbsent(r.text("item"), i -> new ArrayList<>())
                         .add(r));
-        Comparator<Row> byStep = (a, b) -> rescient.core.DocumentOrder.INSTANCE.compare(a.text("step"), b.text("step"));
+        Comparator<Row> byStep =
+                (a, b) -> rescient.core.base.DocumentOrder.INSTANCE.compare(a.text("step"), b.text("step"));
         operations.values().forEach(steps -> steps.sort(byStep));
     }
 

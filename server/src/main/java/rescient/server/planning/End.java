@@ -1,7 +1,7 @@
 package rescient.server.planning;
 
 import java.time.LocalDate;
-import rescient.core.CustomerOrderLine;
+import rescient.core.company.CustomerOrderLine;
 import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 

@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 
 /** Which planned orders are held. A hold ends with its day; until then it waits for its need, should that be gone. */
 @Component

@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.stream.Stream;
-import rescient.core.PointView;
-import rescient.core.Source;
+import rescient.core.company.Source;
+import rescient.core.plan.PointView;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
 

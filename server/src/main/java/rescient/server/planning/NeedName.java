@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.Demand;
-import rescient.core.DemandKind;
-import rescient.core.Peg;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
+import rescient.core.plan.Demand;
+import rescient.core.plan.Peg;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.DemandKind;
 
 /**
  * By what a planned order is recognised when its quantity and dates have changed: what it serves first, and its place among

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import java.util.function.Supplier;
-import rescient.core.Plan;
+import rescient.core.plan.Plan;
 
 /** What is made of a plan: once, however many ask for it at the same time. Kept of the last two plans that were asked about. */
 final class OnceForPlan<T> {

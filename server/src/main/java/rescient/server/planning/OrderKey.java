@@ -8,10 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import rescient.core.Plan;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.server.platform.JobProblem;
 
 /**

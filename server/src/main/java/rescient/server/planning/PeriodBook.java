@@ -9,10 +9,10 @@ import org.dhatim.fastexcel.BorderSide;
 import org.dhatim.fastexcel.BorderStyle;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
-import rescient.core.PeriodRecord;
-import rescient.core.Periods;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Periods;
+import rescient.core.base.Quantity;
+import rescient.core.plan.PeriodRecord;
+import rescient.core.plan.PointView;
 
 /** The periods as a sheet that looks like the screen: the same rows, columns and marks. */
 final class PeriodBook {

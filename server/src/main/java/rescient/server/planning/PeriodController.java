@@ -11,8 +11,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import rescient.core.Periods;
-import rescient.core.PointView;
+import rescient.core.base.Periods;
+import rescient.core.plan.PointView;
 import rescient.server.platform.JobProblem;
 
 /** The plan in periods: balances of all stock points, each opened, each figure explained, and as a sheet. */

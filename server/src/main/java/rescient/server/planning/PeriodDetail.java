@@ -4,12 +4,12 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToLongFunction;
-import rescient.core.PeriodRecord;
-import rescient.core.Periods;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Supply;
+import rescient.core.base.Periods;
+import rescient.core.base.Quantity;
+import rescient.core.plan.PeriodRecord;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
 
 /**
  * The record of one stock point, opened.

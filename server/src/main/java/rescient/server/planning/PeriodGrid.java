@@ -7,10 +7,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import rescient.core.PeriodRecord;
-import rescient.core.Periods;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Periods;
+import rescient.core.base.Quantity;
+import rescient.core.plan.PeriodRecord;
+import rescient.core.plan.PointView;
 
 /**
  * The time-phased record of many stock points.

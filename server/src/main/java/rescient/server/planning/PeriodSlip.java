@@ -2,15 +2,15 @@ package rescient.server.planning;
 
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.Balance;
-import rescient.core.Demand;
-import rescient.core.DemandKind;
-import rescient.core.PeriodRecord;
-import rescient.core.Periods;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Supply;
+import rescient.core.base.Periods;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Balance;
+import rescient.core.plan.Demand;
+import rescient.core.plan.PeriodRecord;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
+import rescient.core.snapshot.DemandKind;
 
 /** The slip of a cell: every document behind its figure. */
 final class PeriodSlip {

@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import rescient.core.PointView;
+import rescient.core.plan.PointView;
 import rescient.dataset.Row;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;

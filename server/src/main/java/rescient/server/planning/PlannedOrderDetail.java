@@ -3,11 +3,11 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.Demand;
-import rescient.core.Peg;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Demand;
+import rescient.core.plan.Peg;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.server.platform.Nullable;
 
 /**

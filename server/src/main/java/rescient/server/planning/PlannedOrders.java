@@ -5,12 +5,12 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
 import java.util.List;
-import rescient.core.Ends;
-import rescient.core.OpenOrder;
-import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Source;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.Source;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.trace.Ends;
 import rescient.server.platform.Nullable;
 
 /** The planned orders of a plan as the list shows them. */

@@ -2,9 +2,9 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import rescient.core.PlanThread;
-import rescient.core.Promise;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.promise.Promise;
+import rescient.core.trace.PlanThread;
 import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 

@@ -8,11 +8,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import rescient.core.Demand;
-import rescient.core.DemandKind;
-import rescient.core.Peg;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Demand;
+import rescient.core.plan.Peg;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.DemandKind;
 import rescient.dataset.Row;
 
 /**

@@ -3,13 +3,13 @@ package rescient.server.planning;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.Balance;
-import rescient.core.Peg;
-import rescient.core.PlanThread;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Signal;
-import rescient.core.Supply;
+import rescient.core.base.Quantity;
+import rescient.core.plan.Balance;
+import rescient.core.plan.Peg;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
+import rescient.core.snapshot.Signal;
+import rescient.core.trace.PlanThread;
 
 /** Why a signal is raised, as a slip. */
 final class SignalSlip {

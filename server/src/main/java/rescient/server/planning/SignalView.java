@@ -4,9 +4,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Signal;
+import rescient.core.base.Quantity;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.Signal;
 import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 

@@ -3,11 +3,11 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.OpenOrder;
-import rescient.core.PlanThread;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.company.OpenOrder;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.trace.PlanThread;
 import rescient.server.platform.Nullable;
 
 /**

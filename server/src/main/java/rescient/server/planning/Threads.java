@@ -5,11 +5,11 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import rescient.core.CustomerOrderLine;
-import rescient.core.Ends;
-import rescient.core.PlanThread;
-import rescient.core.PlannedOrder;
-import rescient.core.Promise;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.promise.Promise;
+import rescient.core.trace.Ends;
+import rescient.core.trace.PlanThread;
 import rescient.dataset.Row;
 
 /** Threads of a plan, and the customer orders that one starts from. */

@@ -3,7 +3,7 @@ package rescient.server.planning;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
-import rescient.core.OrdersByStart;
+import rescient.core.plan.OrdersByStart;
 
 /** Planned and firmed orders one after the other, the most urgent first. */
 final class Urgent {

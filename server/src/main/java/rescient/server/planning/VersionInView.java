@@ -5,7 +5,7 @@ import java.time.DayOfWeek;
 import java.util.HashSet;
 import java.util.Set;
 import org.springframework.stereotype.Component;
-import rescient.core.PlanOptions;
+import rescient.core.snapshot.PlanOptions;
 
 /**
  * The plan that a request looks at: the live one, that of a what-if, or a trial in which some customer order lines are

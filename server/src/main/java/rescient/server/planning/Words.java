@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
-import rescient.core.OpenOrder;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.company.OpenOrder;
 
 /** Dates, quantities and kinds as they stand in sentences. */
 public final class Words {

@@ -1,11 +1,11 @@
 package rescient.server.planning;
 
 import java.math.BigDecimal;
-import rescient.core.OrderDraft;
-import rescient.core.PlannedOrder;
-import rescient.core.PointView;
-import rescient.core.Quantity;
-import rescient.core.Source;
+import rescient.core.base.Quantity;
+import rescient.core.company.Source;
+import rescient.core.order.OrderDraft;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.server.platform.Nullable;
 
 /**

@@ -6,7 +6,7 @@ import java.time.Instant;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
-import rescient.core.Planner;
+import rescient.core.plan.Planner;
 
 /** A calculation that somebody asked for: it ends when that person no longer wants it, or when it takes too long. */
 public final class Asked {

@@ -7,7 +7,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.core.Change;
+import rescient.core.company.Change;
 import rescient.dataset.Row;
 
 /** The company's revision, its name and whether it is the demo. */

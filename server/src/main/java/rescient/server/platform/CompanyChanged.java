@@ -1,7 +1,7 @@
 package rescient.server.platform;
 
 import java.util.List;
-import rescient.core.Change;
+import rescient.core.company.Change;
 import rescient.dataset.Row;
 
 /**

@@ -29,7 +29,7 @@ import org.springframework.web.method.annotation.HandlerMethodValidationExceptio
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
-import rescient.core.PlanningException;
+import rescient.core.base.PlanningException;
 
 /** Turns what went wrong into problem documents. */
 @RestControllerAdvice

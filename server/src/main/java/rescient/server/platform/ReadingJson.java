@@ -15,7 +15,7 @@ import java.time.LocalDate;
 import org.springframework.boot.autoconfigure.jackson.Jackson2ObjectMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import rescient.core.Limits;
+import rescient.core.base.Limits;
 
 /** How requests are read: nothing is guessed, and what is absurd is refused before anybody calculates with it. */
 @Configuration

@@ -15,7 +15,7 @@ import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
-import rescient.core.Limits;
+import rescient.core.base.Limits;
 
 /** Serves the built front end; any path that is not a file is a page of it. */
 @Configuration

@@ -13,7 +13,7 @@ import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import org.springframework.http.HttpStatus;
-import rescient.core.PointView;
+import rescient.core.plan.PointView;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
@@ -255,7 +255,7 @@ final class Assuming {
     private int leadTime(String item) {
         return version.directory().sites().keySet().stream()
                 .flatMap(site -> version.plan().point(item, site).stream())
-                .filter(point -> point.source() == rescient.core.Source.BUY)
+                .filter(point -> point.source() == rescient.core.company.Source.BUY)
                 .mapToInt(PointView::leadTimeDays)
                 .max()
                 .orElse(0);

@@ -1,8 +1,8 @@
 package rescient.server.whatif;
 
 import java.math.BigDecimal;
-import rescient.core.Prices;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
+import rescient.core.prices.Prices;
 import rescient.server.planning.Directory;
 
 /** Prices as the company knows them. */

@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import rescient.core.PlanFigures;
-import rescient.core.Source;
+import rescient.core.company.Source;
+import rescient.core.compare.PlanFigures;
 import rescient.server.planning.Words;
 
 /**

@@ -10,7 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import rescient.core.Quantity;
+import rescient.core.base.Quantity;
 import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.dataset.Table;

@@ -11,10 +11,10 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Snapshot;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Snapshot;
 
 class OnceForPlanTest {
     private final OnceForPlan<Integer> once = new OnceForPlan<>();

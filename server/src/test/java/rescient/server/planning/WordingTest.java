@@ -9,7 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rescient.core.PointView;
+import rescient.core.plan.PointView;
 import rescient.server.planning.PlannedOrders.Group;
 
 /** What signals and slips say, in whole sentences. */

@@ -16,10 +16,10 @@ import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
-import rescient.core.Plan;
-import rescient.core.PlanOptions;
-import rescient.core.Planner;
-import rescient.core.Snapshot;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Snapshot;
 
 /** One person's calculations do not keep the others from theirs. */
 class CalculationsTest {

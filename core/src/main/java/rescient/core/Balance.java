@@ -1,8 +1,0 @@
-package rescient.core;
-
-/**
- * A stock point at the end of a day; quantities in millionths.
- *
- * @param balance stock on hand plus all receipts less all demands and expiries up to and including the day
- */
-public record Balance(int day, long receipts, long demands, long plannedReceipts, long expired, long balance) {}

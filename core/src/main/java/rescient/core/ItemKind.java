@@ -1,8 +1,0 @@
-package rescient.core;
-
-/** Kept in stock, sold as one line but kept as its parts, or passed through to its components. */
-public enum ItemKind {
-    STOCKED,
-    KIT,
-    PHANTOM
-}

@@ -1,8 +1,0 @@
-package rescient.core;
-
-/**
- * That a supply serves a demand.
- *
- * @param quantity millionths
- */
-public record Peg(Supply supply, Demand demand, long quantity) {}

@@ -1,8 +1,0 @@
-package rescient.core;
-
-/** The input cannot be planned; the message says which value stands in the way and what would be right. */
-public final class PlanningException extends RuntimeException {
-    public PlanningException(String message) {
-        super(message);
-    }
-}

@@ -1,8 +1,0 @@
-package rescient.core;
-
-/**
- * What was shipped to a customer.
- *
- * @param quantity millionths, 0 or more
- */
-public record Shipment(String item, String site, int day, String number, long quantity) {}

@@ -1,0 +1,36 @@
+package rescient.core.company;
+
+import rescient.core.base.Ratio;
+
+/**
+ * One line of a bill of materials.
+ *
+ * @param line orders the lines of a parent: digits by value, else by code point
+ * @param quantity component units for one unit of the parent started, or for one order when {@code perOrder}; unit
+ *     conversion and scrap are already in it
+ * @param validFrom first valid day, {@link Integer#MIN_VALUE} if open
+ * @param validTo last valid day, {@link Integer#MAX_VALUE} if open
+ * @param step the operation that needs it, or null: the order's start
+ */
+public record BomLine(
+        String parent,
+        String line,
+        String component,
+        Ratio quantity,
+        boolean perOrder,
+        int validFrom,
+        int validTo,
+        String step) {
+
+    /** A line that is needed on the start day of the order. */
+    public BomLine(
+            String parent,
+            String line,
+            String component,
+            Ratio quantity,
+            boolean perOrder,
+            int validFrom,
+            int validTo) {
+        this(parent, line, component, quantity, perOrder, validFrom, validTo, null);
+    }
+}

@@ -1,0 +1,170 @@
+package rescient.core.company;
+
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+
+/**
+ * How one stock point is planned: a form to fill in and hand to {@code Snapshot.Builder#planning}, which copies it.
+ * Quantities are millionths of the item's unit, {@link Quantity#NOT_SET} where not set; times are working days.
+ */
+public final class PlanningData {
+    public final String item;
+    public final String site;
+    public final Source source;
+    public String supplier;
+    public String fromSite;
+    public PlanningRule rule = PlanningRule.LOT_FOR_LOT;
+    public long safetyStock;
+    public long reorderPoint = Quantity.NOT_SET;
+    public long orderUpTo = Quantity.NOT_SET;
+    public long fixedQuantity = Quantity.NOT_SET;
+    public int periodCount = 1;
+    public PeriodUnit periodUnit = PeriodUnit.DAY;
+    public long minQuantity = Quantity.NOT_SET;
+    public long maxQuantity = Quantity.NOT_SET;
+    public long multiple = Quantity.NOT_SET;
+    public Ratio yield = Ratio.ONE;
+    public int leadTimeDays;
+    public Ratio leadTimePerUnit = Ratio.ZERO;
+    public int safetyTimeDays;
+    public int frozenDays;
+    public int rescheduleTolerance;
+    public int pullInDays = Integer.MAX_VALUE;
+    public int demandFenceDays;
+    public int consumeBackDays;
+    public int consumeForwardDays;
+
+    /** Stands for a row that is not there. */
+    private boolean absent;
+
+    public PlanningData(String item, String site, Source source) {
+        this.item = item;
+        this.site = site;
+        this.source = source;
+    }
+
+    /** A stock point that no row plans has no source. */
+    public static PlanningData absent(String item, String site) {
+        PlanningData data = new PlanningData(item, site, Source.NONE);
+        data.absent = true;
+        return data;
+    }
+
+    /** Only where it comes from: enough for a point that is not planned. */
+    public PlanningData sourceOnly() {
+        return new PlanningData(item, site, source).supplier(supplier).fromSite(fromSite);
+    }
+
+    public boolean isSame(PlanningData other) {
+        return this == other || (absent && other.absent);
+    }
+
+    /** The supplier's code, for a bought point; null lets the supplier's preference decide. */
+    public PlanningData supplier(String code) {
+        this.supplier = code;
+        return this;
+    }
+
+    /** The sending site of a transfer, or the premises of a subcontractor. */
+    public PlanningData fromSite(String code) {
+        this.fromSite = code;
+        return this;
+    }
+
+    public PlanningData rule(PlanningRule value) {
+        this.rule = value;
+        return this;
+    }
+
+    public PlanningData safetyStock(long quantity) {
+        this.safetyStock = quantity;
+        return this;
+    }
+
+    public PlanningData reorderPoint(long quantity) {
+        this.reorderPoint = quantity;
+        return this;
+    }
+
+    public PlanningData orderUpTo(long quantity) {
+        this.orderUpTo = quantity;
+        return this;
+    }
+
+    public PlanningData fixedQuantity(long quantity) {
+        this.fixedQuantity = quantity;
+        return this;
+    }
+
+    public PlanningData period(int count, PeriodUnit unit) {
+        this.periodCount = count;
+        this.periodUnit = unit;
+        return this;
+    }
+
+    public PlanningData minQuantity(long quantity) {
+        this.minQuantity = quantity;
+        return this;
+    }
+
+    public PlanningData maxQuantity(long quantity) {
+        this.maxQuantity = quantity;
+        return this;
+    }
+
+    public PlanningData multiple(long quantity) {
+        this.multiple = quantity;
+        return this;
+    }
+
+    /** The good part of what is started, more than 0 and at most 1. */
+    public PlanningData yield(Ratio part) {
+        this.yield = part;
+        return this;
+    }
+
+    public PlanningData leadTimeDays(int days) {
+        this.leadTimeDays = days;
+        return this;
+    }
+
+    /** Working days for each unit started. */
+    public PlanningData leadTimePerUnit(Ratio days) {
+        this.leadTimePerUnit = days;
+        return this;
+    }
+
+    public PlanningData safetyTimeDays(int days) {
+        this.safetyTimeDays = days;
+        return this;
+    }
+
+    public PlanningData frozenDays(int days) {
+        this.frozenDays = days;
+        return this;
+    }
+
+    public PlanningData rescheduleTolerance(int days) {
+        this.rescheduleTolerance = days;
+        return this;
+    }
+
+    /** Up to how many days later an open order may lie to be pulled in; calendar days. */
+    public PlanningData pullInDays(int days) {
+        this.pullInDays = days;
+        return this;
+    }
+
+    /** Net forecast before today and this many calendar days does not count. */
+    public PlanningData demandFenceDays(int days) {
+        this.demandFenceDays = days;
+        return this;
+    }
+
+    /** How many calendar days earlier and later customer orders may take from the forecast. */
+    public PlanningData consume(int backDays, int forwardDays) {
+        this.consumeBackDays = backDays;
+        this.consumeForwardDays = forwardDays;
+        return this;
+    }
+}

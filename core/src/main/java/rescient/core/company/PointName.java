@@ -1,0 +1,4 @@
+package rescient.core.company;
+
+/** The item and the site of a stock point. */
+public record PointName(String item, String site) {}

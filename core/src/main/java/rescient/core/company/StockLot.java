@@ -1,0 +1,11 @@
+package rescient.core.company;
+
+/**
+ * Stock on hand that counts (quarantined stock is left out by the caller).
+ *
+ * @param lot lot number or null
+ * @param serial serial number or null
+ * @param quantity millionths, 0 or more
+ * @param expiry first day on which it no longer serves, {@link Integer#MAX_VALUE} if none
+ */
+public record StockLot(String item, String site, String lot, String serial, long quantity, int expiry) {}

@@ -1,0 +1,154 @@
+package rescient.core.compare;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import rescient.core.company.OpenOrder;
+import rescient.core.netting.Signals;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
+import rescient.core.snapshot.Signal;
+
+/**
+ * What sets one plan apart from another.
+ *
+ * @param gone planned orders that only the plan before has; two are the same if item, site, source, supplier, sending
+ *     site, start, due date and quantities are
+ * @param come planned orders that only the plan after has
+ * @param lateness customer order lines whose lateness differs, by item, site, number and line
+ * @param silenced signals that only the plan before raises, late customer orders not among them
+ * @param raised signals that only the plan after raises
+ */
+public record PlanDifference(
+        List<PlannedOrder> gone,
+        List<PlannedOrder> come,
+        List<Lateness> lateness,
+        List<Signal> silenced,
+        List<Signal> raised) {
+
+    /**
+     * How late a customer order line is in both plans.
+     *
+     * @param dueDay wanted
+     * @param before possible day, or null if it is on time, {@link #NEVER} if it can never be met; so is {@code after}
+     */
+    public record Lateness(
+            String number, String line, String item, String site, int dueDay, Integer before, Integer after) {
+        public static final int NEVER = Integer.MAX_VALUE;
+
+        /** Whether it is met earlier in the plan after. */
+        public boolean better() {
+            return after == null || (before != null && after < before);
+        }
+    }
+
+    /** The difference from one plan to another of the same company. */
+    public static PlanDifference between(Plan before, Plan after) {
+        List<PlannedOrder> ordersBefore = new ArrayList<>();
+        List<PlannedOrder> ordersAfter = new ArrayList<>();
+        List<Signal> signalsBefore = new ArrayList<>();
+        List<Signal> signalsAfter = new ArrayList<>();
+        boolean sameNumbers = before.snapshot().network.numbersLike(after.snapshot().network);
+        collect(before, after, sameNumbers, ordersBefore, signalsBefore);
+        collect(after, before, sameNumbers, ordersAfter, signalsAfter);
+        return new PlanDifference(
+                without(ordersBefore, ordersAfter, PlanDifference::same),
+                without(ordersAfter, ordersBefore, PlanDifference::same),
+                lateness(before, after, sameNumbers),
+                without(signalsBefore, signalsAfter, s -> s),
+                without(signalsAfter, signalsBefore, s -> s));
+    }
+
+    /** What the points of a plan say that the other does not share. */
+    private static void collect(
+            Plan plan, Plan other, boolean sameNumbers, List<PlannedOrder> orders, List<Signal> signals) {
+        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
+            if (sameNumbers && plan.pegs().of(p) == other.pegs().of(p)) {
+                continue;
+            }
+            signals.addAll(List.of(plan.pegs().of(p).signals));
+            if (!plan.snapshot().points[p].phantom) {
+                orders.addAll(new PointView(plan, p).plannedOrders());
+            }
+        }
+        signals.addAll(Signals.ofThoseLeftOut(plan.snapshot()));
+    }
+
+    static List<Object> same(PlannedOrder order) {
+        return java.util.Arrays.asList(
+                order.item(),
+                order.site(),
+                order.source(),
+                order.supplier(),
+                order.fromSite(),
+                order.startDay(),
+                order.dueDay(),
+                order.quantity(),
+                order.startQuantity());
+    }
+
+    private static <T> List<T> without(List<T> all, List<T> others, Function<? super T, ?> same) {
+        Map<Object, Integer> known = new HashMap<>();
+        others.forEach(o -> known.merge(same.apply(o), 1, Integer::sum));
+        List<T> left = new ArrayList<>();
+        for (T one : all) {
+            Integer times = known.get(same.apply(one));
+            if (times == null) {
+                left.add(one);
+            } else {
+                known.put(same.apply(one), times == 1 ? null : times - 1);
+            }
+        }
+        return left;
+    }
+
+    private static List<Lateness> lateness(Plan before, Plan after, boolean sameNumbers) {
+        Map<List<String>, Signal> then = new HashMap<>();
+        Map<List<String>, Signal> now = new HashMap<>();
+        late(before, after, sameNumbers, then);
+        late(after, before, sameNumbers, now);
+        List<Signal> all = new ArrayList<>(then.values());
+        now.forEach((key, signal) -> {
+            if (!then.containsKey(key)) {
+                all.add(signal);
+            }
+        });
+        List<Lateness> differing = new ArrayList<>();
+        for (Signal signal : Signals.inOrder(all)) {
+            Integer was = possible(then.get(key(signal)));
+            Integer is = possible(now.get(key(signal)));
+            if (!java.util.Objects.equals(was, is)) {
+                differing.add(new Lateness(
+                        signal.orderNumber(), signal.orderLine(), signal.item(), signal.site(), signal.day(), was, is));
+            }
+        }
+        return differing;
+    }
+
+    /** The late lines of a plan, but those of points that the other plan shares. */
+    private static void late(Plan plan, Plan other, boolean sameNumbers, Map<List<String>, Signal> into) {
+        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
+            if (!sameNumbers || plan.pegs().late().of(p) != other.pegs().late().of(p)) {
+                for (Signal signal : plan.pegs().late().of(p)) {
+                    into.put(key(signal), signal);
+                }
+            }
+        }
+        plan.pegs().late().ofKits().forEach(signal -> into.put(key(signal), signal));
+        plan.pegs().late().ofLeftOut().forEach(signal -> into.put(key(signal), signal));
+    }
+
+    private static List<String> key(Signal signal) {
+        return List.of(signal.orderNumber(), signal.orderLine());
+    }
+
+    private static Integer possible(Signal late) {
+        if (late == null) {
+            return null;
+        }
+        return late.newDay() == OpenOrder.NO_DAY ? Lateness.NEVER : Integer.valueOf(late.newDay());
+    }
+}

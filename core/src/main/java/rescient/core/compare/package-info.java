@@ -1,0 +1,2 @@
+/** What differs between two plans, and the figures of one. */
+package rescient.core.compare;

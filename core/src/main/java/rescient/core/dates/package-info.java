@@ -1,0 +1,2 @@
+/** What is really possible: section 9 of the planning rules. */
+package rescient.core.dates;

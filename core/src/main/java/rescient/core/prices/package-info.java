@@ -1,0 +1,2 @@
+/** What things cost. */
+package rescient.core.prices;

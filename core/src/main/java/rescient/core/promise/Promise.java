@@ -1,0 +1,90 @@
+package rescient.core.promise;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.dates.PossibleDates;
+import rescient.core.netting.DemandList;
+import rescient.core.plan.Plan;
+import rescient.core.snapshot.DocumentDemands;
+import rescient.core.snapshot.Rows;
+import rescient.core.snapshot.StockPoint;
+
+/**
+ * When a line of a customer order can really be met.
+ *
+ * @param possibleDay not before the day wanted; null if it can never be met
+ * @param causeItem item of the supply that decides, where it is later than wanted; else null, as {@code causeSite} then
+ */
+public record Promise(CustomerOrderLine line, Integer possibleDay, String causeItem, String causeSite) {
+    private static final Comparator<Promise> ORDER =
+            Comparator.<Promise>comparingInt(p -> p.line.dueDay()).thenComparing(Promise::line, Rows.CUSTOMER_ORDERS);
+
+    /** Whether it is met later than wanted, or never. */
+    public boolean late() {
+        return possibleDay == null || possibleDay > line.dueDay();
+    }
+
+    /**
+     * All lines of customer orders that the plan counts with, by the day wanted, number and line; a kit's line is met with
+     * its latest part.
+     */
+    public static List<Promise> of(Plan plan) {
+        Map<CustomerOrderLine, Part> latest = new LinkedHashMap<>();
+        for (int p = plan.snapshot().network.planned(); p < plan.snapshot().points.length; p++) {
+            DocumentDemands own = plan.snapshot().demands.get(p);
+            for (int i = 0; i < own.customerOrders; i++) {
+                if (plan.options().counts((CustomerOrderLine) own.document[i])) {
+                    latest.merge(
+                            (CustomerOrderLine) own.document[i],
+                            new Part(plan.snapshot().points[p].item, PossibleDates.NEVER, p),
+                            Part::later);
+                }
+            }
+        }
+        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
+            DocumentDemands own = plan.snapshot().demands.get(p);
+            DemandList demands = plan.pegs().of(p).demands;
+            int[] places = own.customerOrders == 0 ? null : demands.places();
+            for (int i = 0; i < own.customerOrders; i++) {
+                int d = places[demands.firstDocument() + i];
+                if (d != DemandList.ABSENT) {
+                    latest.merge(
+                            (CustomerOrderLine) own.document[i],
+                            new Part(
+                                    plan.snapshot().points[p].item,
+                                    plan.pegs().possible().ofDemand(p, d),
+                                    plan.pegs().possible().causeOfDemand(p, d)),
+                            Part::later);
+                }
+            }
+        }
+        List<Promise> sorted = new ArrayList<>();
+        latest.forEach((line, part) -> sorted.add(of(plan, line, part)));
+        sorted.sort(ORDER);
+        return sorted;
+    }
+
+    /** When the line gets its item, or a part of its kit. */
+    private record Part(int item, int possible, int cause) {
+        /** The one that comes later; of one day the first by item. */
+        Part later(Part other) {
+            if (possible != other.possible) {
+                return possible > other.possible ? this : other;
+            }
+            return item <= other.item ? this : other;
+        }
+    }
+
+    private static Promise of(Plan plan, CustomerOrderLine line, Part part) {
+        StockPoint cause = part.possible > line.dueDay() ? plan.snapshot().points[part.cause] : null;
+        return new Promise(
+                line,
+                part.possible == PossibleDates.NEVER ? null : part.possible,
+                cause == null ? null : cause.itemCode,
+                cause == null ? null : cause.siteCode);
+    }
+}

@@ -1,0 +1,2 @@
+/** When a customer order can be there. */
+package rescient.core.promise;

@@ -1,0 +1,182 @@
+package rescient.core.snapshot;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.RoundingMode;
+import java.util.List;
+import rescient.core.base.PlanningException;
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+import rescient.core.base.WorkCalendar;
+import rescient.core.company.Operation;
+
+/**
+ * The operations of one stock point, laid end to end backwards from the end of the day before the due date (section 7).
+ * An operation takes (setup + run × started) ÷ efficiency + queue + move minutes of its work center's days; the part of a
+ * day that is used is carried over as an exact fraction. Loading is infinite.
+ */
+public final class Routing {
+    /** One operation with what it needs of its work center. */
+    record Step(String name, WorkCalendar calendar, Operation operation, Ratio minutesPerDay, Ratio efficiency) {}
+
+    private static final int MINUTES_AN_HOUR = 60;
+    private static final int HOUR_DECIMALS = 6;
+
+    private final List<Step> steps;
+
+    Routing(List<Step> steps) {
+        this.steps = steps;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Routing routing && routing.steps.equals(steps);
+    }
+
+    @Override
+    public int hashCode() {
+        return steps.hashCode();
+    }
+
+    /** The place of a step by its name, or -1. */
+    public int indexOf(String name) {
+        for (int i = 0; i < steps.size(); i++) {
+            if (steps.get(i).name.equals(name)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** The day on which each operation starts, for an order of {@code started} millionths due on {@code due}. */
+    public int[] starts(int due, long started) {
+        int[] starts = new int[steps.size()];
+        int day = due - 1;
+        Fraction used = Fraction.ZERO;
+        int next = day;
+        for (int i = steps.size() - 1; i >= 0; i--) {
+            Step step = steps.get(i);
+            Fraction left = days(step, started);
+            if (left.signum() == 0) {
+                starts[i] = step.calendar.back(next, 0);
+                if (starts[i] < next) {
+                    // those before it end with the day that it is moved back to
+                    day = starts[i];
+                    used = Fraction.ZERO;
+                }
+                next = starts[i];
+                continue;
+            }
+            if (used.compareTo(Fraction.ONE) == 0) {
+                day--;
+                used = Fraction.ZERO;
+            }
+            int working = step.calendar.back(day, 0);
+            if (working != day) {
+                day = working;
+                used = Fraction.ZERO;
+            }
+            Fraction free = Fraction.ONE.minus(used);
+            if (left.compareTo(free) <= 0) {
+                used = used.plus(left);
+            } else {
+                Fraction rest = left.minus(free);
+                int whole = rest.ceiling();
+                day = step.calendar.back(step.calendar.back(day - 1, 0), whole - 1);
+                used = rest.minus(Fraction.of(whole - 1L));
+            }
+            starts[i] = day;
+            next = day;
+        }
+        return starts;
+    }
+
+    /** The work center of a step. */
+    public String center(int step) {
+        return steps.get(step).operation.workCenter();
+    }
+
+    /** The hours that a step takes of its work center, for {@code started} millionths; without queue and move. */
+    public BigDecimal hours(int step, long started) {
+        Fraction minutes = working(steps.get(step), started);
+        return new BigDecimal(minutes.numerator)
+                .divide(
+                        new BigDecimal(minutes.denominator.multiply(BigInteger.valueOf(MINUTES_AN_HOUR))),
+                        HOUR_DECIMALS,
+                        RoundingMode.HALF_UP);
+    }
+
+    private static Fraction working(Step step, long started) {
+        Operation operation = step.operation;
+        return Fraction.of(operation.setup())
+                .plus(Fraction.of(operation.runPerUnit()).times(new Fraction(started, Quantity.ONE)))
+                .dividedBy(Fraction.of(step.efficiency));
+    }
+
+    private static Fraction days(Step step, long started) {
+        Operation operation = step.operation;
+        return working(step, started)
+                .plus(Fraction.of(operation.queue()))
+                .plus(Fraction.of(operation.move()))
+                .dividedBy(Fraction.of(step.minutesPerDay));
+    }
+
+    /** An exact fraction of 0 or more. */
+    private record Fraction(BigInteger numerator, BigInteger denominator) implements Comparable<Fraction> {
+        static final Fraction ZERO = of(0);
+        static final Fraction ONE = of(1);
+
+        Fraction(long numerator, long denominator) {
+            this(BigInteger.valueOf(numerator), BigInteger.valueOf(denominator));
+        }
+
+        static Fraction of(long whole) {
+            return new Fraction(whole, 1);
+        }
+
+        static Fraction of(Ratio ratio) {
+            return new Fraction(ratio.numerator(), ratio.denominator());
+        }
+
+        Fraction plus(Fraction other) {
+            return reduced(
+                    numerator.multiply(other.denominator).add(other.numerator.multiply(denominator)),
+                    denominator.multiply(other.denominator));
+        }
+
+        Fraction minus(Fraction other) {
+            return plus(new Fraction(other.numerator.negate(), other.denominator));
+        }
+
+        Fraction times(Fraction other) {
+            return reduced(numerator.multiply(other.numerator), denominator.multiply(other.denominator));
+        }
+
+        Fraction dividedBy(Fraction other) {
+            return reduced(numerator.multiply(other.denominator), denominator.multiply(other.numerator));
+        }
+
+        int signum() {
+            return numerator.signum();
+        }
+
+        int ceiling() {
+            BigInteger[] parts = numerator.divideAndRemainder(denominator);
+            BigInteger whole = parts[1].signum() > 0 ? parts[0].add(BigInteger.ONE) : parts[0];
+            if (whole.bitLength() > 20) {
+                throw new PlanningException("An operation would take " + whole + " days; check its minutes");
+            }
+            return whole.intValue();
+        }
+
+        @Override
+        public int compareTo(Fraction other) {
+            return numerator.multiply(other.denominator).compareTo(other.numerator.multiply(denominator));
+        }
+
+        private static Fraction reduced(BigInteger numerator, BigInteger denominator) {
+            BigInteger divisor = numerator.gcd(denominator);
+            return divisor.signum() == 0 ? ZERO : new Fraction(numerator.divide(divisor), denominator.divide(divisor));
+        }
+    }
+}

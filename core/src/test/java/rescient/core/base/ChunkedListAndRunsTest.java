@@ -1,0 +1,84 @@
+package rescient.core.base;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+class ChunkedListAndRunsTest {
+    /** A copy changes, what it was copied from does not; both hold what a plain list would. */
+    @Property(tries = 200)
+    void aShelfIsAListThatSharesWhatStays(@ForAll @IntRange(min = 1, max = 1500) int size, @ForAll long seed) {
+        Random random = new Random(seed);
+        List<String> expected = new ArrayList<>();
+        for (int i = 0; i < size; i++) {
+            expected.add("as it was " + i);
+        }
+        ChunkedList<String> shelf = ChunkedList.of(expected, String[]::new);
+        for (int step = 0; step < 12; step++) {
+            List<String> before = List.copyOf(expected);
+            ChunkedList<String> shelfBefore = shelf;
+            int at = random.nextInt(expected.size());
+            switch (random.nextInt(3)) {
+                case 0 -> {
+                    expected.set(at, "other " + step);
+                    shelf = shelf.with(at, "other " + step);
+                }
+                case 1 -> {
+                    expected.add(at, "more " + step);
+                    shelf = shelf.inserted(at, "more " + step);
+                }
+                default -> {
+                    if (expected.size() > 1) {
+                        expected.remove(at);
+                        shelf = shelf.without(at);
+                    }
+                }
+            }
+            assertThat(shelf).isEqualTo(expected);
+            assertThat(shelfBefore).isEqualTo(before);
+        }
+    }
+
+    @Test
+    void manyPlacesAreChangedInOneCopy() {
+        ChunkedList<Integer> shelf = ChunkedList.of(1000, Integer[]::new);
+        ChunkedList<Integer> copy = shelf.copy();
+        copy.open(3, 4, 999);
+        copy.put(3, 30);
+        copy.put(4, 40);
+        copy.put(999, 1);
+        assertThat(copy.get(3) + copy.get(4) + copy.get(999)).isEqualTo(71);
+        assertThat(shelf.get(3)).isNull();
+        assertThat(shelf.get(999)).isNull();
+    }
+
+    @Property(tries = 500)
+    void runsAreSortedWhateverTheirNumber(
+            @ForAll @IntRange(min = 0, max = 600) int n,
+            @ForAll @IntRange(min = 1, max = 80) int most,
+            @ForAll long seed) {
+        Random random = new Random(seed);
+        AscendingRuns runs = new AscendingRuns();
+        // the same object sorts one after the other, as for one stock point after the other
+        for (int again = 0; again < 3; again++) {
+            long[] numbers = new long[n + random.nextInt(50)];
+            int filled = 0;
+            while (filled < n) {
+                int length = Math.min(n - filled, 1 + random.nextInt(most));
+                long[] run = random.longs(length, -1000, 1000).sorted().toArray();
+                System.arraycopy(run, 0, numbers, filled, length);
+                filled += length;
+            }
+            long[] expected = Arrays.copyOf(numbers, n);
+            Arrays.sort(expected);
+            assertThat(Arrays.copyOf(runs.sort(numbers, n), n)).isEqualTo(expected);
+        }
+    }
+}
