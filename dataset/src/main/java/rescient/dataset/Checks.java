@@ -180,9 +180,9 @@ final class Checks {
     /** The smallest order must not be over the largest, as both count in the end: after the supplier's terms. */
     private void sizes(Planning planning, String unit) {
         try {
-            PlanningData data = Company.planning(planning);
+            PlanningData data = RowFacts.planning(planning);
             List<SupplierTerms> offered = termsOf.getOrDefault(planning.item(), List.of()).stream()
-                    .map(row -> Company.terms(row, unit, units))
+                    .map(row -> RowFacts.terms(row, unit, units))
                     .toList();
             SupplierTerms terms = SupplierTerms.chosen(data, offered);
             OrderSizes sizes = OrderSizes.of(data, terms, Quantity.step(units.decimals(unit)));
@@ -309,7 +309,7 @@ final class Checks {
             series.sort(Comparator.comparing(r -> r.date("from_date")));
             for (int i = 1; i < series.size(); i++) {
                 Row row = series.get(i);
-                ForecastBucket before = Company.bucket(series.get(i - 1));
+                ForecastBucket before = RowFacts.bucket(series.get(i - 1));
                 if (row.day("from_date", 0) <= before.lastDay()) {
                     fault(
                             "forecasts",

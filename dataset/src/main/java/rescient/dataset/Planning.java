@@ -39,6 +39,12 @@ public final class Planning {
         return new Planning(row, defaults);
     }
 
+    /** The same of a company whose rows are found by key. */
+    static Planning of(Facts facts, Row row) {
+        String group = facts.row("items", row.text("item")).text("group");
+        return new Planning(row, group == null ? null : facts.row("item_groups", group));
+    }
+
     static Row item(Dataset dataset, Row row) {
         String code = row.text("item");
         return dataset.rows("items").stream()

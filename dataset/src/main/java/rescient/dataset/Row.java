@@ -126,4 +126,9 @@ public final class Row {
         }
         return texts;
     }
+
+    @Override
+    public String toString() {
+        return table + " " + values();
+    }
 }

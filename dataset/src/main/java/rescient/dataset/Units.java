@@ -1,6 +1,7 @@
 package rescient.dataset;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import rescient.core.base.Ratio;
 
@@ -14,10 +15,14 @@ public final class Units {
     private final Map<String, Integer> decimals = new HashMap<>();
 
     public Units(Dataset dataset) {
-        for (Row row : dataset.rows("units")) {
+        this(dataset.rows("units"), dataset.rows("unit_conversions"));
+    }
+
+    Units(List<Row> units, List<Row> conversions) {
+        for (Row row : units) {
             decimals.put(row.text("code"), row.whole("decimals", 0));
         }
-        for (Row row : dataset.rows("unit_conversions")) {
+        for (Row row : conversions) {
             factors.put(
                     new Key(row.text("item", ""), row.text("from_unit"), row.text("to_unit")),
                     Ratio.of(row.decimal("factor")));

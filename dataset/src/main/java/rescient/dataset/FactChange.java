@@ -1,0 +1,47 @@
+package rescient.dataset;
+
+import java.util.List;
+
+/**
+ * What becomes of the rows of one table that share a key: one row added, replaced or taken away; of what an open order still
+ * has to issue, all rows of its line together.
+ *
+ * @param before none if they are new
+ * @param after none if they are taken away
+ */
+public record FactChange(Table table, List<Row> before, List<Row> after) {
+    public FactChange {
+        before = List.copyOf(before);
+        after = List.copyOf(after);
+        if (before.isEmpty() && after.isEmpty()) {
+            throw new IllegalArgumentException("Nothing becomes of nothing in " + table);
+        }
+    }
+
+    /** A row in the place of another; either may be null. */
+    public static FactChange of(Row before, Row after) {
+        return new FactChange(
+                (before == null ? after : before).table(),
+                before == null ? List.of() : List.of(before),
+                after == null ? List.of() : List.of(after));
+    }
+
+    /** What takes it back. */
+    public FactChange reversed() {
+        return new FactChange(table, after, before);
+    }
+
+    String key() {
+        return KeyedRows.key((before.isEmpty() ? after : before).get(0));
+    }
+
+    /** The row that is there afterwards, or null. */
+    Row row() {
+        return after.isEmpty() ? null : after.get(0);
+    }
+
+    /** A row of either side: they have the same key. */
+    Row any() {
+        return (after.isEmpty() ? before : after).get(0);
+    }
+}
