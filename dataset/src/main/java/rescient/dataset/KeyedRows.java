@@ -1,10 +1,13 @@
 package rescient.dataset;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
@@ -146,15 +149,17 @@ final class KeyedRows {
         }
         List<Row> known = present;
         if (known == null) {
+            Set<Row> gone = Collections.newSetFromMap(new IdentityHashMap<>());
+            since.keySet().forEach(key -> gone.addAll(read.of(key)));
             List<Row> all = new ArrayList<>(read.rows.size() + since.size());
             // what stays stays in its place
             for (Row row : read.rows) {
-                if (!since.containsKey(key(row))) {
+                if (!gone.contains(row)) {
                     all.add(row);
                 }
             }
             since.values().forEach(all::addAll);
-            known = java.util.Collections.unmodifiableList(all);
+            known = Collections.unmodifiableList(all);
             present = known;
         }
         return known;

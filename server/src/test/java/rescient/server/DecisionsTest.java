@@ -213,7 +213,7 @@ class DecisionsTest extends ServerTest {
         // 30 more extractors need 60 more bearings
         transaction.executeWithoutResult(s -> {
             jdbc.update("update customer_orders set quantity = quantity + 30 where number = 'SO-790'");
-            companies.changed(OUTSIDE);
+            companies.changed(OUTSIDE, null);
         });
         JsonNode grown = rows("BRG-6202").get(0);
         assertThat(grown.get("quantity").asInt()).isGreaterThan(50);
@@ -248,7 +248,7 @@ class DecisionsTest extends ServerTest {
         decide("ida", "{'kind':'HOLD','orders':['" + order.get("key").asText() + "'],'until':'2027-01-15'}");
         transaction.executeWithoutResult(s -> {
             jdbc.update("update forecasts set quantity = quantity + 3 where item = ?", item);
-            companies.changed(OUTSIDE);
+            companies.changed(OUTSIDE, null);
         });
         assertThat(rows(item))
                 .extracting(o -> o.path("hold").path("until").asText())
@@ -432,7 +432,7 @@ class DecisionsTest extends ServerTest {
         decide("ida", "{'kind':'SPLIT','orders':['" + BEARINGS + "'],'into':3}");
         knowing();
         var incremental = live.current().plan();
-        transaction.executeWithoutResult(s -> companies.changed(OUTSIDE));
+        transaction.executeWithoutResult(s -> companies.changed(OUTSIDE, null));
         knowing();
         assertThat(live.current().plan().plannedOrders()).isEqualTo(incremental.plannedOrders());
         assertThat(live.current().plan().signals()).isEqualTo(incremental.signals());

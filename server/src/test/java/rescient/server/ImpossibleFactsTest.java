@@ -59,8 +59,8 @@ class ImpossibleFactsTest extends ServerTest {
     }
 
     private void changedByAnotherProgram() {
-        transaction.executeWithoutResult(
-                status -> companies.changed(new Cause(Cause.Kind.SETTING, null, "Somebody else changed the data")));
+        transaction.executeWithoutResult(status ->
+                companies.changed(new Cause(Cause.Kind.SETTING, null, "Somebody else changed the data"), null));
         knowing();
     }
 

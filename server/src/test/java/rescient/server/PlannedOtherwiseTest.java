@@ -2,10 +2,12 @@ package rescient.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.planning.PlanVersion;
 
@@ -23,13 +25,10 @@ class PlannedOtherwiseTest extends ServerTest {
     void theTouchedAloneGiveTheWholePlan(String item, String site, String field, String value) {
         PlanVersion version = live.current();
         Dataset dataset = version.directory().dataset();
-        Row planned = dataset.rows("planning").stream()
-                .filter(row -> item.equals(row.text("item")) && site.equals(row.text("site")))
-                .findFirst()
-                .orElseThrow()
-                .with(field, value);
-        PlanVersion whole = version.with(dataset.with(planned));
-        PlanVersion touched = version.planned(planned);
+        Row before = version.directory().facts().row("planning", item, site);
+        Row planned = before.with(field, value);
+        PlanVersion whole = planned(version, dataset.with(planned));
+        PlanVersion touched = version.changed(List.of(FactChange.of(before, planned)));
         assertThat(touched.plan().plannedOrders()).isEqualTo(whole.plan().plannedOrders());
         assertThat(touched.signals()).isEqualTo(whole.signals());
         assertThat(whole.plan().plannedOrders()).isNotEqualTo(version.plan().plannedOrders());
@@ -58,8 +57,14 @@ class PlannedOtherwiseTest extends ServerTest {
         sameAsReadAgain(live.current());
     }
 
+    /** All of it calculated, nothing followed. */
+    private static PlanVersion planned(PlanVersion version, Dataset dataset) {
+        PlanVersion nothing = version.with(dataset.with("planning", List.of()));
+        return nothing.with(dataset);
+    }
+
     private void sameAsReadAgain(PlanVersion version) {
-        PlanVersion again = version.with(store.read().dataset());
+        PlanVersion again = planned(version, store.read().dataset());
         assertThat(version.plan().plannedOrders()).isEqualTo(again.plan().plannedOrders());
         assertThat(version.signals()).isEqualTo(again.signals());
     }

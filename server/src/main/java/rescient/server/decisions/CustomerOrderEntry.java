@@ -41,8 +41,8 @@ public final class CustomerOrderEntry {
         if (wish.due().isBefore(proposal.version.today())) {
             throw wrong("A customer order cannot be wanted in the past", "due");
         }
-        proposal.otherwise = with(dataset, row);
-        proposal.edits.addAll(TableEdits.between(rows, dataset, proposal.otherwise));
+        proposal.edits.addAll(
+                TableEdits.between(rows, proposal.version.directory().facts(), with(dataset, row)));
         proposal.point(row.text("item"), row.text("site"));
         Remarks.usualOfCustomers(proposal.version, wish.item(), wish.site(), Quantity.of(wish.quantity()))
                 .ifPresent(proposal::remark);

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.dataset.Dataset;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.platform.JobProblem;
@@ -23,7 +22,7 @@ record DataWish(KeptRows rows, Proposal proposal, Wish wish) {
                 || wish.fields().isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which planning data are to be otherwise");
         }
-        proposal.planning = PlanningRows.row(directory().data(), wish.item(), wish.site(), wish.fields());
+        proposal.planning = PlanningRows.row(directory().dataset(), wish.item(), wish.site(), wish.fields());
         Map<String, String> key = new LinkedHashMap<>();
         key.put("item", wish.item());
         key.put("site", wish.site());
@@ -46,8 +45,6 @@ record DataWish(KeptRows rows, Proposal proposal, Wish wish) {
         if (wish.item() == null || line == null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
         }
-        Dataset dataset = directory().dataset();
-        List<Row> others = new ArrayList<>(dataset.rows("bom_lines"));
         Row gone = directory().bomLines(wish.item()).stream()
                 .filter(row -> line.equals(row.text("line")))
                 .findFirst()
@@ -58,8 +55,6 @@ record DataWish(KeptRows rows, Proposal proposal, Wish wish) {
             proposal.refusals.add("The bill of materials of " + wish.item() + " has no line " + line + " any more.");
             return;
         }
-        others.remove(gone);
-        proposal.otherwise = dataset.with("bom_lines", others);
         Map<String, String> key = new LinkedHashMap<>();
         key.put("parent", wish.item());
         key.put("line", line);

@@ -109,7 +109,7 @@ public class Decisions {
             Proposal proposal = new Proposing(rows, live.knowing(revision), wish, user.name(), this::number).work();
             refuse(user, wish, proposal);
             List<Edit> done = apply(proposal.edits);
-            announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), done, proposal.changesMore());
+            announce(new Cause(Cause.Kind.DECISION, user.name(), proposal.sentence), proposal.version, done);
             insert(user, command, wish.kind().name(), canonical.text(wish), proposal, done);
             return find(user, "where command = ?", command).get(0);
         });
@@ -144,13 +144,13 @@ public class Decisions {
             }
             Proposal proposal = new Proposal(live.knowing(revision));
             proposal.sentence = sentence;
-            Dataset present = proposal.version.directory().dataset();
-            proposal.edits.addAll(TableEdits.between(rows, present, otherwise.apply(proposal.version)));
+            proposal.edits.addAll(
+                    TableEdits.between(rows, proposal.version.directory().facts(), otherwise.apply(proposal.version)));
             if (proposal.edits.isEmpty()) {
                 throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
             }
             List<Edit> done = apply(proposal.edits);
-            announce(new Cause(Cause.Kind.DECISION, user.name(), sentence), done, true);
+            announce(new Cause(Cause.Kind.DECISION, user.name(), sentence), proposal.version, done);
             besides.run();
             insert(user, command, "TAKE_OVER", canonical.text(request), proposal, done);
             return find(user, "where command = ?", command).get(0);
@@ -204,15 +204,8 @@ public class Decisions {
         }
     }
 
-    private void announce(Cause cause, List<Edit> done, boolean anew) {
-        if (anew || done.stream().anyMatch(Edit::anew)) {
-            companies.changed(cause);
-        } else {
-            companies.changed(
-                    cause,
-                    done.stream().flatMap(edit -> edit.planning().stream()).toList(),
-                    OrderImage.changes(done));
-        }
+    private void announce(Cause cause, PlanVersion version, List<Edit> done) {
+        companies.changed(cause, EditedRows.of(version.directory().facts(), done));
     }
 
     private void refuse(SignedIn user, Wish wish, Proposal proposal) {
@@ -317,7 +310,7 @@ public class Decisions {
      */
     Decision undo(SignedIn user, long id) {
         return turns.take(() -> {
-            companies.lock();
+            long revision = companies.lock();
             Decision decision = find(user, "where id = ?", id).stream()
                     .findFirst()
                     .orElseThrow(() -> JobProblem.notFound("There is no such decision"));
@@ -337,7 +330,10 @@ public class Decisions {
                                 + String.join(" ", e.edit().key().values())
                                 + " has been released or changed since");
             }
-            announce(new Cause(Cause.Kind.TAKEN_BACK, user.name(), "Took back: " + decision.sentence), done, false);
+            announce(
+                    new Cause(Cause.Kind.TAKEN_BACK, user.name(), "Took back: " + decision.sentence),
+                    live.knowing(revision),
+                    done);
             database.update(
                     "update decisions set undone_at = ?, undone_by = ? where id = ?",
                     Timestamp.from(today.now()),

@@ -10,14 +10,13 @@ import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import rescient.core.base.PlanningException;
 import rescient.core.base.Quantity;
-import rescient.core.company.Change;
 import rescient.core.company.Source;
 import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
-import rescient.dataset.Company;
 import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
@@ -86,7 +85,7 @@ final class Drafter {
                     .field("supplier");
         }
         Plan variant = variants.computeIfAbsent(way, w -> {
-            Dataset dataset = version.directory().data();
+            Dataset dataset = version.directory().dataset();
             Row planned = PlanningRows.row(
                     dataset,
                     way.item,
@@ -95,7 +94,8 @@ final class Drafter {
                             "source", Words.word(way.source),
                             "supplier", way.supplier == null ? "" : way.supplier,
                             "from_site", way.fromSite == null ? "" : way.fromSite));
-            return version.plan().after(List.of(new Change.Planning(Company.planning(dataset, planned))));
+            Row before = version.directory().facts().row("planning", way.item, way.site);
+            return version.changed(List.of(FactChange.of(before, planned))).plan();
         });
         return variant.point(way.item, way.site).orElseThrow();
     }

@@ -8,8 +8,10 @@ import rescient.core.order.Substitution;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
-import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.dataset.Row;
+import rescient.server.planning.OpenOrderRows;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 
@@ -35,8 +37,6 @@ final class Proposal {
     Substitution substitution;
     /** What a stock point is planned by, or null if by what is there. */
     Row planning;
-    /** Another company in the place of the present one, or null. */
-    Dataset otherwise;
 
     String sentence = "";
 
@@ -70,17 +70,6 @@ final class Proposal {
         }
     }
 
-    List<Change> changes() {
-        List<Change> changes = OrderImage.changes(edits);
-        changes.addAll(asked);
-        return changes;
-    }
-
-    /** Whether the company has to be read again when it is kept. */
-    boolean changesMore() {
-        return otherwise != null;
-    }
-
     /** What of it cannot be calculated, though it can now: each in a sentence. */
     List<String> impossible() {
         return impossible(version.plan(), after().plan());
@@ -100,9 +89,9 @@ final class Proposal {
 
     /** The plan as it will be. */
     PlanVersion after() {
-        PlanVersion next = otherwise == null ? version : version.with(otherwise);
-        next = planning == null ? next : next.planned(planning);
-        List<Change> changes = changes();
-        return changes.isEmpty() ? next : next.with(changes);
+        Facts facts = version.directory().facts();
+        List<FactChange> rows = new ArrayList<>(EditedRows.of(facts, edits));
+        rows.addAll(OpenOrderRows.changes(facts.after(rows), asked));
+        return rows.isEmpty() ? version : version.changed(rows);
     }
 }

@@ -3,14 +3,14 @@ package rescient.server.decisions;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.Objects;
 import rescient.dataset.Column;
 import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 
@@ -29,26 +29,38 @@ final class TableEdits {
     private TableEdits() {}
 
     /** Of open orders only the due dates may differ. */
-    static List<Edit> between(KeptRows kept, Dataset before, Dataset after) {
-        List<Edit> edits = new ArrayList<>();
-        for (Table table : Table.ALL) {
-            List<Row> was = before.rows(table.name());
-            List<Row> is = after.rows(table.name());
-            if (was != is) {
-                Map<Map<String, String>, List<Row>> rowsBefore = byKey(table, was);
-                Map<Map<String, String>, List<Row>> rowsAfter = byKey(table, is);
-                Set<Map<String, String>> keys = new LinkedHashSet<>(rowsBefore.keySet());
-                keys.addAll(rowsAfter.keySet());
-                for (Map<String, String> key : keys) {
-                    List<Row> old = rowsBefore.getOrDefault(key, List.of());
-                    List<Row> now = rowsAfter.getOrDefault(key, List.of());
-                    if (!values(old).equals(values(now))) {
-                        edits.add(edit(kept, table, key, now));
-                    }
-                }
-            }
+    static List<Edit> between(KeptRows kept, Facts facts, Dataset other) {
+        List<FactChange> changes = facts.to(other, Integer.MAX_VALUE).orElseThrow();
+        Facts after = facts.after(changes);
+        Map<Map<String, String>, Edit> edits = new LinkedHashMap<>();
+        for (FactChange change : changes) {
+            Map<String, String> key = key(change);
+            Map<String, String> place = new LinkedHashMap<>(key);
+            place.put("", change.table().name());
+            edits.computeIfAbsent(place, p -> edit(kept, change.table(), key, rows(after, change.table(), key)));
         }
-        return edits;
+        return List.copyOf(edits.values());
+    }
+
+    private static Map<String, String> key(FactChange change) {
+        Row row = (change.after().isEmpty() ? change.before() : change.after()).get(0);
+        Map<String, String> key = new LinkedHashMap<>();
+        columns(change.table()).forEach(column -> key.put(column, row.text(column)));
+        return key;
+    }
+
+    private static List<String> columns(Table table) {
+        return TOGETHER.getOrDefault(
+                table.name(),
+                table.columns().stream().filter(Column::key).map(Column::name).toList());
+    }
+
+    private static List<Row> rows(Facts facts, Table table, Map<String, String> key) {
+        Map.Entry<String, String> first = key.entrySet().iterator().next();
+        return facts.rows(table.name(), first.getKey(), first.getValue()).stream()
+                .filter(row ->
+                        key.entrySet().stream().allMatch(k -> Objects.equals(k.getValue(), row.text(k.getKey()))))
+                .toList();
     }
 
     private static Edit edit(KeptRows kept, Table table, Map<String, String> key, List<Row> rows) {
@@ -69,22 +81,5 @@ final class TableEdits {
             }
         }
         return new Edit(table.name(), key, kept.read(table.name(), key), after);
-    }
-
-    private static Map<Map<String, String>, List<Row>> byKey(Table table, List<Row> rows) {
-        List<String> columns = TOGETHER.getOrDefault(
-                table.name(),
-                table.columns().stream().filter(Column::key).map(Column::name).toList());
-        Map<Map<String, String>, List<Row>> byKey = new LinkedHashMap<>();
-        for (Row row : rows) {
-            Map<String, String> key = new LinkedHashMap<>();
-            columns.forEach(column -> key.put(column, row.text(column)));
-            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(row);
-        }
-        return byKey;
-    }
-
-    private static List<List<String>> values(List<Row> rows) {
-        return rows.stream().map(Row::values).toList();
     }
 }

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +13,9 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
 import rescient.server.access.SignedIn;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Companies;
@@ -84,12 +88,20 @@ class ForecastSetController {
                         .setParameter("value", choice.name)
                         .executeUpdate();
             }
-            companies.changed(new Cause(
-                    Cause.Kind.SETTING,
-                    user.name(),
-                    choice.name == null ? "Plans without a forecast" : "Plans with the forecast " + choice.name));
+            companies.changed(
+                    new Cause(
+                            Cause.Kind.SETTING,
+                            user.name(),
+                            choice.name == null
+                                    ? "Plans without a forecast"
+                                    : "Plans with the forecast " + choice.name),
+                    List.of(FactChange.of(setting(used), setting(choice.name))));
         }
         return new ForecastSets(choice.name, names);
+    }
+
+    private static Row setting(String set) {
+        return set == null ? null : Row.of(Table.named("settings"), Map.of("key", SETTING, "value", set));
     }
 
     private String used() {

@@ -264,7 +264,7 @@ class ItemController {
         Directory directory = version.directory();
         return Stream.concat(
                         directory.alternatives(code).stream().map(row -> alternative(version, row, false)),
-                        directory.data().rows("alternative_items").stream()
+                        directory.facts().rows("alternative_items").stream()
                                 .filter(row -> code.equals(row.text("alternative")))
                                 .map(row -> alternative(version, row, true)))
                 .toList();

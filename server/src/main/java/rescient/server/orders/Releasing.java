@@ -22,6 +22,7 @@ import rescient.core.order.OrderDraft;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.Holds;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.OpenOrderRows;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
@@ -166,7 +167,9 @@ class Releasing {
         Answer answer = create(user, release, note, notes, changes);
         entities.persist(
                 new Command(commandKey, user.getUsername(), canonical.text(request), write(answer), today.now()));
-        companies.changed(new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)), List.of(), changes);
+        companies.changed(
+                new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)),
+                OpenOrderRows.changes(release.version.directory().facts(), changes));
         return answer;
     }
 

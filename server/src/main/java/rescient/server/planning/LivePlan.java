@@ -1,9 +1,10 @@
 package rescient.server.planning;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Queue;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
@@ -23,8 +24,9 @@ import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
-import rescient.dataset.Row;
+import rescient.dataset.Facts;
 import rescient.server.exchange.CompanyStore;
+import rescient.server.platform.Companies;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Outage;
@@ -40,7 +42,11 @@ public class LivePlan implements DisposableBean {
     private static final long PATIENCE_SECONDS = 30;
     private static final long RETRY_SECONDS = 20;
 
+    /** So many revisions are followed; a server that missed more reads the company. */
+    private static final int MOST_FOLLOWED = 200;
+
     private final CompanyStore store;
+    private final Companies companies;
     private final Today today;
     private final PlanNews news;
     private final List<PlanFollower> followers;
@@ -67,8 +73,15 @@ public class LivePlan implements DisposableBean {
     /** Stock points of the largest plan there was; of the worker alone. */
     private int largest;
 
-    LivePlan(CompanyStore store, Today today, PlanNews news, List<PlanFollower> followers, List<Rehearsed> rehearsed) {
+    LivePlan(
+            CompanyStore store,
+            Companies companies,
+            Today today,
+            PlanNews news,
+            List<PlanFollower> followers,
+            List<Rehearsed> rehearsed) {
         this.store = store;
+        this.companies = companies;
         this.today = today;
         this.news = news;
         this.followers = followers;
@@ -167,14 +180,14 @@ public class LivePlan implements DisposableBean {
 
     private void make() {
         PlanVersion before = current;
-        List<CompanyChanged> unknown = unknown(before);
         boolean sameDay = before != null && before.today().equals(today.day());
-        if (sameDay && unknown.isEmpty() && before.revision() >= wanted.get()) {
+        if (sameDay && before.revision() >= wanted.get()) {
             return;
         }
         tried = Math.max(tried, wanted.get());
         triedAt = System.nanoTime();
         try {
+            List<CompanyChanged> unknown = unknown(before);
             current = sameDay && follow(before, unknown) ? after(before, unknown) : fromStore();
             failure = null;
         } catch (RuntimeException e) {
@@ -195,15 +208,22 @@ public class LivePlan implements DisposableBean {
         }
     }
 
-    /** The changes that came since, which a plan does not know. */
+    /** The changes that came since, which a plan does not know: as they were told here, or else as they are kept. */
     private List<CompanyChanged> unknown(PlanVersion before) {
-        List<CompanyChanged> unknown = new ArrayList<>();
+        SortedMap<Long, CompanyChanged> unknown = new TreeMap<>();
         for (CompanyChanged change = changes.poll(); change != null; change = changes.poll()) {
             if (before != null && change.revision() > before.revision()) {
-                unknown.add(change);
+                unknown.put(change.revision(), change);
             }
         }
-        return unknown;
+        if (before == null) {
+            return List.of();
+        }
+        long last = Math.max(wanted.get(), unknown.isEmpty() ? 0 : unknown.lastKey());
+        if (last - before.revision() > unknown.size() && last - before.revision() <= MOST_FOLLOWED) {
+            companies.changes(before.revision(), last).forEach(change -> unknown.put(change.revision(), change));
+        }
+        return List.copyOf(unknown.values());
     }
 
     /** Whether these are all that happened since a plan, each told in full. */
@@ -222,15 +242,8 @@ public class LivePlan implements DisposableBean {
         PlanVersion version = before;
         for (CompanyChanged change : news) {
             long begun = System.nanoTime();
-            PlanVersion known = version;
-            for (Row planning : change.planning()) {
-                known = known.planned(planning);
-            }
-            PlanVersion next = version.after(
-                            change.revision(),
-                            today.now(),
-                            known.plan().after(change.changes()),
-                            known.directory().after(change.changes()))
+            PlanVersion next = version.changed(change.changes())
+                    .at(change.revision(), today.now())
                     .took(millisSince(begun));
             tell(version, next);
             version = next;
@@ -256,7 +269,6 @@ public class LivePlan implements DisposableBean {
         LocalDate horizonEnd = day.plusDays(stored.horizonDays());
         Plan plan = new Planner().plan(Company.snapshot(stored.dataset(), day, horizonEnd), PlanOptions.ALL);
         PlanVersion next = new PlanVersion(
-                        current == null ? 1 : current.number() + 1,
                         stored.revision(),
                         today.now(),
                         0,
@@ -265,7 +277,7 @@ public class LivePlan implements DisposableBean {
                         stored.name(),
                         stored.demo(),
                         plan,
-                        new Directory(stored.dataset()))
+                        new Directory(Facts.of(stored.dataset())))
                 .took(millisSince(begun));
         rehearse(next);
         tell(current, next);

@@ -12,18 +12,18 @@ import rescient.core.snapshot.PlanOptions;
 import rescient.core.snapshot.Signal;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
-import rescient.dataset.Row;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.dataset.PlanChanges;
 import rescient.server.platform.Asked;
 
 /**
  * A complete plan with the names that belong to it.
  *
- * @param number counts the plans since the server started
  * @param revision the company's revision it was made from
  * @param tookMillis reading and calculating
  */
 public record PlanVersion(
-        long number,
         long revision,
         Instant madeAt,
         long tookMillis,
@@ -34,34 +34,53 @@ public record PlanVersion(
         Plan plan,
         Directory directory) {
 
+    private static final int REVISION_BITS = 32;
+
+    /** Names the plan by the company's revision and the day, the same on every server; a later one is higher. */
+    public long number() {
+        return today.toEpochDay() << REVISION_BITS | revision;
+    }
+
     /** The signals and the customer orders that can never be met, together in order. */
     public List<Signal> signals() {
         return plan.allSignals();
     }
 
-    /** This version as if the company's rows were these. */
+    /** This version as if the company were another; what differs is calculated again, and what that touches. */
     public PlanVersion with(Dataset dataset) {
-        Plan other = calculated(dataset, today, horizonEnd);
-        return new PlanVersion(
-                number, revision, madeAt, tookMillis, today, horizonEnd, company, demo, other, new Directory(dataset));
+        return directory
+                .facts()
+                .to(dataset, PlanChanges.MOST)
+                .map(this::changed)
+                .orElseGet(() -> anew(Facts.of(dataset)));
     }
 
-    /** This version as if a stock point were planned by this row; only what that touches is planned again. */
-    public PlanVersion planned(Row planning) {
-        Change change = new Change.Planning(Company.planning(directory.data(), planning));
-        return after(revision, madeAt, plan.after(List.of(change), Asked.watch()), directory.planned(planning));
+    /** This version as if these rows were changed. */
+    public PlanVersion changed(List<FactChange> rows) {
+        Directory next = directory.after(rows);
+        int day = (int) today.toEpochDay();
+        return PlanChanges.of(directory.facts(), next.facts(), rows, day)
+                .map(changes ->
+                        after(revision, madeAt, changes.isEmpty() ? plan : plan.after(changes, Asked.watch()), next))
+                .orElseGet(() -> anew(next.facts()));
+    }
+
+    private PlanVersion anew(Facts facts) {
+        Plan other = calculated(facts.dataset(), today, horizonEnd);
+        return after(revision, madeAt, other, new Directory(facts));
     }
 
     /** This version as it was on another day. */
     public PlanVersion on(LocalDate day) {
         LocalDate end = day.plusDays(ChronoUnit.DAYS.between(today, horizonEnd));
         Plan other = calculated(directory.dataset(), day, end);
-        return new PlanVersion(number, revision, madeAt, tookMillis, day, end, company, demo, other, directory);
+        return new PlanVersion(revision, madeAt, tookMillis, day, end, company, demo, other, directory);
     }
 
     /** This version as if these changes of open orders were made. */
     public PlanVersion with(List<Change> changes) {
-        return after(revision, madeAt, plan.after(changes, Asked.watch()), directory.after(changes));
+        List<FactChange> rows = OpenOrderRows.changes(directory.facts(), changes);
+        return after(revision, madeAt, plan.after(changes, Asked.watch()), directory.after(rows));
     }
 
     /** This version as if these lines of customer orders were not there. */
@@ -69,17 +88,7 @@ public record PlanVersion(
         List<Change> gone = lines.stream()
                 .map(l -> (Change) new Change.NoCustomerOrder(l.number(), l.line()))
                 .toList();
-        return new PlanVersion(
-                number,
-                revision,
-                madeAt,
-                tookMillis,
-                today,
-                horizonEnd,
-                company,
-                demo,
-                plan.after(gone, Asked.watch()),
-                directory);
+        return after(revision, madeAt, plan.after(gone, Asked.watch()), directory);
     }
 
     private static Plan calculated(Dataset dataset, LocalDate today, LocalDate horizonEnd) {
@@ -88,13 +97,17 @@ public record PlanVersion(
         return new Planner().plan(Company.snapshot(dataset, today, horizonEnd), PlanOptions.ALL, watch);
     }
 
+    /** The same, known as that of a revision. */
+    PlanVersion at(long known, Instant moment) {
+        return after(known, moment, plan, directory);
+    }
+
     PlanVersion took(long millis) {
-        return new PlanVersion(number, revision, madeAt, millis, today, horizonEnd, company, demo, plan, directory);
+        return new PlanVersion(revision, madeAt, millis, today, horizonEnd, company, demo, plan, directory);
     }
 
     /** The next version, with changes that leave the company and its days what they are. */
     PlanVersion after(long nextRevision, Instant at, Plan nextPlan, Directory nextDirectory) {
-        return new PlanVersion(
-                number + 1, nextRevision, at, 0, today, horizonEnd, company, demo, nextPlan, nextDirectory);
+        return new PlanVersion(nextRevision, at, 0, today, horizonEnd, company, demo, nextPlan, nextDirectory);
     }
 }

@@ -7,18 +7,27 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.core.company.Change;
-import rescient.dataset.Row;
+import rescient.dataset.FactChange;
 
 /** The company's revision, its name and whether it is the demo. */
 @Service
 public class Companies {
+    /** On which the database tells servers of a new revision. */
+    public static final String CHANNEL = "rescient_changes";
+
     private final CompanyRepository repository;
     private final ApplicationEventPublisher events;
     private final JdbcTemplate database;
     private final Today today;
+    private final FactCodec codec;
 
-    Companies(CompanyRepository repository, ApplicationEventPublisher events, JdbcTemplate database, Today today) {
+    Companies(
+            CompanyRepository repository,
+            ApplicationEventPublisher events,
+            JdbcTemplate database,
+            Today today,
+            FactCodec codec) {
+        this.codec = codec;
         this.repository = repository;
         this.events = events;
         this.database = database;
@@ -44,30 +53,37 @@ public class Companies {
         return repository.locked().revision;
     }
 
-    /** Counts a change that the plan depends on and that may be anything; the plan follows after the commit. */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public void changed(Cause cause) {
-        changed(cause, List.of(), null);
-    }
-
     /**
-     * Counts changes that the plan depends on; the plan follows after the commit.
+     * Counts changes that the plan depends on, keeps them with their cause, and tells of them: the plan of this server
+     * follows after the commit, and so do the plans of others.
      *
-     * @param planning rows by which stock points are planned otherwise
-     * @param changes all others there are; null if the company has to be read again
+     * @param changes of rows, all there are; null if the company has to be read again
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void changed(Cause cause, List<Row> planning, @Nullable List<Change> changes) {
+    public void changed(Cause cause, @Nullable List<FactChange> changes) {
         Company company = repository.locked();
         company.revision++;
         database.update(
-                "insert into plan_causes (revision, made_at, kind, name, sentence) values (?, ?, ?, ?, ?)",
+                "insert into plan_causes (revision, made_at, kind, name, sentence, changes) values (?, ?, ?, ?, ?, ?)",
                 company.revision,
                 Timestamp.from(today.now()),
                 cause.kind().name(),
                 cause.name(),
-                cause.sentence());
-        events.publishEvent(new CompanyChanged(company.revision, planning, changes));
+                cause.sentence(),
+                changes == null ? null : codec.text(changes));
+        database.queryForList("select pg_notify(?, ?)", CHANNEL, Long.toString(company.revision));
+        events.publishEvent(new CompanyChanged(company.revision, changes));
+    }
+
+    /** What happened after one revision and up to another, in order; what is no longer known is missing. */
+    @Transactional(readOnly = true)
+    public List<CompanyChanged> changes(long after, long upTo) {
+        return database.query(
+                "select revision, changes from plan_causes where revision > ? and revision <= ? order by revision",
+                (row, i) -> new CompanyChanged(
+                        row.getLong(1), row.getString(2) == null ? null : codec.changes(row.getString(2))),
+                after,
+                upTo);
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
@@ -76,6 +92,6 @@ public class Companies {
         company.name = name;
         company.demo = demo;
         company.loaded = true;
-        changed(new Cause(Cause.Kind.LOADED, null, name + " was loaded"));
+        changed(new Cause(Cause.Kind.LOADED, null, name + " was loaded"), null);
     }
 }

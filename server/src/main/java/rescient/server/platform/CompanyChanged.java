@@ -1,19 +1,13 @@
 package rescient.server.platform;
 
 import java.util.List;
-import rescient.core.company.Change;
-import rescient.dataset.Row;
+import rescient.dataset.FactChange;
 
 /**
- * Published in the transaction that changed something the plan depends on; heard after its commit.
+ * What the company became with one revision: heard after the commit of the transaction that made it, and read by servers
+ * that did not hear.
  *
- * @param revision the company's revision with the change
- * @param planning rows by which stock points are planned otherwise
- * @param changes all else that changed since the revision before; null if the company has to be read again
+ * @param revision the company's revision with the changes
+ * @param changes of rows, all there are since the revision before; null if the company has to be read again
  */
-public record CompanyChanged(
-        long revision, List<Row> planning, @Nullable List<Change> changes) {
-    public CompanyChanged(long revision, @Nullable List<Change> changes) {
-        this(revision, List.of(), changes);
-    }
-}
+public record CompanyChanged(long revision, @Nullable List<FactChange> changes) {}

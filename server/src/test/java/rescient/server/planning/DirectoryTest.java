@@ -12,20 +12,23 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.base.Quantity;
 import rescient.dataset.Dataset;
+import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.JobProblem;
 
 class DirectoryTest {
     private final Directory directory = new Directory(
-            new Dataset(
-                    Map.of(
-                            "items", rows("items", "code,name,unit,standard_cost\nA,Board,pcs,2.345\nB,,pcs,\n"),
-                            "suppliers", rows("suppliers", "code,name,minimum_order_value\nS,Sawmill,250\n"),
-                            "supplier_items",
-                                    rows(
-                                            "supplier_items",
-                                            "supplier,item,from_quantity,unit,price\nS,A,0,bundle,100\nS,A,10,bundle,90\nS,A,50,bundle,\n"))));
+            Facts.of(
+                    new Dataset(
+                            Map.of(
+                                    "items",
+                                            rows("items", "code,name,unit,standard_cost\nA,Board,pcs,2.345\nB,,pcs,\n"),
+                                    "suppliers", rows("suppliers", "code,name,minimum_order_value\nS,Sawmill,250\n"),
+                                    "supplier_items",
+                                            rows(
+                                                    "supplier_items",
+                                                    "supplier,item,from_quantity,unit,price\nS,A,0,bundle,100\nS,A,10,bundle,90\nS,A,50,bundle,\n")))));
 
     private static List<Row> rows(String table, String csv) {
         String[] lines = csv.split("\n");

@@ -3,6 +3,7 @@ package rescient.server.planning;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.longThat;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.timeout;
 import static org.mockito.Mockito.verify;
@@ -12,18 +13,20 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import rescient.core.base.Quantity;
-import rescient.core.company.Change;
-import rescient.core.company.OpenOrder;
-import rescient.core.company.Source;
-import rescient.core.company.Stage;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
 import rescient.server.exchange.CompanyStore;
+import rescient.server.platform.Companies;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Today;
@@ -34,6 +37,7 @@ class LivePlanTest {
 
     private final Dataset demo = DatasetReader.read(Path.of("../demo/dataset"));
     private final CompanyStore store = mock(CompanyStore.class);
+    private final Companies companies = mock(Companies.class);
     private final Today today = mock(Today.class);
     private final PlanNews news = mock(PlanNews.class);
     private LivePlan live;
@@ -43,7 +47,7 @@ class LivePlanTest {
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 23));
         when(today.now()).thenReturn(Instant.parse("2026-11-23T08:00:00Z"));
         when(store.read()).thenReturn(stored(1));
-        live = new LivePlan(store, today, news, List.of(), List.of());
+        live = new LivePlan(store, companies, today, news, List.of(), List.of());
         live.start();
     }
 
@@ -58,16 +62,17 @@ class LivePlanTest {
 
     @Test
     void aCommittedChangeMakesANewVersionAndTellsTheBrowsers() {
-        assertThat(live.current().number()).isEqualTo(1);
+        long first = live.current().number();
         when(store.read()).thenReturn(stored(2));
         live.changed(new CompanyChanged(2, null));
-        assertThat(live.knowing(2).number()).isEqualTo(2);
-        verify(news, timeout(PATIENCE)).tell(2);
+        PlanVersion next = live.knowing(2);
+        assertThat(next.number()).isGreaterThan(first);
+        verify(news, timeout(PATIENCE)).tell(next.number());
     }
 
     @Test
     void whenACalculationFailsTheLastCompletePlanStays() {
-        assertThat(live.current().number()).isEqualTo(1);
+        assertThat(live.current().revision()).isEqualTo(1);
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
         live.changed(new CompanyChanged(2, null));
         verify(store, timeout(PATIENCE).times(2)).read();
@@ -75,14 +80,14 @@ class LivePlanTest {
         org.mockito.Mockito.reset(store);
         when(store.read()).thenReturn(stored(3));
         live.changed(new CompanyChanged(3, null));
-        assertThat(live.knowing(3).number()).isEqualTo(2);
+        assertThat(live.knowing(3).revision()).isEqualTo(3);
         assertThat(live.failure()).isNull();
     }
 
     @Test
     void withoutAnyPlanTheReasonIsTold() {
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        LivePlan none = new LivePlan(store, today, news, List.of(), List.of());
+        LivePlan none = new LivePlan(store, companies, today, news, List.of(), List.of());
         none.start();
         assertThatThrownBy(none::current)
                 .isInstanceOf(JobProblem.class)
@@ -95,6 +100,7 @@ class LivePlanTest {
         List<Long> rehearsed = new CopyOnWriteArrayList<>();
         LivePlan slow = new LivePlan(
                 store,
+                companies,
                 today,
                 news,
                 List.of(),
@@ -102,13 +108,13 @@ class LivePlanTest {
                         version -> {
                             throw new IllegalStateException("forgot the words");
                         },
-                        version -> rehearsed.add(version.number())));
+                        version -> rehearsed.add(version.revision())));
         slow.start();
-        assertThat(slow.current().number()).isEqualTo(1);
+        assertThat(slow.current().revision()).isEqualTo(1);
         assertThat(rehearsed).containsExactly(1L);
         when(store.read()).thenReturn(stored(2));
         slow.changed(new CompanyChanged(2, null));
-        assertThat(slow.knowing(2).number()).isEqualTo(2);
+        assertThat(slow.knowing(2).revision()).isEqualTo(2);
         assertThat(rehearsed).containsExactly(1L);
         slow.destroy();
     }
@@ -117,41 +123,75 @@ class LivePlanTest {
     void aNewDayMakesANewPlan() {
         assertThat(live.current().today()).isEqualTo(LocalDate.of(2026, 11, 23));
         live.whenTheDayChanges();
+        long before = live.current().number();
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 24));
         live.whenTheDayChanges();
-        verify(news, timeout(PATIENCE)).tell(2);
+        verify(news, timeout(PATIENCE)).tell(longThat(number -> number > before));
         assertThat(live.current().today()).isEqualTo(LocalDate.of(2026, 11, 24));
         verify(news, timeout(PATIENCE).times(2)).tell(anyLong());
     }
 
-    @Test
-    void aChangeThatIsToldInFullIsCalculatedWithoutReadingTheCompany() {
-        assertThat(live.current().number()).isEqualTo(1);
-        OpenOrder order = new OpenOrder(
-                "PO-9999",
-                "1",
-                Source.BUY,
-                Stage.RELEASED,
-                "NAIL-20",
-                "LARKMOOR",
+    private static FactChange ordered(String number) {
+        return FactChange.of(
                 null,
-                "HOLLIN",
-                Quantity.of(1000),
-                (int) LocalDate.of(2026, 12, 1).toEpochDay(),
-                OpenOrder.NO_DAY,
-                false);
-        live.changed(new CompanyChanged(2, List.of(new Change.Order(order, List.of()))));
-        PlanVersion next = live.knowing(2);
+                Row.of(
+                        Table.named("open_orders"),
+                        Map.of(
+                                "number",
+                                number,
+                                "line",
+                                "1",
+                                "kind",
+                                "buy",
+                                "stage",
+                                "released",
+                                "item",
+                                "NAIL-20",
+                                "site",
+                                "LARKMOOR",
+                                "supplier",
+                                "HOLLIN",
+                                "quantity",
+                                "1000",
+                                "due_date",
+                                "2026-12-01")));
+    }
+
+    private void isFollowed(String number, long revision) {
+        PlanVersion next = live.knowing(revision);
         assertThat(next.plan().point("NAIL-20", "LARKMOOR").orElseThrow().supplies())
-                .anyMatch(supply -> supply.number().equals("PO-9999"));
-        assertThat(next.directory().openOrder("PO-9999", "1")).isNotNull();
+                .anyMatch(supply -> supply.number().equals(number));
+        assertThat(next.directory().openOrder(number, "1")).isNotNull();
         verify(store, org.mockito.Mockito.times(1)).read();
     }
 
     @Test
-    void aChangeThatDoesNotFollowOnThePlanHasTheCompanyReadAgain() {
-        assertThat(live.current().number()).isEqualTo(1);
+    void aChangeThatIsToldInFullIsCalculatedWithoutReadingTheCompany() {
+        assertThat(live.current().revision()).isEqualTo(1);
+        live.changed(new CompanyChanged(2, List.of(ordered("PO-9999"))));
+        isFollowed("PO-9999", 2);
+    }
+
+    /** Another server made them; this one hears of the last alone. */
+    @Test
+    void changesThatWereMadeElsewhereAreReadAndFollowed() {
+        assertThat(live.current().revision()).isEqualTo(1);
+        when(companies.changes(1, 3))
+                .thenReturn(List.of(
+                        new CompanyChanged(2, List.of(ordered("PO-9998"))),
+                        new CompanyChanged(3, List.of(ordered("PO-9999")))));
+        live.known(3);
+        isFollowed("PO-9998", 3);
+        isFollowed("PO-9999", 3);
+    }
+
+    /** What came between is not known, and neither is what was changed by a program that tells nothing. */
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void aChangeThatDoesNotFollowOnThePlanHasTheCompanyReadAgain(boolean told) {
+        assertThat(live.current().revision()).isEqualTo(1);
         when(store.read()).thenReturn(stored(3));
+        when(companies.changes(1, 3)).thenReturn(told ? List.of(new CompanyChanged(2, null)) : List.of());
         live.changed(new CompanyChanged(3, List.of()));
         assertThat(live.knowing(3).revision()).isEqualTo(3);
         verify(store, org.mockito.Mockito.times(2)).read();

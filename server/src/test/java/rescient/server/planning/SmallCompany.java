@@ -13,6 +13,7 @@ import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.Facts;
 
 /** A company of a few rows at works W, planned on Monday 2 March 2026, with units pcs and box. */
 final class SmallCompany {
@@ -48,7 +49,6 @@ final class SmallCompany {
         LocalDate horizonEnd = LocalDate.of(2026, 12, 31);
         return new PlanVersion(
                 1,
-                1,
                 Instant.EPOCH,
                 1,
                 TODAY,
@@ -56,7 +56,7 @@ final class SmallCompany {
                 "Small",
                 false,
                 new Planner().plan(Company.snapshot(dataset, TODAY, horizonEnd), PlanOptions.ALL),
-                new Directory(dataset));
+                new Directory(Facts.of(dataset)));
     }
 
     static PointView point(PlanVersion version, String item) {

@@ -14,10 +14,11 @@ import rescient.core.company.OpenOrderComponent;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.dataset.Dataset;
+import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 
-class OpenOrdersTest {
+class OpenOrderRowsTest {
     private static final int DUE = (int) LocalDate.of(2026, 3, 20).toEpochDay();
 
     private final Dataset read = new Dataset(Map.of(
@@ -26,7 +27,7 @@ class OpenOrdersTest {
             "open_order_components",
             List.of(component("M1", "B", "12"))));
 
-    private final OpenOrders orders = new OpenOrders(read);
+    private final Facts orders = Facts.of(read);
 
     private static Row order(String number, String line, String quantity) {
         return Row.of(
@@ -58,24 +59,26 @@ class OpenOrdersTest {
                 List.of(issues));
     }
 
-    private static List<String> quantities(OpenOrders orders) {
-        return orders.dataset().rows("open_orders").stream()
+    private static List<String> quantities(Facts orders) {
+        return orders.rows("open_orders").stream()
                 .map(row -> row.text("number") + "/" + row.text("line") + " " + row.text("quantity"))
                 .toList();
     }
 
     @Test
     void whatIsToldTakesThePlaceOfWhatWasRead() {
-        OpenOrders after = orders.after(List.of(
-                new Change.NoOrder("P1", "1"),
-                made("M1", 7, new OpenOrderComponent("M1", "1", "C", Quantity.of(3), DUE)),
-                made("F1", 8)));
+        Facts after = after(
+                orders,
+                List.of(
+                        new Change.NoOrder("P1", "1"),
+                        made("M1", 7, new OpenOrderComponent("M1", "1", "C", Quantity.of(3), DUE)),
+                        made("F1", 8)));
 
-        assertThat(after.line("P1", "1")).isNull();
-        assertThat(after.line("P1", "2").text("quantity")).isEqualTo("5");
-        assertThat(after.line("M1", "1").text("quantity")).isEqualTo("7");
-        assertThat(after.line("F1", "1").text("due_date")).isEqualTo("2026-03-20");
-        assertThat(after.lines())
+        assertThat(after.row("open_orders", "P1", "1")).isNull();
+        assertThat(after.row("open_orders", "P1", "2").text("quantity")).isEqualTo("5");
+        assertThat(after.row("open_orders", "M1", "1").text("quantity")).isEqualTo("7");
+        assertThat(after.row("open_orders", "F1", "1").text("due_date")).isEqualTo("2026-03-20");
+        assertThat(after.rows("open_orders"))
                 .extracting(row -> row.text("number") + row.text("line"))
                 .containsExactlyInAnyOrder("P12", "M11", "F11");
         assertThat(quantities(after)).containsExactly("P1/2 5", "M1/1 7", "F1/1 8");
@@ -84,30 +87,26 @@ class OpenOrdersTest {
                 .containsExactly("C");
         // what was there before stays what it was
         assertThat(quantities(orders)).containsExactly("P1/1 4", "P1/2 5", "M1/1 6");
-        assertThat(orders.line("P1", "1").text("quantity")).isEqualTo("4");
+        assertThat(orders.row("open_orders", "P1", "1").text("quantity")).isEqualTo("4");
     }
 
     @Test
     void theLastWordOnALineHolds() {
-        OpenOrders after = orders.after(List.of(made("F1", 8), made("F2", 3)))
-                .after(List.of(made("F1", 9)))
-                .after(List.of(new Change.NoOrder("F2", "1"), new Change.NoOrder("M1", "1")))
-                .after(List.of(made("M1", 2)));
+        Facts after = after(orders, List.of(made("F1", 8), made("F2", 3)));
+        after = after(after, List.of(made("F1", 9)));
+        after = after(after, List.of(new Change.NoOrder("F2", "1"), new Change.NoOrder("M1", "1")));
+        after = after(after, List.of(made("M1", 2)));
         assertThat(quantities(after)).containsExactly("P1/1 4", "P1/2 5", "F1/1 9", "M1/1 2");
-        assertThat(after.line("F2", "1")).isNull();
+        assertThat(after.row("open_orders", "F2", "1")).isNull();
     }
 
-    @Test
-    void otherTablesMayBecomeOthersUnderTheSameOrders() {
-        Dataset other = read.with("customers", List.of(Row.of(Table.named("customers"), Map.of("code", "C"))));
-        OpenOrders after = orders.after(List.of(made("F1", 8))).in(other);
-        assertThat(after.dataset().rows("customers")).hasSize(1);
-        assertThat(quantities(after)).endsWith("F1/1 8");
+    private static Facts after(Facts facts, List<Change> changes) {
+        return facts.after(OpenOrderRows.changes(facts, changes));
     }
 
     @Test
     void nothingButOpenOrdersIsTold() {
-        assertThatThrownBy(() -> orders.after(List.of(new Change.NoCustomerOrder("S1", "1"))))
+        assertThatThrownBy(() -> after(orders, List.of(new Change.NoCustomerOrder("S1", "1"))))
                 .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageContaining("Only open orders");
     }
