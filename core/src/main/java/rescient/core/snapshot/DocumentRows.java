@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntBinaryOperator;
 import rescient.core.base.Quantity;
+import rescient.core.company.BomLine;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Item;
 import rescient.core.company.OpenOrder;
@@ -156,5 +157,10 @@ public final class DocumentRows {
 
     private long step(int item) {
         return Quantity.step(items.get(item).decimals());
+    }
+
+    /** Kits resolved by other bills of materials of items that are none. */
+    Kits kits(Map<String, List<BomLine>> bomLines) {
+        return new Kits(items, itemIndex, bomLines);
     }
 }

@@ -3,6 +3,7 @@ package rescient.core.snapshot;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.function.LongFunction;
 import java.util.function.Predicate;
 import rescient.core.base.LongIntMap;
@@ -173,7 +174,6 @@ public final class Network implements Cloneable {
         points = new StockPoint[n];
         numbers = new LongIntMap(n);
         edgeStart = new int[n + 1];
-        incomingStart = new int[n + 1];
         int edges = drafts.stream().mapToInt(d -> d.below.length).sum();
         edgeTo = new int[edges];
         edgeFrom = new int[edges];
@@ -191,6 +191,14 @@ public final class Network implements Cloneable {
             }
         }
         edgeStart[n] = e;
+        index();
+    }
+
+    /** Puts the edges in the order of their lower points. */
+    private void index() {
+        int n = points.length;
+        int edges = edgeTo.length;
+        incomingStart = new int[n + 1];
         for (int to : edgeTo) {
             incomingStart[to + 1]++;
         }
@@ -237,6 +245,41 @@ public final class Network implements Cloneable {
         } catch (CloneNotSupportedException e) {
             throw new AssertionError(e);
         }
+    }
+
+    /** What a point asks for, and of which points: as many of each. */
+    record Asked(List<Kits.Part> parts, int[] below) {}
+
+    /**
+     * This network with other edges of some points; they must lead to planned points of lower levels. The numbers of points
+     * stay, so a point may stand on a lower level than it needs to.
+     */
+    Network asking(Map<Integer, Asked> others, int[] itemRank, int[] siteRank) {
+        Network next = with(0, points[0]);
+        int edges = edgeTo.length;
+        for (Map.Entry<Integer, Asked> other : others.entrySet()) {
+            int p = other.getKey();
+            edges += other.getValue().below.length - (edgeStart[p + 1] - edgeStart[p]);
+        }
+        next.edgeStart = new int[edgeStart.length];
+        next.edgeTo = new int[edges];
+        next.edgeFrom = new int[edges];
+        next.edgePart = new Kits.Part[edges];
+        int e = 0;
+        for (int p = 0; p < points.length; p++) {
+            next.edgeStart[p] = e;
+            Asked other = others.get(p);
+            int count = other == null ? edgeStart[p + 1] - edgeStart[p] : other.below.length;
+            for (int k = 0; k < count; k++) {
+                next.edgeTo[e] = other == null ? edgeTo[edgeStart[p] + k] : other.below[k];
+                next.edgeFrom[e] = p;
+                next.edgePart[e++] = other == null ? edgePart[edgeStart[p] + k] : other.parts.get(k);
+            }
+        }
+        next.edgeStart[points.length] = e;
+        next.index();
+        next.rank(itemRank, siteRank);
+        return next;
     }
 
     /** How many points are planned; the rest lie on a loop or below one. */

@@ -119,6 +119,11 @@ public final class StockPoint implements Cloneable {
         this.leadTimePerUnit = data.source == Source.BUY ? Ratio.ZERO : data.leadTimePerUnit;
     }
 
+    /** Whether its orders ask for the components of its bill of materials. */
+    boolean madeOfComponents() {
+        return phantom || source.fromComponents();
+    }
+
     StockPoint copy() {
         try {
             return (StockPoint) clone();
