@@ -67,13 +67,21 @@
   let heading = $state<HTMLHeadingElement>();
 
   let sending = $state(false);
+  /** The plan in which these orders were first looked at here. */
+  let seen = $state<number | undefined>();
+  /** How much of what happened since then was looked at. */
+  let known = $state(0);
   const preview = createQuery(() => ({
     queryKey: ['plan', 'release', keys, asPossible],
     queryFn: ({ signal }) =>
-      answer(api.POST('/api/releases/preview', { signal, body: { orders: keys, asPossible } })),
+      answer(api.POST('/api/releases/preview', { signal, body: { seen, orders: keys, asPossible } })),
     placeholderData: (before) => before,
     enabled: created === undefined && !unanswered && !sending
   }));
+  $effect(() => {
+    if (seen === undefined && preview.data) seen = preview.data.version;
+  });
+  const since = $derived(preview.data?.since ?? []);
   const documents = $derived(preview.data?.documents ?? []);
   const obstacles = $derived(preview.data?.obstacles ?? []);
   const lines = $derived(documents.reduce((n, d) => n + d.lines.length, 0));
@@ -108,7 +116,14 @@
       answer(
         api.POST('/api/releases', {
           params: { header: { 'Idempotency-Key': command } },
-          body: { orders: keys, leaveOut, asPossible, note: note.trim() || undefined, notes: sent }
+          body: {
+            seen: preview.data?.version ?? 0,
+            orders: keys,
+            leaveOut,
+            asPossible,
+            note: note.trim() || undefined,
+            notes: sent
+          }
         })
       ),
     onSuccess: (done) => {
@@ -162,6 +177,7 @@
   export function press() {
     if (gone.length > 0 && !unanswered) ongone(gone);
     else if (firmOnly) onfirm(keys);
+    else if (since.length > known && !unanswered) known = since.length;
     else if (ready && !release.isPending && created === undefined) {
       if (!unanswered) sent = written();
       release.mutate();
@@ -210,6 +226,13 @@
     {/if}
     {#if refused}
       <p class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{refused}</p>
+    {/if}
+    {#if since.length > 0 && !unanswered}
+      <div class="mt-2 border-l-4 border-marigold bg-slip px-3 py-2" role="alert" data-testid="since">
+        <b>Since you looked:</b>
+        {#each since as sentence (sentence)}<p>{sentence}</p>{/each}
+        {#if since.length > known}<p>The plan still asks for what you chose. Is it still wanted?</p>{/if}
+      </div>
     {/if}
     {#if gone.length > 0 && !unanswered}
       <p class="mt-2 text-vermilion" role="alert">
@@ -402,9 +425,11 @@
           ? 'Releasing …'
           : unanswered
             ? 'Ask again'
-            : firmOnly
-              ? `Firm ${lines} …`
-              : `Release ${lines}`}
+            : since.length > known && !firmOnly
+              ? 'Yes, still wanted'
+              : firmOnly
+                ? `Firm ${lines} …`
+                : `Release ${lines}`}
         <Key name="r" />
       </button>
       <button type="button" class="plain-action" style="height: 30px" onclick={onclose}

@@ -62,11 +62,13 @@ class KillTest {
     /** Releases of orders that start first, of several stock points. */
     private List<Request> requests(Servers.Server server) throws Exception {
         List<String> keys = new ArrayList<>(keys(server));
+        long seen = server.get("/api/plan").body().get("version").asLong();
         List<Request> requests = new ArrayList<>();
         for (int i = 0; i < AT_ONCE && !keys.isEmpty(); i++) {
             String key = keys.remove(random.nextInt(Math.min(20, keys.size())));
             requests.add(new Request(
-                    UUID.randomUUID(), "{\"orders\":[\"" + key + "\"],\"leaveOut\":false,\"note\":\"round\"}"));
+                    UUID.randomUUID(),
+                    "{\"seen\":" + seen + ",\"orders\":[\"" + key + "\"],\"leaveOut\":false,\"note\":\"round\"}"));
         }
         return requests;
     }

@@ -75,6 +75,39 @@ class ReleaseTest extends DeskTest {
                 .hasText("Orders");
     }
 
+    /** Tom still looks at the preview when Ida releases one of seven that are alike: his is there again, and is asked about. */
+    @Test
+    void whatWasReleasedThereSinceIsToldAndConfirmedAnew() {
+        jdbc.update("update planning set max_quantity = 2000 where item = 'NAIL-20'");
+        jdbc.update("update company set revision = revision + 1");
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        Page ida = signedIn("ida");
+        for (String number : List.of("PO-2045", "PO-2046")) {
+            chooseNails(ida);
+            press(ida);
+            assertThat(ida.getByTestId("released")).containsText(number);
+            ida.navigate("/plan");
+        }
+        Page tom = signedIn("tom");
+        chooseNails(ida);
+        chooseNails(tom);
+        press(ida);
+        assertThat(ida.getByTestId("released")).containsText("PO-2047");
+        assertThat(tom.getByTestId("since")).containsText("PO-2047, 2000 NAIL-20, was released by Ida Holm at");
+        Locator still = tom.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Yes, still wanted"));
+        still.click();
+        assertThat(still).isHidden();
+        press(tom);
+        assertThat(tom.getByTestId("released")).containsText("PO-2048");
+    }
+
+    private static void chooseNails(Page page) {
+        page.getByPlaceholder("filter").fill("NAIL-20");
+        select(page, "NAIL-20");
+        preview(page);
+        assertThat(pressable(page)).isEnabled();
+    }
+
     @Test
     void theNotesOfAReleaseSurviveAReload() {
         Page page = signedIn("ida");

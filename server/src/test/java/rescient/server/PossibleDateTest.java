@@ -29,7 +29,8 @@ class PossibleDateTest extends ServerTest {
                 "ida",
                 "/api/releases",
                 UUID.randomUUID(),
-                "{'orders':['" + late + "'],'leaveOut':false,'asPossible':true}");
+                "{'seen':" + live.current().number() + ",'orders':['" + late
+                        + "'],'leaveOut':false,'asPossible':true}");
         assertThat(released.status()).isEqualTo(201);
         knowing();
         assertThat(lateOrders()).isEqualTo(before);

@@ -2,6 +2,7 @@ package rescient.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -98,6 +99,51 @@ class ReleaseTest extends ServerTest {
             assertThat(r.body().get("detail").asText()).contains("6000 NAIL-20 for 27 Nov was released by");
             assertThat(r.body().get("detail").asText()).contains("as PO-2045");
         });
+    }
+
+    /** In lots of 2 000 at most there are several alike; when one is released, one of the same name stands there again. */
+    @Test
+    void theSamePlannedOrderIsReleasedOnceEvenIfOneLikeItStandsThereAgain() throws Exception {
+        assertThat(decide(
+                                "ida",
+                                "{'kind':'PLANNING','item':'NAIL-20','site':'LARKMOOR','fields':{'max_quantity':'2000'}}")
+                        .status())
+                .isEqualTo(201);
+        knowing();
+        // until there is a day that wants many of them
+        release("ida", UUID.randomUUID(), false, keys("NAIL-20").get(0));
+        knowing();
+        release("ida", UUID.randomUUID(), false, keys("NAIL-20").get(0));
+        knowing();
+        String first = keys("NAIL-20").get(0);
+        long seen = live.current().number();
+        assertThat(release("ida", UUID.randomUUID(), seen, false, first).status())
+                .isEqualTo(201);
+        knowing();
+        assertThat(keys("NAIL-20")).contains(first);
+
+        Reply refused = release("tom", UUID.randomUUID(), seen, false, first);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().get("changes").get(0).asText())
+                .startsWith("PO-2047, 2000 NAIL-20, was released by Ida Holm at ");
+        JsonNode preview = post(
+                        "tom", "/api/releases/preview", null, "{'seen':" + seen + ",'orders':['" + first + "']}")
+                .body();
+        assertThat(preview.get("since")).hasSize(1);
+
+        // looked at again, it may still be wanted
+        assertThat(release("tom", UUID.randomUUID(), preview.get("version").asLong(), false, first)
+                        .status())
+                .isEqualTo(201);
+    }
+
+    @Test
+    void whatHappenedElsewhereHoldsUpNoRelease() throws Exception {
+        long seen = live.current().number();
+        release("ida", UUID.randomUUID(), false, NAILS);
+        knowing();
+        assertThat(release("tom", UUID.randomUUID(), seen, false, EYELETS).status())
+                .isEqualTo(201);
     }
 
     @Test

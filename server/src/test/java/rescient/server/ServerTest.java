@@ -78,13 +78,19 @@ abstract class ServerTest {
     }
 
     Reply release(String login, UUID key, boolean leaveOut, String... orders) throws Exception {
+        return release(login, key, live.current().number(), leaveOut, orders);
+    }
+
+    /** @param seen the plan in which the orders were chosen */
+    Reply release(String login, UUID key, long seen, boolean leaveOut, String... orders) throws Exception {
         return reply(
                 login,
                 MockMvcRequestBuilders.post("/api/releases")
                         .with(csrf())
                         .header("Idempotency-Key", key)
                         .contentType("application/json")
-                        .content(json.writeValueAsString(Map.of("orders", List.of(orders), "leaveOut", leaveOut))));
+                        .content(json.writeValueAsString(
+                                Map.of("seen", seen, "orders", List.of(orders), "leaveOut", leaveOut))));
     }
 
     /** What a wish would do; the wish as JSON with single quotes. */

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import rescient.core.company.Change;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
@@ -107,6 +109,15 @@ final class Release {
         } else {
             ready.put(key, Going.planned(version, key, order));
         }
+    }
+
+    /** The stock points of the planned orders that can go. */
+    Set<Since.Place> places() {
+        return ready.values().stream()
+                .filter(going -> going.firmed() == null)
+                .map(going ->
+                        new Since.Place(going.order().item(), going.order().site()))
+                .collect(Collectors.toSet());
     }
 
     List<Draft> drafts() {

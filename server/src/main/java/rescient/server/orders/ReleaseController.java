@@ -34,15 +34,18 @@ class ReleaseController {
     }
 
     /**
+     * @param seen the plan in which they were chosen; null: the present one
      * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
      *     dates
      */
     record Chosen(
+            @Nullable Long seen,
             @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
             @Nullable Boolean asPossible) {}
 
     /**
      * @param gone planned orders that the plan no longer asks for
+     * @param since what happened at their stock points after the plan that was seen, each in a sentence
      * @param earlier orders that the plan will count for an earlier need than the one they are planned for
      */
     record ReleasePreview(
@@ -50,15 +53,18 @@ class ReleaseController {
             List<Draft> documents,
             List<Release.Obstacle> obstacles,
             List<String> gone,
+            List<String> since,
             List<Release.Earlier> earlier) {}
 
     /**
      * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
      *     dates
+     * @param seen the plan in which they were last looked at: what happened since at their stock points has to be looked at first
      * @param note on every document that has none of its own
      * @param notes by the key of a document's first line
      */
     record ReleaseRequest(
+            @NotNull Long seen,
             @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
             boolean leaveOut,
             @Nullable Boolean asPossible,
@@ -73,6 +79,7 @@ class ReleaseController {
                 release.drafts(),
                 release.obstacles,
                 release.gone.stream().map(Release.Missing::key).toList(),
+                chosen.seen == null ? List.of() : releasing.since(release, chosen.seen),
                 release.earlier());
     }
 
@@ -91,6 +98,7 @@ class ReleaseController {
         return releasing.release(
                 user,
                 key,
+                request.seen,
                 request.orders,
                 request.leaveOut,
                 Boolean.TRUE.equals(request.asPossible),

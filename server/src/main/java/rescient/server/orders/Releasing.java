@@ -105,19 +105,21 @@ class Releasing {
     /**
      * Releases planned orders.
      *
+     * @param seen the plan in which they were last looked at
      * @param leaveOut those that cannot go stay behind; otherwise nothing goes
      * @param asPossible those that cannot be there in time are dated with the day on which they can
-     * @throws JobProblem 409 if the plan no longer asks for one of them, 422 if one cannot go
+     * @throws JobProblem 409 if the plan no longer asks for one of them, or something happened at its stock point since, 422 if one cannot go
      */
     Answer release(
             SignedIn user,
             UUID commandKey,
+            long seen,
             List<String> keys,
             boolean leaveOut,
             boolean asPossible,
             String note,
             Map<String, String> notes) {
-        return turns.take(() -> inTurn(user, commandKey, keys, leaveOut, asPossible, note, notes));
+        return turns.take(() -> inTurn(user, commandKey, seen, keys, leaveOut, asPossible, note, notes));
     }
 
     private Release release(PlanVersion version, List<String> keys, boolean asPossible) {
@@ -140,6 +142,7 @@ class Releasing {
     private Answer inTurn(
             SignedIn user,
             UUID commandKey,
+            long seen,
             List<String> keys,
             boolean leaveOut,
             boolean asPossible,
@@ -163,6 +166,7 @@ class Releasing {
         }
         Release release = release(live.knowing(revision), keys, asPossible);
         refuse(user, release, leaveOut);
+        refuseUnseen(release, seen);
         List<Change> changes = new ArrayList<>();
         Answer answer = create(user, release, note, notes, changes);
         entities.persist(
@@ -171,6 +175,23 @@ class Releasing {
                 new Cause(Cause.Kind.RELEASE, user.name(), sentence(answer)),
                 OpenOrderRows.changes(release.version.directory().facts(), changes));
         return answer;
+    }
+
+    /** What happened at the stock points of planned orders after the plan that somebody saw. */
+    List<String> since(Release release, long seen) {
+        return Since.sentences(companies.since(PlanVersion.revisionOf(seen)), release.places());
+    }
+
+    /** The plan may ask for the same again, same place, day and quantity; whoever releases it has to know of the first. */
+    private void refuseUnseen(Release release, long seen) {
+        List<String> since = since(release, seen);
+        if (!since.isEmpty()) {
+            throw new JobProblem(
+                            HttpStatus.CONFLICT,
+                            "Nothing was released: something happened there since you looked. "
+                                    + String.join(" ", since) + " Look again, and release it if it is still wanted.")
+                    .with("changes", since);
+        }
     }
 
     private static String sentence(Answer answer) {

@@ -41,6 +41,11 @@ public record PlanVersion(
         return today.toEpochDay() << REVISION_BITS | revision;
     }
 
+    /** The company's revision in the name of a plan. */
+    public static long revisionOf(long number) {
+        return number & (1L << REVISION_BITS) - 1;
+    }
+
     /** The signals and the customer orders that can never be met, together in order. */
     public List<Signal> signals() {
         return plan.allSignals();

@@ -1,6 +1,7 @@
 package rescient.server.platform;
 
 import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.List;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -84,6 +85,23 @@ public class Companies {
                         row.getLong(1), row.getString(2) == null ? null : codec.changes(row.getString(2))),
                 after,
                 upTo);
+    }
+
+    /** One revision: when, by whom and why, and what became otherwise. */
+    public record Happened(long revision, Instant at, Cause cause, List<FactChange> changes) {}
+
+    /** What happened after a revision, in order, as far as it is told row by row. */
+    @Transactional(readOnly = true)
+    public List<Happened> since(long revision) {
+        return database.query(
+                "select revision, made_at, kind, name, sentence, changes from plan_causes"
+                        + " where revision > ? and changes is not null order by revision",
+                (row, i) -> new Happened(
+                        row.getLong(1),
+                        row.getTimestamp(2).toInstant(),
+                        new Cause(Cause.Kind.valueOf(row.getString(3)), row.getString(4), row.getString(5)),
+                        codec.changes(row.getString(6))),
+                revision);
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
