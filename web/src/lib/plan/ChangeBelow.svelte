@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { answer, api, type Schemas } from '$lib/api/client';
   import DecidePane from './DecidePane.svelte';
   import type { Deciding } from './wish';
 
@@ -10,9 +10,10 @@
     today: string;
     currency: string;
     onclose: () => void;
+    onkept: (decision: Schemas['Decision']) => void;
     onagain: (deciding: Deciding) => void;
   }
-  let { change, today, currency, onclose, onagain }: Props = $props();
+  let { change, today, currency, onclose, onkept, onagain }: Props = $props();
   const orders = createQuery(() => ({
     queryKey: ['plan', 'orders'],
     queryFn: () => answer(api.GET('/api/plan/orders'))
@@ -34,7 +35,10 @@
       {today}
       {currency}
       {onclose}
-      onkept={onclose}
+      onkept={(decision) => {
+        onclose();
+        onkept(decision);
+      }}
       {onagain}
     />
   {/key}

@@ -19,9 +19,11 @@
     /** What of it is not as it was. */
     mark?: Mark;
     onopen: () => void;
+    /** All rows up to this one are meant. */
+    onrange: () => void;
     ontoggle: () => void;
   }
-  let { order, today, currency, columns, here, selected, mark, onopen, ontoggle }: Props = $props();
+  let { order, today, currency, columns, here, selected, mark, onopen, onrange, ontoggle }: Props = $props();
   const late = $derived(order.possible ? (order.daysLate ?? 0) > 0 : true);
   const where = $derived(
     order.source === 'buy'
@@ -44,7 +46,7 @@
   aria-selected={selected}
   tabindex="-1"
   id="order-{order.key}"
-  onclick={onopen}
+  onclick={(e) => (e.shiftKey ? onrange() : onopen())}
 >
   <span
     class="box"

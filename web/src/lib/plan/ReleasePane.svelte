@@ -147,7 +147,7 @@
   $effect(() => heading?.focus());
 
   /** What else a supplier brings to the same site and is due within the chosen time. */
-  function more(document: Schemas['Draft']): PlannedOrder[] {
+  function more(document: Schemas['ReleaseDocument']): PlannedOrder[] {
     const until = isoDay(dayNumber(today) + weeks * 7);
     return all.filter(
       (o) =>
@@ -160,7 +160,7 @@
     );
   }
 
-  function nameOf(document: Schemas['Draft']): string {
+  function nameOf(document: Schemas['ReleaseDocument']): string {
     return `${document.supplier}~${document.site}`;
   }
 

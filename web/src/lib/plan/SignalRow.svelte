@@ -12,9 +12,11 @@
     /** What became of the customer order it speaks of. */
     mark?: Mark;
     onopen: () => void;
+    /** All rows up to this one are meant. */
+    onrange: () => void;
     ontoggle: () => void;
   }
-  let { row, today, here, selected, mark, onopen, ontoggle }: Props = $props();
+  let { row, today, here, selected, mark, onopen, onrange, ontoggle }: Props = $props();
   const there = $derived(people.at(row.signal.item, row.signal.site));
 </script>
 
@@ -27,7 +29,7 @@
   aria-selected={selected}
   tabindex="-1"
   id="order-{row.key}"
-  onclick={onopen}
+  onclick={(e) => (e.shiftKey ? onrange() : onopen())}
 >
   <span
     class="box"

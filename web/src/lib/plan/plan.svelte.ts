@@ -109,11 +109,33 @@ export class PlanList {
 
   /** Selects all that is shown, or none if all is. */
   toggleAll(): void {
-    const keys = this.shown.map(keyOf);
+    this.#toggleThese(this.shown.map(keyOf));
+  }
+
+  /** Selects the rows of a group, or none of them if all are. */
+  toggleGroup(head: string): void {
+    const from = this.entries.findIndex((e) => 'head' in e && e.head === head);
+    if (from < 0) return;
+    const rest = this.entries.slice(from + 1);
+    const end = rest.findIndex((e) => 'head' in e);
+    const rows = (end < 0 ? rest : rest.slice(0, end)) as Row[];
+    this.#toggleThese(rows.map(keyOf));
+  }
+
+  #toggleThese(keys: string[]): void {
     const all = keys.every((k) => this.selected.has(k));
     for (const key of keys) {
       if (all) this.selected.delete(key);
       else this.selected.add(key);
     }
+  }
+
+  /** Selects all rows from the one under the cursor to another. */
+  range(to: string): void {
+    const from = Math.max(0, this.#place());
+    const end = this.shown.findIndex((r) => keyOf(r) === to);
+    if (end < 0) return;
+    for (const row of this.shown.slice(Math.min(from, end), Math.max(from, end) + 1))
+      this.selected.add(keyOf(row));
   }
 }

@@ -73,6 +73,27 @@ describe('the list', () => {
     expect(plan.orders.map((o) => o.key)).toEqual(['b', 'c']);
   });
 
+  it('selects all rows from the cursor to another, over heads, up and down', () => {
+    const plan = list();
+    plan.cursor = 'b';
+    plan.range('!cancel~z');
+    expect([...plan.selected]).toEqual(['b', 'c', '!cancel~z']);
+    plan.range('a');
+    expect(plan.selected.has('a')).toBe(true);
+    plan.range('not there');
+    expect(plan.selected.size).toBe(4);
+  });
+
+  it('selects a group by its head, or none of it if all of it is', () => {
+    const plan = list();
+    plan.toggle('a');
+    plan.toggle('b');
+    plan.toggleGroup('START_TODAY');
+    expect([...plan.selected]).toEqual(['a', 'b', 'c']);
+    plan.toggleGroup('START_TODAY');
+    expect([...plan.selected]).toEqual(['a']);
+  });
+
   it('knows where the cursor goes when its row goes', () => {
     const plan = list();
     plan.cursor = 'b';

@@ -5,7 +5,7 @@ vi.mock('$app/state', () => ({ page: { url: new URL('http://x/plan') } }));
 import { viewOf } from '$lib/links';
 import { columnsOf, columnsText, gridOf, listWidth } from './columns';
 import { filtersFrom } from './filters';
-import { csvOf } from './orders-csv';
+import { csvOf, tableOf } from './orders-csv';
 import { placeOf } from './place';
 import { repairsOf } from './repairs';
 
@@ -106,6 +106,9 @@ describe('the list as CSV', () => {
     };
     expect(csvOf([order]).split('\r\n')[1]).toBe(
       'A,"Name, long",W,make,,2,pcs,2026-11-23,2026-11-30,,,planned,,,'
+    );
+    expect(tableOf([{ ...order, itemName: 'two\tin one' }]).split('\n')[1]).toBe(
+      'A\ttwo in one\tW\tmake\t\t2\tpcs\t2026-11-23\t2026-11-30\t\t\tplanned\t\t\t'
     );
   });
 });

@@ -3,6 +3,7 @@
   import Key from './Key.svelte';
   import { wordsInAddress } from '$lib/filter-words.svelte';
   import { whenPainted } from './painted';
+  import { PaneWidth } from './pane-width.svelte';
   import VirtualList from './VirtualList.svelte';
 
   /** A place: filters above, a list on the left, what is opened on the right, actions below. */
@@ -58,6 +59,23 @@
     (said) => (words = said)
   );
   let box = $state<HTMLInputElement>();
+  let body = $state<HTMLElement>();
+  let left = $state<HTMLElement>();
+  const width = $derived(new PaneWidth(title));
+  let dragging = $state(false);
+
+  function drag(event: PointerEvent) {
+    if (dragging && body) width.to(event.clientX - body.getBoundingClientRect().left, body.clientWidth);
+  }
+
+  function divide(event: KeyboardEvent) {
+    const steps = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    if (steps !== 0 && body && left) width.by(steps, left.clientWidth, body.clientWidth);
+    else if (event.key === 'Home') width.reset();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
   /** The list is looked for first, what is opened then. */
   let listed = $state(false);
   $effect(() => whenPainted(() => (listed = true)));
@@ -94,8 +112,13 @@
     </label>
     {@render aside?.()}
   </div>
-  <div class="place-body print-flow grid min-h-0" style:grid-template-columns="{list} minmax(0, 1fr)">
+  <div
+    class="place-body print-flow relative grid min-h-0"
+    bind:this={body}
+    style:grid-template-columns="{width.width === undefined ? list : `${width.width}px`} minmax(0, 1fr)"
+  >
     <section
+      bind:this={left}
       class="place-list no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
       aria-label={title}
     >
@@ -113,6 +136,27 @@
         <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
       {/if}
     </section>
+    <!-- a separator that is moved is a control, as the ARIA practices have it -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+      class="divider no-print"
+      class:dragging
+      style:left="{(left?.offsetWidth ?? 0) - 3}px"
+      role="separator"
+      tabindex="0"
+      aria-orientation="vertical"
+      aria-label="Width of the list"
+      aria-valuenow={width.width ?? left?.offsetWidth ?? 0}
+      title="Drag, or with the arrow keys; double-click or Home: as it comes"
+      onpointerdown={(e) => {
+        dragging = true;
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }}
+      onpointermove={drag}
+      onpointerup={() => (dragging = false)}
+      ondblclick={() => width.reset()}
+      onkeydown={divide}
+    ></div>
     <div class="place-detail print-flow min-h-0 overflow-auto">
       {#if listed}{@render detail()}{/if}
     </div>
@@ -126,3 +170,29 @@
     {@render actions()}
   </div>
 </div>
+
+<style>
+  .divider {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 7px;
+    cursor: col-resize;
+    touch-action: none;
+    z-index: 2;
+  }
+
+  .divider:hover,
+  .divider:focus-visible,
+  .divider.dragging {
+    background: var(--color-marigold);
+    opacity: 0.6;
+  }
+
+  /* one under the other there is nothing to divide */
+  @media (max-width: 900px) {
+    .divider {
+      display: none;
+    }
+  }
+</style>

@@ -20,8 +20,10 @@
     today: string;
     choices?: Schemas['Choices'];
     ontold: (said: string | undefined) => void;
+    /** Something was taken over into the live data. */
+    onkept: (decision: Schemas['Decision']) => void;
   }
-  let { id, today, choices, ontold }: Props = $props();
+  let { id, today, choices, ontold, onkept }: Props = $props();
   const client = useQueryClient();
   const only = $derived(fromAddress('only'));
   const whatIf = createQuery(() => ({
@@ -79,7 +81,8 @@
     onSuccess: (decision) => {
       command = crypto.randomUUID();
       refused = undefined;
-      ontold(decision.sentence);
+      ontold(undefined);
+      onkept(decision);
       void toAddress({ only: undefined });
       refresh();
     },

@@ -27,7 +27,7 @@
     siteOf,
     type Entry
   } from '$lib/plan/filters';
-  import { csvOf } from '$lib/plan/orders-csv';
+  import { csvOf, tableOf } from '$lib/plan/orders-csv';
   import { Panes } from '$lib/plan/panes.svelte';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
@@ -236,6 +236,23 @@
     void toAddress({ sort: now === column ? `-${column}` : now === `-${column}` ? undefined : column });
   }
 
+  /** Selects this row and the next one, where the cursor goes. */
+  function extend(by: number) {
+    const next = list.step(by);
+    if (next === undefined) return;
+    list.range(next);
+    move(by);
+  }
+
+  /** What is selected, as a table that a spreadsheet takes; a text that is marked goes as it is. */
+  function copy(event: ClipboardEvent) {
+    const marked = getSelection()?.isCollapsed === false;
+    const typing = (event.target as HTMLElement | null)?.closest?.('input, textarea');
+    if (marked || typing || list.orders.length === 0) return;
+    event.preventDefault();
+    event.clipboardData?.setData('text/plain', tableOf(list.orders));
+  }
+
   function save() {
     download('planned-orders.csv', csvOf(shownOrders));
   }
@@ -280,6 +297,8 @@
     shortcuts.register('plan', [
       { keys: 'j, ArrowDown', says: 'Next row', run: () => move(1) },
       { keys: 'k, ArrowUp', says: 'Row before', run: () => move(-1) },
+      { keys: 'J', says: 'Select, and the next row too', run: () => extend(1) },
+      { keys: 'K', says: 'Select, and the row before too', run: () => extend(-1) },
       { keys: 'x, \u0020', says: 'Select', run: toggle.run },
       { keys: 'X', says: 'Select all that is shown, or none', run: () => list.toggleAll() },
       { keys: 'w', says: 'Why: quantity or dates', run: ask.run },
@@ -298,11 +317,18 @@
 </script>
 
 <svelte:head><title>Plan · Rescient</title></svelte:head>
+<svelte:document oncopy={copy} />
 
 {#snippet entry(e: Entry)}
   {#if 'head' in e}
     <div class="flex items-end gap-2 px-3 pb-1.5" style="height: 100%">
-      <span class="title text-[13px]">{e.name}</span><span class="text-ink-3">{e.count}</span>
+      <button
+        type="button"
+        class="title text-[13px]"
+        tabindex="-1"
+        title="Select these, or none of them"
+        onclick={() => list.toggleGroup(e.head)}>{e.name}</button
+      ><span class="text-ink-3">{e.count}</span>
     </div>
   {:else if 'order' in e}
     <PlannedRow
@@ -314,6 +340,7 @@
       selected={list.selected.has(e.order.key)}
       mark={marks.get(e.order.key)}
       onopen={() => open(e.order.key)}
+      onrange={() => list.range(e.order.key)}
       ontoggle={() => list.toggle(e.order.key)}
     />
   {:else}
@@ -326,6 +353,7 @@
         ? marks.get(customerMark(e.signal.signal.orderNumber))
         : undefined}
       onopen={() => open(e.signal.key)}
+      onrange={() => list.range(e.signal.key)}
       ontoggle={() => list.toggle(e.signal.key)}
     />
   {/if}

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -153,6 +154,50 @@ class DecideTest extends DeskTest {
         page.navigate("/items?code=BRG-6202-SS");
         assertThat(page.getByTestId("alternatives")).containsText("BRG-6202");
         assertThat(page.getByTestId("alternatives")).containsText("can be replaced by this, in CARR-62");
+    }
+
+    /** Ranges, a whole group, and what is selected as a table for a spreadsheet. */
+    @Test
+    void manyRowsAreSelectedAtOnceAndCopied() {
+        Page page = signedIn("ida");
+        page.keyboard().press("Shift+J");
+        page.keyboard().press("Shift+J");
+        assertThat(page.getByTestId("selection")).containsText("3 selected");
+        page.keyboard().press("Escape");
+        rows(page).nth(1).click();
+        rows(page).nth(4).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+        assertThat(page.getByTestId("selection")).containsText("4 selected");
+        String copied = (String) page.evaluate("""
+                () => {
+                  const data = new DataTransfer();
+                  document.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true }));
+                  return data.getData('text/plain');
+                }""");
+        Assertions.assertThat(copied.split("\n")).hasSize(5);
+        Assertions.assertThat(copied).startsWith("item\tname\tsite");
+        page.keyboard().press("Escape");
+        Locator head = page.getByTitle("Select these, or none of them").first();
+        head.click();
+        assertThat(page.getByTestId("selection")).containsText("selected");
+        head.click();
+        assertThat(page.getByTestId("selection")).not().containsText("selected");
+    }
+
+    @Test
+    void theListIsAsWideAsItWasMade() {
+        Page page = signedIn("ida");
+        Locator divider = page.getByRole(AriaRole.SEPARATOR);
+        double before = page.getByRole(AriaRole.LISTBOX).boundingBox().width;
+        divider.focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowRight");
+        page.reload();
+        page.locator(".plan-row").first().waitFor();
+        Assertions.assertThat(page.getByRole(AriaRole.LISTBOX).boundingBox().width)
+                .isGreaterThan(before + 20);
+        divider.dblclick();
+        Assertions.assertThat(page.getByRole(AriaRole.LISTBOX).boundingBox().width)
+                .isEqualTo(before);
     }
 
     @Test

@@ -38,7 +38,7 @@ import rescient.server.testing.TestDatabase;
 @SpringBootTest(classes = RescientServer.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 abstract class DeskTest {
     private static final Path DEMO = Path.of("../demo/dataset");
-    private static final String DATABASE = TestDatabase.create();
+    static final String DATABASE = TestDatabase.create();
     private static Playwright playwright;
     private static Browser chromium;
 

@@ -11,8 +11,6 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rescient.bench.CompanyFolder;
-import rescient.dataset.DatasetReader;
 
 /**
  * Prints how long a planner of a large company waits: {@code ./rescient measure-large [POINTS]}. Not a test; its name keeps
@@ -27,30 +25,7 @@ class LargeMeasurements extends DeskTest {
     @Override
     @BeforeEach
     void freshCompany() {
-        int points = Integer.getInteger("rescient.points", 10_000);
-        try {
-            CompanyFolder.write(points, 7, folder);
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-        long begun = System.nanoTime();
-        store.replace(DatasetReader.read(folder), "large", true);
-        System.out.printf(
-                Locale.ROOT, "%,d stock points loaded in %.1f s%n", points, (System.nanoTime() - begun) / 1e9);
-        long revision = jdbc.queryForObject("select revision from company", Long.class);
-        while (live.current().revision() < revision) {
-            try {
-                live.knowing(revision);
-            } catch (RuntimeException e) {
-                System.out.println("planning …");
-            }
-        }
-        System.out.printf(
-                Locale.ROOT,
-                "%,d planned orders, %,d signals; the plan took %,d ms%n",
-                live.current().plan().plannedOrderCount(),
-                live.current().signals().size(),
-                live.current().tookMillis());
+        LargeCompany.load(this, folder);
     }
 
     @Test

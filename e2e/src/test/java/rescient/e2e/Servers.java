@@ -17,7 +17,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import rescient.server.testing.TestDatabase;
 
@@ -36,6 +38,11 @@ final class Servers implements AutoCloseable {
 
     /** Starts one and waits until it is ready. */
     Server start() throws Exception {
+        return start("700m", "2026-11-23");
+    }
+
+    /** The same with so much memory, on a day. */
+    Server start(String heap, String day) throws Exception {
         int port;
         try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             port = free.getLocalPort();
@@ -43,12 +50,12 @@ final class Servers implements AutoCloseable {
         Path log = Files.createTempFile("rescient-server", ".log");
         ProcessBuilder builder = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-Xmx700m",
+                        "-Xmx" + heap,
                         "-jar",
                         JAR.toString(),
                         "--server.port=" + port,
                         "--rescient.demo=../demo/dataset",
-                        "--rescient.today=2026-11-23",
+                        "--rescient.today=" + day,
                         "--spring.datasource.url=" + database,
                         "--spring.datasource.username=" + TestDatabase.user())
                 .redirectErrorStream(true)
@@ -72,6 +79,9 @@ final class Servers implements AutoCloseable {
             Files.deleteIfExists(server.log);
         }
     }
+
+    /** A plan that a server told of, and when. */
+    record Told(long number, long at) {}
 
     /** An answer; the body is empty if there is none. */
     record Answer(int status, JsonNode body) {}
@@ -112,6 +122,25 @@ final class Servers implements AutoCloseable {
                             .timeout(Duration.ofSeconds(60))
                             .build(),
                     HttpResponse.BodyHandlers.ofString()));
+        }
+
+        /** The numbers of the plans that it tells of, each with the moment it was told, until the server ends. */
+        BlockingQueue<Told> news() {
+            BlockingQueue<Told> plans = new LinkedBlockingQueue<>();
+            HttpRequest request =
+                    HttpRequest.newBuilder(address("/api/plan/news")).build();
+            browser.sendAsync(request, HttpResponse.BodyHandlers.ofLines()).thenAccept(response -> {
+                boolean[] plan = {false};
+                response.body().forEach(line -> {
+                    if (line.startsWith("event:")) {
+                        plan[0] = line.endsWith("plan");
+                    } else if (line.startsWith("data:") && plan[0]) {
+                        plans.add(new Told(
+                                Long.parseLong(line.substring("data:".length()).strip()), System.nanoTime()));
+                    }
+                });
+            });
+            return plans;
         }
 
         CompletableFuture<Answer> post(String path, UUID key, String content) {

@@ -64,6 +64,12 @@ class ThreadsTest extends DeskTest {
         pane.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"))
                 .click();
         assertThat(page.getByText("No customer order is late.")).isVisible();
+
+        // it is taken back from here
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Changed 50 BRG-6202");
+        page.keyboard().press("u");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Taken back: Changed 50 BRG-6202");
+        assertThat(page.getByText("makes 1 order late")).isVisible();
     }
 
     @Test

@@ -69,6 +69,23 @@ class WhatIfTest extends DeskTest {
         assertThat(assumed(page).first()).containsText("Brookmill Bearings");
     }
 
+    @Test
+    void whatIsTakenOverAndTakenBackIsAssumedAgain() {
+        Page page = made();
+        page.keyboard().press("a");
+        form(page).getByLabel("Percent").fill("20");
+        assume(page);
+        page.keyboard().press("T");
+        assertThat(page.getByTestId("take-over")).containsText("becomes true in the live data");
+        page.keyboard().press("T");
+        assertThat(assumed(page)).hasCount(0);
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Took over from the what-if");
+        page.keyboard().press("u");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Taken back: Took over");
+        assertThat(assumed(page).first()).containsText("Demand up by 20 %");
+        assertThat(page.getByTestId("differences")).containsText("SO-790");
+    }
+
     /** The connection holds the answer back, as a calculation does that takes long. */
     @Test
     void aCalculationThatTakesLongIsEnded() {

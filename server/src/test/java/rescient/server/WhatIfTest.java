@@ -187,6 +187,28 @@ class WhatIfTest extends ServerTest {
 
         assertThat(undo("ida", taken).status()).isEqualTo(200);
         assertThat(planned()).isEqualTo(before);
+        // and it is assumed again
+        assertThat(view(id).get("assumptions")).hasSize(1);
+        assertThat(in(id, "/api/plan/orders").get("orders")).isEqualTo(seen);
+    }
+
+    @Test
+    void whatIsTakenBackIsAssumedAgainBesidesWhatWasAssumedSince() throws Exception {
+        long id = add("Spring", UP, SLOWER);
+        Reply taken = takeOver(id, UUID.randomUUID(), 1, 1);
+        jdbc.update("update what_ifs set name = 'Late spring', revision = revision + 1 where id = ?", id);
+        undo("ida", taken);
+        assertThat(view(id).get("name").asText()).isEqualTo("Late spring");
+        assertThat(view(id).get("assumptions")).hasSize(2);
+    }
+
+    @Test
+    void aWhatIfThatWasThrownAwayStaysAwayWhenWhatCameOfItIsTakenBack() throws Exception {
+        long id = add("Spring", UP);
+        Reply taken = takeOver(id, UUID.randomUUID(), 1, 0);
+        jdbc.update("delete from what_ifs where id = ?", id);
+        assertThat(undo("ida", taken).status()).isEqualTo(200);
+        assertThat(count("what_ifs")).isZero();
     }
 
     @Test

@@ -26,6 +26,8 @@
     type GridRow
   } from '$lib/periods/periods';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
+  import KeptLine from '$lib/plan/KeptLine.svelte';
+  import { LastDecision } from '$lib/plan/last-decision.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import type { Deciding } from '$lib/plan/wish';
   import { trial } from '$lib/trial.svelte';
@@ -131,6 +133,7 @@
   }));
 
   let change = $state.raw<Deciding | undefined>(halfTyped<Deciding>('decision'));
+  const last = new LastDecision();
   let refused = $state<string | undefined>();
   let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
   // asked for early, so that the pane of a decision knows its orders at once
@@ -240,6 +243,7 @@
       { keys: 'w, Enter', says: 'Why this figure', run: () => (change ? pane?.keep() : why()) },
       { keys: 'e', says: 'Change the planned orders of this period', run: changeHere },
       { keys: 't', says: 'Thread of the stock point', run: toThread },
+      { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => void last.takeBack() },
       { keys: 'E', says: 'Save the table as XLSX', also: 'export', run: () => void sheet() },
       { keys: '/', says: 'Filter the rows', run: () => box?.focus() },
       { keys: 'Escape', says: 'Back', run: escape }
@@ -350,6 +354,7 @@
         {today}
         currency={plan.data?.currency ?? 'EUR'}
         onclose={() => (change = undefined)}
+        onkept={(decision) => last.keep(decision)}
         onagain={(again) => (change = again)}
       />
     {:else if asking}
@@ -387,6 +392,7 @@
         >{/if}
     </span>
     {#if refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert">{refused}</span>
+    {:else if last.busy || last.kept || last.said}<KeptLine {last} />
     {:else if bare && here}<span class="min-w-0 flex-1 truncate" role="status"
         >{here.point.item} is made of nothing at {here.point.siteName}: it has no components there.</span
       >{/if}

@@ -11,6 +11,8 @@
   import { rights } from '$lib/rights.svelte';
   import { hrefOf, threadHref } from '$lib/links';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
+  import KeptLine from '$lib/plan/KeptLine.svelte';
+  import { LastDecision } from '$lib/plan/last-decision.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import type { Deciding } from '$lib/plan/wish';
   import PromiseLine from '$lib/threads/PromiseLine.svelte';
@@ -90,6 +92,7 @@
   });
 
   let change = $state.raw<Deciding | undefined>(halfTyped<Deciding>('decision'));
+  const last = new LastDecision();
   let refused = $state<string | undefined>();
   let pane = $state<ReturnType<typeof ChangeBelow> | undefined>();
   // asked for early, so that the pane of a decision knows its orders at once
@@ -179,6 +182,7 @@
       { keys: 'w, Enter', says: 'To the slip of the bar', run: () => (change ? pane?.keep() : open(here)) },
       { keys: 'e', says: 'Change the bar’s order', run: () => decide(here) },
       { keys: 'n', says: 'Enter a customer order', run: enter },
+      { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => void last.takeBack() },
       { keys: 'b', says: 'Gather by what makes late', run: gather },
       { keys: '/', says: 'Filter the list', run: () => frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: escape }
@@ -215,6 +219,7 @@
     {today}
     currency={plan.data?.currency ?? 'EUR'}
     onclose={() => (change = undefined)}
+    onkept={(decision) => last.keep(decision)}
     onagain={(again) => (change = again)}
   />
 {/snippet}
@@ -341,7 +346,8 @@
     <span class="whitespace-nowrap" data-testid="selection">
       {count((promises.data ?? []).filter((p) => p.late).length, 'line')} late of {promises.data?.length ?? 0}
     </span>
-    {#if refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert">{refused}</span>{/if}
+    {#if refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert">{refused}</span>
+    {:else}<KeptLine {last} />{/if}
     <button
       type="button"
       class="flex items-center gap-1.5 whitespace-nowrap disabled:opacity-50"

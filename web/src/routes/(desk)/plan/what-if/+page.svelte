@@ -7,6 +7,8 @@
   import { shortcuts } from '$lib/desk.svelte';
   import { count } from '$lib/format';
   import { cameBack, whenLeft } from '$lib/left.svelte';
+  import KeptLine from '$lib/plan/KeptLine.svelte';
+  import { LastDecision } from '$lib/plan/last-decision.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import Key from '$lib/ui/Key.svelte';
   import Place from '$lib/ui/Place.svelte';
@@ -98,6 +100,20 @@
     if (thrown && !adding.isPending) adding.mutate(thrown);
   }
 
+  /** What was taken over last; taken back, it is assumed again. */
+  const last = new LastDecision(() => {
+    void client.invalidateQueries({ queryKey: ['plan'] });
+    void client.invalidateQueries({ queryKey: ['what-ifs'] });
+  });
+
+  function takeBack() {
+    if (thrown) bringBack();
+    else {
+      told = undefined;
+      void last.takeBack();
+    }
+  }
+
   function compare() {
     const ids = selected.size > 0 ? [...selected] : rows.map((w) => w.id).slice(0, 6);
     if (ids.length > 0) void toAddress({ compare: ids.join(',') }, true);
@@ -120,7 +136,7 @@
       { keys: 'v', says: 'Look at its plan in the other views', run: () => pane?.look() },
       { keys: 'J', says: 'Next difference', run: () => pane?.along(1) },
       { keys: 'K', says: 'Difference before', run: () => pane?.along(-1) },
-      { keys: 'u', says: 'Bring back what was thrown away', also: 'undo', run: bringBack },
+      { keys: 'u', says: 'Take back: what was thrown away, or taken over last', also: 'undo', run: takeBack },
       { keys: 'E', says: 'Save the comparison as CSV', also: 'export', run: () => compared?.save() },
       { keys: '/', says: 'Filter', run: () => frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: () => void toAddress({ compare: undefined, only: undefined }) }
@@ -198,6 +214,7 @@
           {today}
           choices={orders.data?.choices}
           ontold={(said) => (told = said)}
+          onkept={(decision) => last.keep(decision)}
         />
       {/key}
     {:else}
@@ -223,6 +240,8 @@
         <button type="button" class="flex items-center gap-1.5 underline" onclick={bringBack}
           >Bring back <Key name="u" dark /></button
         >
+      {:else if last.busy || last.kept || last.said}
+        <KeptLine {last} />
       {:else if !told}
         <span class="whitespace-nowrap" data-testid="selection"
           >{count(all.data?.length ?? 0, 'what-if')}</span

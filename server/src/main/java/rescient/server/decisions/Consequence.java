@@ -15,12 +15,12 @@ import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
 import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.SignalView;
 import rescient.server.planning.StockPointView;
 import rescient.server.planning.Words;
-import rescient.server.planning.Worth;
 import rescient.server.platform.Nullable;
 
 /**
@@ -227,7 +227,7 @@ record Consequence(
                 possible > order.dueDay() ? Words.date(possible) : null,
                 Math.max(0, possible - order.dueDay()),
                 possible > order.dueDay() && possible > ordinary,
-                Worth.of(version.directory(), point, order).value());
+                OrderValue.of(version.directory(), point, order).value());
     }
 
     /** When the plan says that an order can be there; its due date if the plan says nothing. */
@@ -249,7 +249,7 @@ record Consequence(
 
     private static BigDecimal value(PlanVersion version, OrderDraft order) {
         PointView point = new Drafter(version).point(Drafter.Way.of(order));
-        return Worth.of(version.directory(), point, order).value();
+        return OrderValue.of(version.directory(), point, order).value();
     }
 
     private static LateBeforeAfter late(PlanVersion version, PlanDifference.Lateness late) {
@@ -311,7 +311,7 @@ record Consequence(
 
     private static BigDecimal planned(PlanVersion version, PlannedOrder order) {
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return Worth.of(version.directory(), point, order).value();
+        return OrderValue.of(version.directory(), point, order).value();
     }
 
     private static BigDecimal add(BigDecimal sum, BigDecimal value, int sign) {

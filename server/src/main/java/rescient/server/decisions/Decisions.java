@@ -7,10 +7,13 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -24,11 +27,11 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Canonical;
 import rescient.server.platform.Cause;
+import rescient.server.platform.CommandQueue;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Today;
-import rescient.server.platform.Turns;
 
 /** Decisions on the plan: seen before they are kept, kept whole or not at all, and taken back until the order is released. */
 @Service
@@ -37,22 +40,26 @@ public class Decisions {
 
     private final LivePlan live;
     private final Companies companies;
-    private final Turns turns;
+    private final CommandQueue turns;
     private final KeptRows rows;
     private final JdbcTemplate database;
     private final ObjectMapper json;
     private final Canonical canonical;
     private final Today today;
+    /** What decisions change besides the company, by table. */
+    private final Map<String, TakenBack> elsewhere;
 
     Decisions(
             LivePlan live,
             Companies companies,
-            Turns turns,
+            CommandQueue turns,
             KeptRows rows,
             JdbcTemplate database,
             ObjectMapper json,
             Canonical canonical,
-            Today today) {
+            Today today,
+            List<TakenBack> elsewhere) {
+        this.elsewhere = elsewhere.stream().collect(Collectors.toMap(TakenBack::table, e -> e));
         this.live = live;
         this.companies = companies;
         this.turns = turns;
@@ -120,7 +127,7 @@ public class Decisions {
      *
      * @param otherwise makes another company of the present one
      * @param request tells one content of the command from another, by its canonical form
-     * @param besides is done in the same transaction
+     * @param besides what else it changes: does it, in the same transaction, and says it; a {@link TakenBack} puts it back
      * @throws JobProblem 409 if this command was carried out with another content, 422 if nothing would be otherwise, 403
      *     if this person is no planner
      */
@@ -130,7 +137,7 @@ public class Decisions {
             Object request,
             String sentence,
             Function<PlanVersion, Dataset> otherwise,
-            Runnable besides) {
+            Supplier<Edit> besides) {
         if (!user.role().rights().takeOver()) {
             throw new JobProblem(
                     HttpStatus.FORBIDDEN,
@@ -151,8 +158,9 @@ public class Decisions {
             }
             List<Edit> done = apply(proposal.edits);
             announce(new Cause(Cause.Kind.DECISION, user.name(), sentence), proposal.version, done);
-            besides.run();
-            insert(user, command, "TAKE_OVER", canonical.text(request), proposal, done);
+            List<Edit> all = new ArrayList<>(done);
+            all.add(besides.get());
+            insert(user, command, "TAKE_OVER", canonical.text(request), proposal, all);
             return find(user, "where command = ?", command).get(0);
         });
     }
@@ -320,7 +328,9 @@ public class Decisions {
             if (!decision.mine && !user.role().rights().undoOthers()) {
                 throw new JobProblem(HttpStatus.FORBIDDEN, "Only planners take back what others decided");
             }
-            List<Edit> done = read(id).stream().map(Edit::reversed).toList();
+            Map<Boolean, List<Edit>> edits =
+                    read(id).stream().collect(Collectors.partitioningBy(edit -> elsewhere.containsKey(edit.table())));
+            List<Edit> done = edits.get(false).stream().map(Edit::reversed).toList();
             try {
                 done = rows.apply(done);
             } catch (KeptRows.StaleRowsException e) {
@@ -334,6 +344,7 @@ public class Decisions {
                     new Cause(Cause.Kind.TAKEN_BACK, user.name(), "Took back: " + decision.sentence),
                     live.knowing(revision),
                     done);
+            edits.get(true).forEach(edit -> elsewhere.get(edit.table()).takenBack(edit));
             database.update(
                     "update decisions set undone_at = ?, undone_by = ? where id = ?",
                     Timestamp.from(today.now()),

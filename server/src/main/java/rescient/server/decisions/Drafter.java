@@ -18,9 +18,9 @@ import rescient.core.plan.PointView;
 import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
-import rescient.server.planning.Worth;
 import rescient.server.platform.JobProblem;
 
 /** Orders as they are wanted, by the rules of their stock point: as it is planned, or as if it were planned otherwise. */
@@ -33,7 +33,7 @@ final class Drafter {
     }
 
     /** An order with what it comes to. */
-    record Drafted(OrderDraft order, Worth worth) {}
+    record Drafted(OrderDraft order, OrderValue worth) {}
 
     /**
      * How an order is replenished.
@@ -113,14 +113,14 @@ final class Drafter {
             } else {
                 order = Drafting.of(point).dueOn(good, day(due != null ? due : otherwise));
             }
-            return new Drafted(order, Worth.of(version.directory(), point, order));
+            return new Drafted(order, OrderValue.of(version.directory(), point, order));
         } catch (PlanningException | ArithmeticException e) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
         }
     }
 
     Drafted as(PointView point, OrderDraft order) {
-        return new Drafted(order, Worth.of(version.directory(), point, order));
+        return new Drafted(order, OrderValue.of(version.directory(), point, order));
     }
 
     private static int day(LocalDate date) {

@@ -9,7 +9,7 @@ import java.util.Map;
  * @param key column and value
  * @param before rows as JSON, without what the database numbers itself; so is {@code after}
  */
-record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {
+public record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {
     Edit reversed() {
         return new Edit(table, key, after, before);
     }

@@ -40,10 +40,12 @@ class KeptRows {
             a.equals(b) || (a.isNumber() && b.isNumber() && a.decimalValue().compareTo(b.decimalValue()) == 0) ? 0 : 1;
 
     private final JdbcTemplate database;
+    private final RowEntities entities;
     private final ObjectMapper json;
 
-    KeptRows(JdbcTemplate database, ObjectMapper json) {
+    KeptRows(JdbcTemplate database, RowEntities entities, ObjectMapper json) {
         this.database = database;
+        this.entities = entities;
         // quantities are exact
         this.json = json.copy().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
     }
@@ -84,21 +86,12 @@ class KeptRows {
         }
         delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
         for (Edit edit : inOrder) {
-            String columns = columns(edit.table());
-            if (isOneRow(edit)) {
-                List<Object> values =
-                        new ArrayList<>(List.of(edit.after().get(0).toString()));
-                values.addAll(edit.key().values());
-                database.update(
-                        "update " + edit.table() + " set (" + columns + ") = (select " + columns
-                                + " from jsonb_populate_record(null::" + edit.table() + ", ?::jsonb)) where "
-                                + matching(edit.key()),
-                        values.toArray());
+            if (entities.keep(edit.table())) {
+                if (!edit.after().isEmpty()) {
+                    entities.replace(edit.table(), edit.key(), edit.after());
+                }
             } else {
-                database.update(
-                        "insert into " + edit.table() + " (" + columns + ") select " + columns
-                                + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
-                        edit.after().toString());
+                write(edit);
             }
         }
         // what goes, when nothing refers to it any more
@@ -108,11 +101,31 @@ class KeptRows {
                 .toList();
     }
 
+    private void write(Edit edit) {
+        String columns = columns(edit.table());
+        if (isOneRow(edit)) {
+            List<Object> values = new ArrayList<>(List.of(edit.after().get(0).toString()));
+            values.addAll(edit.key().values());
+            database.update(
+                    "update " + edit.table() + " set (" + columns + ") = (select " + columns
+                            + " from jsonb_populate_record(null::" + edit.table() + ", ?::jsonb)) where "
+                            + matching(edit.key()),
+                    values.toArray());
+        } else {
+            database.update(
+                    "insert into " + edit.table() + " (" + columns + ") select " + columns
+                            + " from jsonb_populate_recordset(null::" + edit.table() + ", ?::jsonb)",
+                    edit.after().toString());
+        }
+    }
+
     /** Those that refer to others come first. */
     private void delete(List<Edit> inOrder, Predicate<Edit> which) {
         for (int i = inOrder.size() - 1; i >= 0; i--) {
             Edit edit = inOrder.get(i);
-            if (which.test(edit)) {
+            if (which.test(edit) && entities.keep(edit.table())) {
+                entities.replace(edit.table(), edit.key(), List.of());
+            } else if (which.test(edit)) {
                 database.update(
                         "delete from " + edit.table() + " where " + matching(edit.key()),
                         edit.key().values().toArray());

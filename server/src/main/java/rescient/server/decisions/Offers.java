@@ -21,9 +21,9 @@ import rescient.core.plan.PointView;
 import rescient.core.snapshot.DemandKind;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
-import rescient.server.planning.Worth;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -79,7 +79,7 @@ class Offers {
     private List<Offer> offers(PlanVersion version, Targets targets, Target target) {
         OrderDraft order = target.as();
         Drafter drafter = new Drafter(version);
-        BigDecimal ordinary = Worth.of(version.directory(), drafter.point(Drafter.Way.of(order)), order)
+        BigDecimal ordinary = OrderValue.of(version.directory(), drafter.point(Drafter.Way.of(order)), order)
                 .value();
         List<Offer> offers = new ArrayList<>();
         for (String supplier : version.directory().suppliersOf(order.item())) {
@@ -122,7 +122,7 @@ class Offers {
             return Optional.empty();
         }
         long used = proposal.substitution.used();
-        BigDecimal value = Worth.of(
+        BigDecimal value = OrderValue.of(
                         version.directory(),
                         point.get(),
                         Drafting.of(point.get()).dueOn(used, order.dueDay()))
@@ -167,7 +167,7 @@ class Offers {
         if (possible == null) {
             return Optional.empty();
         }
-        Worth worth = Worth.of(version.directory(), point, draft);
+        OrderValue worth = OrderValue.of(version.directory(), point, draft);
         return Optional.of(new Offer(
                 Words.word(source),
                 supplier,

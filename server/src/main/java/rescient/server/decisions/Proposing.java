@@ -16,6 +16,7 @@ import rescient.core.base.Quantity;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.core.order.Drafting;
+import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PointView;
 import rescient.server.planning.NeedName;
@@ -109,7 +110,7 @@ final class Proposing {
                 ? drafter.as(((Target.Planned) target).point(), target.as())
                 : drafter.draft(
                         way, wish.quantity() == null ? target.quantity() : wish.quantity(), start, due, target.due());
-        String obstacle = PlannedOrders.obstacle(drafted.order());
+        String obstacle = PlannedOrders.words(Obstacle.of(drafted.order()));
         if (obstacle != null) {
             refuse(target, "has " + obstacle);
             return;
@@ -413,7 +414,7 @@ final class Proposing {
                     .field("source");
         }
         Drafter.Drafted drafted = drafter.draft(way, wish.quantity(), null, working(way, wish.due()), wish.due());
-        String obstacle = PlannedOrders.obstacle(drafted.order());
+        String obstacle = PlannedOrders.words(Obstacle.of(drafted.order()));
         if (obstacle != null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "The order has " + obstacle).field("supplier");
         }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import rescient.core.base.Quantity;
+import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
 import rescient.core.order.Substitution;
 import rescient.core.plan.PlannedOrder;
@@ -63,7 +64,7 @@ record Substituting(Proposal proposal, Wish wish, Alternatives alternatives, Dra
                 .point(changed.user().planned().item(), changed.user().planned().site())
                 .orElseThrow();
         PlannedOrder order = point.plannedOrder(changed.user().planned().sequence());
-        String obstacle = PlannedOrders.obstacle(changed.before());
+        String obstacle = PlannedOrders.words(Obstacle.of(changed.before()));
         if (obstacle != null) {
             proposal.refusals.add(Quantity.text(order.quantity()) + " " + order.item() + " has " + obstacle + ".");
             return;

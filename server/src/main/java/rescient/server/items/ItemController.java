@@ -138,7 +138,7 @@ class ItemController {
     ItemDetail one(@RequestParam String code) {
         PlanVersion version = live.current();
         Directory directory = version.directory();
-        Row item = directory.items().get(code);
+        Row item = directory.item(code);
         if (item == null) {
             throw JobProblem.notFound("There is no item " + code);
         }
@@ -216,7 +216,7 @@ class ItemController {
 
     private static BomRow bomRow(Directory directory, Row line, int depth, boolean loop, boolean deeper) {
         String component = line.text("component");
-        Row item = directory.items().get(component);
+        Row item = directory.item(component);
         return new BomRow(
                 depth,
                 line.text("line"),

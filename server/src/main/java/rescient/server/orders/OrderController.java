@@ -16,9 +16,9 @@ import rescient.core.plan.Peg;
 import rescient.core.plan.Supply;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Served;
-import rescient.server.planning.Worth;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -174,7 +174,7 @@ class OrderController {
     }
 
     private static BigDecimal value(Directory directory, SupplyOrderLine line) {
-        return Worth.of(
+        return OrderValue.of(
                         directory,
                         Source.valueOf(line.order.kind.toUpperCase(java.util.Locale.ROOT)),
                         line.order.supplier,

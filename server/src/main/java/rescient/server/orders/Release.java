@@ -10,8 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import rescient.core.company.Change;
 import rescient.core.company.Source;
-import rescient.core.order.OrderDraft;
-import rescient.core.plan.Plan;
+import rescient.core.order.EarlierNeeds;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.server.planning.Hold;
@@ -34,8 +33,6 @@ final class Release {
     /** An order that cannot be given to anybody, why, and what cures it. */
     record Obstacle(String key, String item, String site, String sentence, Cure cure) {}
 
-    private static final String LINE = "1";
-
     /**
      * An order that the plan will count for an earlier need.
      *
@@ -54,7 +51,7 @@ final class Release {
 
     final PlanVersion version;
     /** Those that can go, by key. */
-    final Map<String, Going> ready = new LinkedHashMap<>();
+    final Map<String, ReleaseLine> ready = new LinkedHashMap<>();
 
     final List<Obstacle> obstacles = new ArrayList<>();
     final List<Missing> gone = new ArrayList<>();
@@ -67,7 +64,7 @@ final class Release {
     Release(
             PlanVersion version,
             List<String> keys,
-            Map<String, Going> firmed,
+            Map<String, ReleaseLine> firmed,
             Map<String, Hold> held,
             boolean asPossible) {
         this.version = version;
@@ -90,7 +87,7 @@ final class Release {
     }
 
     private void sort(String key, PlannedOrder order, Hold hold) {
-        String obstacle = PlannedOrders.obstacle(order);
+        String obstacle = PlannedOrders.words(rescient.core.order.Obstacle.of(order));
         String name = order.item() + " " + version.directory().itemName(order.item());
         if (hold != null) {
             obstacles.add(new Obstacle(
@@ -107,7 +104,7 @@ final class Release {
                     name + " has " + obstacle + " at " + version.directory().siteName(order.site()) + ".",
                     order.source() == Source.BUY ? Cure.SUPPLIER : Cure.FROM_SITE));
         } else {
-            ready.put(key, Going.planned(version, key, order));
+            ready.put(key, ReleaseLine.planned(version, key, order));
         }
     }
 
@@ -120,42 +117,36 @@ final class Release {
                 .collect(Collectors.toSet());
     }
 
-    List<Draft> drafts() {
-        return Draft.of(version, List.copyOf(ready.values()));
+    List<ReleaseDocument> drafts() {
+        return ReleaseDocument.of(version, List.copyOf(ready.values()));
     }
 
     /** The orders that the plan will count for an earlier need than the one they are planned for. */
     List<Earlier> earlier() {
-        List<Change> changes = new ArrayList<>();
-        for (Going going : ready.values()) {
-            if (going.firmed() != null) {
-                changes.add(new Change.NoOrder(going.firmed().order.number, going.firmed().line));
+        List<Change> gone = new ArrayList<>();
+        List<EarlierNeeds.Given> all = new ArrayList<>();
+        for (ReleaseLine line : ready.values()) {
+            if (line.firmed() != null) {
+                gone.add(new Change.NoOrder(line.firmed().order.number, line.firmed().line));
             }
-            changes.add(going.as(going.key(), LINE));
+            all.add(new EarlierNeeds.Given(line.key(), line.order(), line.asked()));
         }
-        Plan after = changes.isEmpty() ? version.plan() : version.plan().after(changes);
-        List<Earlier> earlier = new ArrayList<>();
-        for (Going going : ready.values()) {
-            OrderDraft order = going.order();
-            Integer counted = after.point(order.item(), order.site())
-                    .map(p -> p.countedOn(going.key(), LINE))
-                    .orElse(null);
-            if (counted != null && counted < Math.min(going.asked(), order.dueDay())) {
-                earlier.add(new Earlier(
-                        going.key(), Words.date(counted), going.asked() - counted, insteadOf(order, going.asked())));
-            }
-        }
-        return earlier;
+        EarlierNeeds needs = new EarlierNeeds(version.plan());
+        return needs.of(all, gone).stream()
+                .map(earlier -> new Earlier(
+                        earlier.given().name(),
+                        Words.date(earlier.counted()),
+                        earlier.given().asked() - earlier.counted(),
+                        insteadOf(needs, earlier.given())))
+                .toList();
     }
 
-    /** The first planned order of the same stock point that is earlier and does not go. */
-    private String insteadOf(OrderDraft later, int asked) {
-        PointView point = version.plan().point(later.item(), later.site()).orElseThrow();
-        return point.plannedOrders().stream()
-                .filter(o -> o.dueDay() < asked)
-                .map(o -> OrderKey.of(point, o).text())
-                .filter(key -> !ready.containsKey(key))
-                .findFirst()
-                .orElse(null);
+    /** The key of the first planned order of the same stock point that is earlier and does not go, or null. */
+    private String insteadOf(EarlierNeeds needs, EarlierNeeds.Given later) {
+        PointView point =
+                version.plan().point(later.order().item(), later.order().site()).orElseThrow();
+        PlannedOrder instead = needs.instead(
+                later, order -> !ready.containsKey(OrderKey.of(point, order).text()));
+        return instead == null ? null : OrderKey.of(point, instead).text();
     }
 }

@@ -50,7 +50,7 @@ class ReleaseController {
      */
     record ReleasePreview(
             long version,
-            List<Draft> documents,
+            List<ReleaseDocument> documents,
             List<Release.Obstacle> obstacles,
             List<String> gone,
             List<String> since,

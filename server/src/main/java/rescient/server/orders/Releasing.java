@@ -28,11 +28,11 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Canonical;
 import rescient.server.platform.Cause;
+import rescient.server.platform.CommandQueue;
 import rescient.server.platform.Companies;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Today;
-import rescient.server.platform.Turns;
 
 /**
  * Turns planned orders into released ones: all of them in one transaction or none, and each only once, whatever another
@@ -55,7 +55,7 @@ class Releasing {
     private final Holds holds;
     private final CommandRepository commands;
     private final EntityManager entities;
-    private final Turns turns;
+    private final CommandQueue turns;
     private final ObjectMapper json;
     private final Canonical canonical;
 
@@ -69,7 +69,7 @@ class Releasing {
             Holds holds,
             CommandRepository commands,
             EntityManager entities,
-            Turns turns,
+            CommandQueue turns,
             ObjectMapper json,
             Canonical canonical) {
         this.live = live;
@@ -123,7 +123,7 @@ class Releasing {
     }
 
     private Release release(PlanVersion version, List<String> keys, boolean asPossible) {
-        Map<String, Going> firmed = new HashMap<>();
+        Map<String, ReleaseLine> firmed = new HashMap<>();
         for (String key : keys) {
             if (OrderKey.isLine(key)) {
                 orders.withLines(OrderKey.number(key)).stream()
@@ -133,7 +133,8 @@ class Releasing {
                                 && l.quantity.signum() > 0)
                         .forEach(l -> firmed.put(
                                 key,
-                                Going.firmed(version, key, l, components.findByOrderNumberOrderById(l.order.number))));
+                                ReleaseLine.firmed(
+                                        version, key, l, components.findByOrderNumberOrderById(l.order.number))));
             }
         }
         return new Release(version, keys, firmed, holds.of(version), asPossible);
@@ -215,7 +216,7 @@ class Releasing {
                             "keys",
                             release.gone.stream().map(Release.Missing::key).toList());
         }
-        for (Going going : release.ready.values()) {
+        for (ReleaseLine going : release.ready.values()) {
             OrderDraft order = going.order();
             if (!user.role().rights().mayRelease(Words.word(order.source()))) {
                 throw new JobProblem(
@@ -286,8 +287,8 @@ class Releasing {
     private Answer create(
             SignedIn user, Release release, String note, Map<String, String> notes, List<Change> changes) {
         List<Created> created = new ArrayList<>();
-        for (Draft draft : release.drafts()) {
-            List<Going> lines =
+        for (ReleaseDocument draft : release.drafts()) {
+            List<ReleaseLine> lines =
                     draft.lines().stream().map(l -> release.ready.get(l.key())).toList();
             SupplyOrder order = lines.get(0).numbered() ? lines.get(0).firmed().order : null;
             String own = note(notes.get(draft.lines().get(0).key()), note);
@@ -325,7 +326,7 @@ class Releasing {
         return note == null || note.isBlank() ? null : note.strip();
     }
 
-    private SupplyOrder document(SignedIn user, Draft draft, String note) {
+    private SupplyOrder document(SignedIn user, ReleaseDocument draft, String note) {
         SupplyOrder order = new SupplyOrder();
         order.number = numbers.locked(draft.kind()).take();
         order.kind = draft.kind();
@@ -339,8 +340,8 @@ class Releasing {
     }
 
     /** Firmed orders become lines of documents; what they were goes. */
-    private void takeBack(List<Going> lines, List<Change> changes) {
-        for (Going going : lines) {
+    private void takeBack(List<ReleaseLine> lines, List<Change> changes) {
+        for (ReleaseLine going : lines) {
             SupplyOrderLine firmed = going.firmed();
             if (firmed != null) {
                 components.deleteAll(components.findByOrderNumberOrderById(firmed.order.number).stream()
@@ -359,7 +360,7 @@ class Releasing {
         }
     }
 
-    private static void addLine(SupplyOrder order, String name, Draft.Line draft, Going going) {
+    private static void addLine(SupplyOrder order, String name, ReleaseDocument.Line draft, ReleaseLine going) {
         SupplyOrderLine line = new SupplyOrderLine();
         line.order = order;
         line.line = name;
@@ -377,7 +378,7 @@ class Releasing {
     }
 
     /** What the orders will have to issue. */
-    private static List<SupplyOrderComponent> issues(SupplyOrder order, List<Going> lines) {
+    private static List<SupplyOrderComponent> issues(SupplyOrder order, List<ReleaseLine> lines) {
         List<SupplyOrderComponent> rows = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             for (OrderDraft.Need need : lines.get(i).order().needs()) {

@@ -10,11 +10,12 @@ import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
+import rescient.core.plan.Urgency;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 
 /** What the Plan shows: all that wants a decision, with what one can choose among it. */
 @Component
-class DecideList implements Rehearsed {
+class DecideList implements WarmUp {
     private static final int TIMES = 8;
 
     private final WorkList work;
@@ -70,7 +71,7 @@ class DecideList implements Rehearsed {
 
     private static List<PlannedOrderRow> grouped(List<PlannedOrderRow> rows, LocalDate today, DayOfWeek weekStart) {
         return rows.stream()
-                .map(row -> row.in(PlannedOrders.group(row.start(), today, weekStart)))
+                .map(row -> row.in(Urgency.of(row.start(), today, weekStart)))
                 .toList();
     }
 
@@ -110,7 +111,7 @@ class DecideList implements Rehearsed {
 
     /** All that a request does between coming in and going out, for plans of which nothing is known yet. */
     @Override
-    public void rehearse(PlanVersion version) throws JsonProcessingException {
+    public void warmUp(PlanVersion version) throws JsonProcessingException {
         for (int time = 0; time < TIMES; time++) {
             json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING, DayOfWeek.MONDAY));
         }

@@ -1,7 +1,6 @@
 package rescient.server.planning;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +9,7 @@ import java.util.stream.Stream;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.prices.PriceBreaks;
 import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
@@ -18,8 +18,6 @@ import rescient.dataset.Units;
 
 /** Names, units and prices as of the same moment as the plan beside it. */
 public final class Directory {
-    private static final int CENTS = 2;
-
     private static final Comparator<Row> BY_PREFERENCE = Comparator.comparing(
                     (Row r) -> r.whole("preference", Integer.MAX_VALUE))
             .thenComparing(r -> r.text("alternative"))
@@ -254,22 +252,14 @@ public final class Directory {
 
     /** The price of one purchase unit at this quantity of them, or null if none is known. */
     public BigDecimal purchasePrice(String supplier, String item, BigDecimal quantity) {
-        return prices(supplier, item).stream()
-                .filter(r -> r.decimal("price") != null)
-                .filter(r -> r.decimal("from_quantity").compareTo(quantity) <= 0)
-                .max(Comparator.comparing(r -> r.decimal("from_quantity")))
-                .map(r -> r.decimal("price"))
-                .orElse(null);
+        return new PriceBreaks(prices(supplier, item).stream()
+                        .map(r -> new PriceBreaks.Break(r.decimal("from_quantity"), r.decimal("price")))
+                        .toList())
+                .at(quantity);
     }
 
     /** What a quantity of an item costs at standard, or null if no cost is known. */
     public BigDecimal standardValue(String item, BigDecimal quantity) {
-        BigDecimal cost = item(item).decimal("standard_cost");
-        return cost == null ? null : cost.multiply(quantity).setScale(CENTS, RoundingMode.HALF_UP);
-    }
-
-    /** Quantity × price, to the cent. */
-    public static BigDecimal value(BigDecimal quantity, BigDecimal price) {
-        return price == null ? null : quantity.multiply(price).setScale(CENTS, RoundingMode.HALF_UP);
+        return PriceBreaks.value(quantity, item(item).decimal("standard_cost"));
     }
 }

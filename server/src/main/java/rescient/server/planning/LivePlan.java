@@ -50,7 +50,7 @@ public class LivePlan implements DisposableBean {
     private final Today today;
     private final PlanNews news;
     private final List<PlanFollower> followers;
-    private final List<Rehearsed> rehearsed;
+    private final List<WarmUp> warmUps;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
@@ -79,13 +79,13 @@ public class LivePlan implements DisposableBean {
             Today today,
             PlanNews news,
             List<PlanFollower> followers,
-            List<Rehearsed> rehearsed) {
+            List<WarmUp> warmUps) {
         this.store = store;
         this.companies = companies;
         this.today = today;
         this.news = news;
         this.followers = followers;
-        this.rehearsed = rehearsed;
+        this.warmUps = warmUps;
     }
 
     /** The last complete plan. */
@@ -279,25 +279,25 @@ public class LivePlan implements DisposableBean {
                         plan,
                         new Directory(Facts.of(stored.dataset())))
                 .took(millisSince(begun));
-        rehearse(next);
+        warmUp(next);
         tell(current, next);
         return next;
     }
 
-    private void rehearse(PlanVersion version) {
+    private void warmUp(PlanVersion version) {
         if (version.plan().pointCount() <= 2 * largest) {
             return;
         }
         largest = version.plan().pointCount();
         long begun = System.nanoTime();
-        for (Rehearsed one : rehearsed) {
+        for (WarmUp one : warmUps) {
             try {
-                one.rehearse(version);
+                one.warmUp(version);
             } catch (Exception e) {
-                LOG.warn("{} was not rehearsed", one.getClass().getSimpleName(), e);
+                LOG.warn("{} was not warmed up", one.getClass().getSimpleName(), e);
             }
         }
-        LOG.info("Rehearsed in {} ms", millisSince(begun));
+        LOG.info("WarmUp in {} ms", millisSince(begun));
     }
 
     private static long millisSince(long begun) {

@@ -1,39 +1,18 @@
 package rescient.server.planning;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.FutureTask;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.function.Supplier;
 import rescient.core.plan.Plan;
 
-/** What is made of a plan: once, however many ask for it at the same time. Kept of the last two plans that were asked about. */
+/** What is made of a plan: once, however many ask for it at the same time. Kept of the last plans that were asked about. */
 final class OnceForPlan<T> {
     private static final int KEPT = 2;
 
-    private final Map<Plan, FutureTask<T>> made = new LinkedHashMap<>() {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Plan, FutureTask<T>> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Cache<Plan, T> made =
+            Caffeine.newBuilder().maximumSize(KEPT).executor(Runnable::run).build();
 
     T of(Plan plan, Supplier<T> make) {
-        FutureTask<T> task;
-        synchronized (made) {
-            task = made.computeIfAbsent(plan, p -> new FutureTask<>(make::get));
-        }
-        task.run();
-        try {
-            return task.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("Interrupted", e);
-        } catch (ExecutionException e) {
-            synchronized (made) {
-                made.remove(plan, task);
-            }
-            throw e.getCause() instanceof RuntimeException cause ? cause : new IllegalStateException(e.getCause());
-        }
+        return made.get(plan, p -> make.get());
     }
 }

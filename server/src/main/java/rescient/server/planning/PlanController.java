@@ -160,7 +160,7 @@ class PlanController {
 
     private static PointView point(PlanVersion version, String item, String site) {
         return version.plan().point(item, site).orElseThrow(() -> {
-            Row row = version.directory().items().get(item);
+            Row row = version.directory().item(item);
             return JobProblem.notFound(
                     row != null && "kit".equals(row.text("kind"))
                             ? item + " is a kit: it is never stocked itself, look at its parts"

@@ -3,27 +3,19 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.temporal.TemporalAdjusters;
 import java.util.List;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.Source;
-import rescient.core.order.OrderDraft;
+import rescient.core.order.Obstacle;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.plan.Urgency;
 import rescient.core.trace.Ends;
 import rescient.server.platform.Nullable;
 
 /** The planned orders of a plan as the list shows them. */
 public final class PlannedOrders {
     private PlannedOrders() {}
-
-    /** What a planned order asks for, in the order of urgency. */
-    public enum Group {
-        START_OVERDUE,
-        START_TODAY,
-        START_THIS_WEEK,
-        START_LATER
-    }
 
     /**
      * One planned order, or one that is firmed.
@@ -41,7 +33,7 @@ public final class PlannedOrders {
     public record PlannedOrderRow(
             String key,
             @Nullable String number,
-            Group group,
+            Urgency group,
             String item,
             String itemName,
             @Nullable String itemGroup,
@@ -69,11 +61,11 @@ public final class PlannedOrders {
             return with(group, held, first, lines, late);
         }
 
-        PlannedOrderRow in(Group other) {
+        PlannedOrderRow in(Urgency other) {
             return other == group ? this : with(other, hold, end, ends, forLate);
         }
 
-        private PlannedOrderRow with(Group asks, @Nullable Hold held, @Nullable End first, int lines, boolean late) {
+        private PlannedOrderRow with(Urgency asks, @Nullable Hold held, @Nullable End first, int lines, boolean late) {
             return new PlannedOrderRow(
                     key, number, asks, item, itemName, itemGroup, planner, site, siteName, source, supplier, partner,
                     fromSite, quantity, unit, start, due, possible, daysLate, value, obstacle, held, first, lines,
@@ -82,7 +74,7 @@ public final class PlannedOrders {
     }
 
     static boolean phantom(PlanVersion version, String item) {
-        return "phantom".equals(version.directory().items().get(item).text("kind"));
+        return "phantom".equals(version.directory().item(item).text("kind"));
     }
 
     /** The planned orders of one stock point, in the order they were made. */
@@ -98,10 +90,10 @@ public final class PlannedOrders {
         return new PlannedOrderRow(
                 key.text(),
                 null,
-                group(Words.date(order.startDay()), version.today()),
+                Urgency.of(Words.date(order.startDay()), version.today(), DayOfWeek.MONDAY),
                 order.item(),
                 directory.itemName(order.item()),
-                directory.items().get(order.item()).text("group"),
+                directory.item(order.item()).text("group"),
                 directory.planner(order.item()),
                 order.site(),
                 directory.siteName(order.site()),
@@ -116,7 +108,7 @@ public final class PlannedOrders {
                 Words.dateOrNull(order.possibleDay()),
                 order.possibleDay() == null ? null : order.possibleDay() - order.dueDay(),
                 value(version, order),
-                obstacle(order),
+                words(Obstacle.of(order)),
                 null,
                 null,
                 0,
@@ -135,10 +127,10 @@ public final class PlannedOrders {
         return new PlannedOrderRow(
                 OrderKey.ofLine(order.number(), order.line()),
                 order.number(),
-                group(start, version.today()),
+                Urgency.of(start, version.today(), DayOfWeek.MONDAY),
                 order.item(),
                 directory.itemName(order.item()),
-                directory.items().get(order.item()).text("group"),
+                directory.item(order.item()).text("group"),
                 directory.planner(order.item()),
                 order.site(),
                 directory.siteName(order.site()),
@@ -154,7 +146,7 @@ public final class PlannedOrders {
                 due,
                 Words.dateOrNull(possible),
                 possible == null ? null : Math.max(0, possible - order.dueDay()),
-                Worth.of(
+                OrderValue.of(
                                 directory,
                                 order.kind(),
                                 order.supplier(),
@@ -171,48 +163,19 @@ public final class PlannedOrders {
                 false);
     }
 
-    private static Group group(LocalDate start, LocalDate today) {
-        return group(start, today, DayOfWeek.MONDAY);
-    }
-
-    /** What an order asks for, for somebody whose week starts on a day. */
-    static Group group(LocalDate start, LocalDate today, DayOfWeek weekStart) {
-        LocalDate endOfWeek = today.with(TemporalAdjusters.nextOrSame(weekStart.minus(1)));
-        if (start.isBefore(today)) {
-            return Group.START_OVERDUE;
-        }
-        if (start.equals(today)) {
-            return Group.START_TODAY;
-        }
-        return start.isAfter(endOfWeek) ? Group.START_LATER : Group.START_THIS_WEEK;
-    }
-
     private static String partner(Directory directory, PlannedOrder order) {
         return order.source() == Source.BUY
                 ? directory.supplierName(order.supplier())
                 : directory.siteName(order.fromSite());
     }
 
-    /** Why the order cannot be given to anybody, or null. */
-    public static String obstacle(PlannedOrder order) {
-        return obstacle(order.source(), order.supplier(), order.fromSite());
-    }
-
-    /** The same of an order that a planner wants. */
-    public static String obstacle(OrderDraft order) {
-        return obstacle(order.source(), order.supplier(), order.fromSite());
-    }
-
-    private static String obstacle(Source source, String supplier, String fromSite) {
-        if (source == Source.BUY && supplier == null) {
-            return "no supplier";
-        }
-        boolean elsewhere = source == Source.TRANSFER || source == Source.SUBCONTRACT;
-        return elsewhere && fromSite == null ? "no sending site" : null;
+    /** Why an order cannot be given to anybody, in words; null if nothing keeps it. */
+    public static String words(Obstacle obstacle) {
+        return obstacle == null ? null : obstacle == Obstacle.NO_SUPPLIER ? "no supplier" : "no sending site";
     }
 
     private static BigDecimal value(PlanVersion version, PlannedOrder order) {
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return Worth.of(version.directory(), point, order).value();
+        return OrderValue.of(version.directory(), point, order).value();
     }
 }

@@ -4,13 +4,11 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
+import java.sql.Timestamp;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,13 +18,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
+import rescient.server.platform.Heard;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Outage;
 import rescient.server.platform.Today;
 
-/** Who is working on which stock point, told to all open browsers. */
+/** Who is working on which stock point, told to all open browsers, whichever server they are on. */
 @RestController
 @RequestMapping("/api/plan/people")
-class PresenceController {
+class PresenceController implements Heard {
+    private static final String CHANNEL = "rescient_people";
     private static final Duration GONE = Duration.ofSeconds(45);
     private static final int SECONDS = 15_000;
     private static final int LONGEST = 200;
@@ -34,15 +35,14 @@ class PresenceController {
     private final PlanNews news;
     private final Today today;
     private final ObjectMapper json;
-    private final Map<String, Seen> people = new ConcurrentHashMap<>();
+    private final JdbcTemplate database;
 
-    PresenceController(PlanNews news, Today today, ObjectMapper json) {
+    PresenceController(PlanNews news, Today today, ObjectMapper json, JdbcTemplate database) {
         this.news = news;
         this.json = json;
         this.today = today;
+        this.database = database;
     }
-
-    private record Seen(Somebody who, Instant at) {}
 
     /**
      * Somebody at the desk.
@@ -61,24 +61,45 @@ class PresenceController {
 
     @GetMapping
     List<Somebody> everybody() {
-        return people.values().stream()
-                .map(Seen::who)
-                .sorted(Comparator.comparing(Somebody::login))
-                .toList();
+        return database.query(
+                "select login, name, item, site from presence order by login",
+                (row, i) -> new Somebody(row.getString(1), row.getString(2), row.getString(3), row.getString(4)));
     }
 
     /** Says where one is; to be repeated while one stays. */
     @PutMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void here(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody Where where) {
-        Somebody now = new Somebody(user.getUsername(), user.name(), where.item, where.site);
-        Seen before = people.put(user.getUsername(), new Seen(now, today.now()));
-        if (before == null || !before.who.equals(now)) {
-            tell();
+        int stayed = database.update(
+                "update presence set at = ? where login = ? and item is not distinct from ? and site is not distinct from ?",
+                Timestamp.from(today.now()),
+                user.getUsername(),
+                where.item,
+                where.site);
+        if (stayed == 0) {
+            database.update(
+                    "insert into presence (login, name, item, site, at) values (?, ?, ?, ?, ?) on conflict (login) do update"
+                            + " set name = excluded.name, item = excluded.item, site = excluded.site, at = excluded.at",
+                    user.getUsername(),
+                    user.name(),
+                    where.item,
+                    where.site,
+                    Timestamp.from(today.now()));
+            tellServers();
         }
     }
 
-    private void tell() {
+    private void tellServers() {
+        database.queryForList("select pg_notify(?, '')", CHANNEL);
+    }
+
+    @Override
+    public String channel() {
+        return CHANNEL;
+    }
+
+    @Override
+    public void heard(List<String> nothing) {
         try {
             news.people(json.writeValueAsString(everybody()));
         } catch (JsonProcessingException e) {
@@ -86,11 +107,18 @@ class PresenceController {
         }
     }
 
+    /** Of several servers the one that finds somebody gone tells it. */
     @Scheduled(fixedDelay = SECONDS)
     void forget() {
-        Instant old = today.now().minus(GONE);
-        if (people.values().removeIf(seen -> seen.at.isBefore(old))) {
-            tell();
+        try {
+            Timestamp old = Timestamp.from(today.now().minus(GONE));
+            if (database.update("delete from presence where at < ?", old) > 0) {
+                tellServers();
+            }
+        } catch (RuntimeException e) {
+            if (!Outage.isOne(e)) {
+                throw e;
+            }
         }
     }
 }

@@ -14,7 +14,7 @@ import rescient.dataset.Row;
 
 /** Threads of a plan, and the customer orders that one starts from. */
 @Component
-class Threads implements Rehearsed {
+class Threads implements WarmUp {
     private static final int TIMES = 30;
 
     private final ObjectMapper json;
@@ -87,7 +87,7 @@ class Threads implements Rehearsed {
     }
 
     @Override
-    public void rehearse(PlanVersion version) throws JsonProcessingException {
+    public void warmUp(PlanVersion version) throws JsonProcessingException {
         for (String key : OrderKey.some(version.plan(), TIMES)) {
             json.writeValueAsBytes(order(version, key));
         }

@@ -15,6 +15,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.Stage;
+import rescient.core.plan.Ask;
 import rescient.core.plan.OrdersByStart;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PlannedOrder;
@@ -22,14 +23,14 @@ import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
 import rescient.core.trace.Ends;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
-import rescient.server.platform.Ahead;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Precompute;
 
 /** All that wants a decision: planned and firmed orders, and signals that no row of an order shows already. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class WorkList implements PlanFollower {
-    private final Ahead ahead;
+    private final Precompute ahead;
     private final Holds holds;
     private final JdbcTemplate database;
     private final int wholeUpTo;
@@ -56,7 +57,7 @@ class WorkList implements PlanFollower {
     WorkList(
             Holds holds,
             JdbcTemplate database,
-            Ahead ahead,
+            Precompute ahead,
             @Value("${rescient.list-whole:4000}") int wholeUpTo,
             @Value("${rescient.list-most:1000}") int most) {
         this.wholeUpTo = wholeUpTo;
@@ -76,16 +77,6 @@ class WorkList implements PlanFollower {
                 all(next);
             }
         });
-    }
-
-    /** What a signal asks for. */
-    enum Ask {
-        /** Another date for an open order, or none. */
-        CHANGE_ORDER,
-        /** Master data without which nothing can be ordered. */
-        CANNOT_PLAN,
-        /** Something will be short, late or wasted. */
-        LOOK
     }
 
     /** What a supplier has been asked. */
@@ -236,7 +227,7 @@ class WorkList implements PlanFollower {
         return new ListedSignals(
                 fitting.stream()
                         .limit(whole ? wholeUpTo : most)
-                        .map(signal -> row(version, signal, ask(signal.kind()), asked))
+                        .map(signal -> row(version, signal, Ask.of(signal.kind()), asked))
                         .toList(),
                 whole ? 0 : Math.max(0, fitting.size() - most));
     }
@@ -248,7 +239,7 @@ class WorkList implements PlanFollower {
     private static List<Signal> asked(PlanVersion version) {
         Map<Ask, List<Signal>> groups = new EnumMap<>(Ask.class);
         for (Signal signal : version.signals()) {
-            Ask ask = ask(signal.kind());
+            Ask ask = Ask.of(signal.kind());
             if (ask != null) {
                 groups.computeIfAbsent(ask, a -> new ArrayList<>()).add(signal);
             }
@@ -271,19 +262,9 @@ class WorkList implements PlanFollower {
                 directory.itemName(signal.item()),
                 directory.siteName(signal.site()),
                 view.order() == null ? null : directory.partnerOf(signal.orderNumber(), signal.orderLine()),
-                directory.items().get(signal.item()).text("group"),
+                directory.item(signal.item()).text("group"),
                 directory.planner(signal.item()),
                 view.order() == null ? null : asked.get(view.order()),
                 view);
-    }
-
-    /** What is asked for by the rows of orders themselves is null. */
-    private static Ask ask(Signal.Kind kind) {
-        return switch (kind) {
-            case BRING_FORWARD, PUSH_BACK, CANCEL, RECEIPT_OVERDUE -> Ask.CHANGE_ORDER;
-            case NO_SOURCE, NO_SUPPLIER, LOOP, UNPLANNABLE -> Ask.CANNOT_PLAN;
-            case DEMAND_LATE, BELOW_SAFETY, EXPIRING, REORDER_POINT_LOW -> Ask.LOOK;
-            case START_OVERDUE, RELEASE_DUE, INSIDE_FENCE -> null;
-        };
     }
 }

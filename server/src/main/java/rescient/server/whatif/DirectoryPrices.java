@@ -2,6 +2,7 @@ package rescient.server.whatif;
 
 import java.math.BigDecimal;
 import rescient.core.base.Quantity;
+import rescient.core.prices.PriceBreaks;
 import rescient.core.prices.Prices;
 import rescient.server.planning.Directory;
 
@@ -9,12 +10,12 @@ import rescient.server.planning.Directory;
 record DirectoryPrices(Directory directory) implements Prices {
     @Override
     public BigDecimal standard(String item) {
-        return directory.items().get(item).decimal("standard_cost");
+        return directory.item(item).decimal("standard_cost");
     }
 
     @Override
     public BigDecimal purchase(String item, String supplier, long units) {
         BigDecimal amount = Quantity.decimal(units);
-        return supplier == null ? null : Directory.value(amount, directory.purchasePrice(supplier, item, amount));
+        return supplier == null ? null : PriceBreaks.value(amount, directory.purchasePrice(supplier, item, amount));
     }
 }

@@ -165,7 +165,10 @@ class WhatIfController {
                 Map.of("whatIf", id, "taken", taken),
                 "Took over from the what-if " + whatIf.name() + ": " + sentences,
                 version -> WhatIfs.all(version, gone),
-                () -> changed(store.change(id, taken.revision, whatIf.name(), left)));
+                () -> {
+                    changed(store.change(id, taken.revision, whatIf.name(), left));
+                    return store.edit(whatIf, left);
+                });
     }
 
     private static void changed(boolean done) {

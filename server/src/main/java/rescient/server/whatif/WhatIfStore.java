@@ -8,15 +8,19 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.server.access.SignedIn;
+import rescient.server.decisions.Edit;
+import rescient.server.decisions.TakenBack;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Today;
 
 /** What-ifs in the database. */
 @Component
-class WhatIfStore {
+class WhatIfStore implements TakenBack {
+    private static final String TABLE = "what_ifs";
     private static final String COLUMNS =
             "select id, login, owner, name, changed_at, revision, assumptions from what_ifs ";
 
@@ -69,6 +73,41 @@ class WhatIfStore {
                 == 1;
     }
 
+    /** What makes these assumptions of those a what-if had, to be kept with a decision. */
+    Edit edit(WhatIf before, List<Assumption> after) {
+        return new Edit(
+                TABLE,
+                Map.of("id", Long.toString(before.id())),
+                json.valueToTree(before.assumptions()),
+                json.valueToTree(after));
+    }
+
+    @Override
+    public String table() {
+        return TABLE;
+    }
+
+    /** What was taken over is assumed again, behind what is assumed now; a what-if that was thrown away stays away. */
+    @Override
+    public void takenBack(Edit edit) {
+        long id = Long.parseLong(edit.key().get("id"));
+        List<Assumption> again = assumptions(edit.before().toString());
+        assumptions(edit.after().toString()).forEach(again::remove);
+        database.query(COLUMNS + "where id = ? for update", this::read, id).forEach(whatIf -> {
+            List<Assumption> all = new ArrayList<>(whatIf.assumptions());
+            all.addAll(again);
+            change(id, whatIf.revision(), whatIf.name(), all);
+        });
+    }
+
+    private ArrayList<Assumption> assumptions(String text) {
+        try {
+            return json.readValue(text, new TypeReference<>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     void remove(long id) {
         database.update("delete from what_ifs where id = ?", id);
     }
@@ -82,17 +121,13 @@ class WhatIfStore {
     }
 
     private WhatIf read(ResultSet row, int place) throws SQLException {
-        try {
-            return new WhatIf(
-                    row.getLong(1),
-                    row.getString(2),
-                    row.getString(3),
-                    row.getString(4),
-                    row.getTimestamp(5).toInstant(),
-                    row.getLong(6),
-                    json.readValue(row.getString(7), new TypeReference<ArrayList<Assumption>>() {}));
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
+        return new WhatIf(
+                row.getLong(1),
+                row.getString(2),
+                row.getString(3),
+                row.getString(4),
+                row.getTimestamp(5).toInstant(),
+                row.getLong(6),
+                assumptions(row.getString(7)));
     }
 }

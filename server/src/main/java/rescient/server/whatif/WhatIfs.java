@@ -1,9 +1,9 @@
 package rescient.server.whatif;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.springframework.stereotype.Service;
 import rescient.core.base.Periods;
 import rescient.core.compare.PlanFigures;
@@ -21,12 +21,8 @@ class WhatIfs implements OtherPlans {
 
     private final LivePlan live;
     private final WhatIfStore store;
-    private final Map<List<Assumption>, Copy> copies = new LinkedHashMap<>(AT_HAND, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<List<Assumption>, Copy> eldest) {
-            return size() > AT_HAND;
-        }
-    };
+    private final Cache<List<Assumption>, Copy> copies =
+            Caffeine.newBuilder().maximumSize(AT_HAND).build();
     private volatile Figured figured;
 
     WhatIfs(LivePlan live, WhatIfStore store) {
@@ -63,19 +59,15 @@ class WhatIfs implements OtherPlans {
     /** The live plan with these assumptions on top, each after those before it. */
     Copy of(List<Assumption> assumptions) {
         PlanVersion present = live.current();
-        synchronized (copies) {
-            Copy known = copies.get(assumptions);
-            if (known != null && known.live == present) {
-                return known;
-            }
+        Copy known = copies.getIfPresent(assumptions);
+        if (known != null && known.live == present) {
+            return known;
         }
         long begun = System.nanoTime();
         List<String> problems = new ArrayList<>();
         PlanVersion plan = present.with(dataset(present, assumptions, problems));
         Copy copy = new Copy(present, plan, problems, figuresOf(plan), (System.nanoTime() - begun) / 1_000_000);
-        synchronized (copies) {
-            copies.put(List.copyOf(assumptions), copy);
-        }
+        copies.put(List.copyOf(assumptions), copy);
         return copy;
     }
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.base.Quantity;
+import rescient.core.prices.PriceBreaks;
 import rescient.dataset.Dataset;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
@@ -58,9 +59,9 @@ class DirectoryTest {
     void valuesAreRoundedToTheCent() {
         assertThat(directory.standardValue("A", new BigDecimal("3"))).isEqualTo(new BigDecimal("7.04"));
         assertThat(directory.standardValue("B", BigDecimal.ONE)).isNull();
-        assertThat(Directory.value(new BigDecimal("2.5"), new BigDecimal("1.11")))
+        assertThat(PriceBreaks.value(new BigDecimal("2.5"), new BigDecimal("1.11")))
                 .isEqualTo(new BigDecimal("2.78"));
-        assertThat(Directory.value(BigDecimal.ONE, null)).isNull();
+        assertThat(PriceBreaks.value(BigDecimal.ONE, null)).isNull();
     }
 
     @Test

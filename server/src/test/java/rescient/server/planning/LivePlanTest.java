@@ -96,7 +96,7 @@ class LivePlanTest {
     }
 
     @Test
-    void thePlanIsRehearsedOnceBeforeItIsSeen() {
+    void thePlanIsWarmedUpOnceBeforeItIsSeen() {
         List<Long> rehearsed = new CopyOnWriteArrayList<>();
         LivePlan slow = new LivePlan(
                 store,

@@ -49,14 +49,20 @@ class OnceForPlanTest {
     }
 
     @Test
-    void theLastTwoPlansAreKept() {
+    void theLastPlanIsKeptAndOneBesides() {
         Plan first = plan();
         Plan second = plan();
         assertThat(once.of(first, times::incrementAndGet)).isEqualTo(1);
         assertThat(once.of(second, times::incrementAndGet)).isEqualTo(2);
         assertThat(once.of(first, times::incrementAndGet)).isEqualTo(1);
-        once.of(plan(), times::incrementAndGet);
-        assertThat(once.of(first, times::incrementAndGet)).isEqualTo(4);
+        for (int later = 3; later < 10; later++) {
+            Plan plan = plan();
+            assertThat(once.of(plan, times::incrementAndGet)).isEqualTo(later);
+            assertThat(once.of(plan, times::incrementAndGet)).isEqualTo(later);
+        }
+        // others go
+        once.of(second, times::incrementAndGet);
+        assertThat(times).hasValue(10);
     }
 
     @Test

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rescient.core.plan.PointView;
-import rescient.server.planning.PlannedOrders.Group;
+import rescient.core.plan.Urgency;
 
 /** What signals and slips say, in whole sentences. */
 class WordingTest {
@@ -167,7 +167,8 @@ class WordingTest {
         PlanVersion version = company.planned();
         assertThat(version.plan().points().stream().flatMap(p -> PlannedOrders.of(version, p).stream()))
                 .extracting(PlannedOrders.PlannedOrderRow::group)
-                .containsExactly(Group.START_TODAY, Group.START_THIS_WEEK, Group.START_THIS_WEEK, Group.START_LATER);
+                .containsExactly(
+                        Urgency.START_TODAY, Urgency.START_THIS_WEEK, Urgency.START_THIS_WEEK, Urgency.START_LATER);
     }
 
     /** 2 March 2026 is a Monday: the week that starts on Sunday ends on Saturday, the 7th, that of a Saturday on the 6th. */
@@ -175,14 +176,12 @@ class WordingTest {
     void aWeekEndsTheDayBeforeThePersonsFirst() {
         LocalDate monday = LocalDate.of(2026, 3, 2);
         LocalDate saturday = LocalDate.of(2026, 3, 7);
-        assertThat(PlannedOrders.group(saturday, monday, DayOfWeek.SUNDAY)).isEqualTo(Group.START_THIS_WEEK);
-        assertThat(PlannedOrders.group(saturday.plusDays(1), monday, DayOfWeek.SUNDAY))
-                .isEqualTo(Group.START_LATER);
-        assertThat(PlannedOrders.group(saturday, monday, DayOfWeek.SATURDAY)).isEqualTo(Group.START_LATER);
-        assertThat(PlannedOrders.group(saturday.minusDays(1), monday, DayOfWeek.SATURDAY))
-                .isEqualTo(Group.START_THIS_WEEK);
-        assertThat(PlannedOrders.group(saturday.plusDays(1), monday, DayOfWeek.MONDAY))
-                .isEqualTo(Group.START_THIS_WEEK);
+        assertThat(Urgency.of(saturday, monday, DayOfWeek.SUNDAY)).isEqualTo(Urgency.START_THIS_WEEK);
+        assertThat(Urgency.of(saturday.plusDays(1), monday, DayOfWeek.SUNDAY)).isEqualTo(Urgency.START_LATER);
+        assertThat(Urgency.of(saturday, monday, DayOfWeek.SATURDAY)).isEqualTo(Urgency.START_LATER);
+        assertThat(Urgency.of(saturday.minusDays(1), monday, DayOfWeek.SATURDAY))
+                .isEqualTo(Urgency.START_THIS_WEEK);
+        assertThat(Urgency.of(saturday.plusDays(1), monday, DayOfWeek.MONDAY)).isEqualTo(Urgency.START_THIS_WEEK);
     }
 
     /** 4 A take 3 B each: all 12 B of this order serve the 4 A that the customer ordered, in B. */

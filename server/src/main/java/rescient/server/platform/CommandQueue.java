@@ -7,12 +7,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Commands that decide on the plan, one after the other, each in a transaction of its own. */
 @Component
-public class Turns {
+public class CommandQueue {
     private final TransactionTemplate transaction;
     /** Those who wait hold no connection that the plan needs. */
     private final ReentrantLock turn = new ReentrantLock(true);
 
-    Turns(TransactionTemplate transaction) {
+    CommandQueue(TransactionTemplate transaction) {
         this.transaction = transaction;
     }
 

@@ -6,6 +6,7 @@ import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.prices.PriceBreaks;
 import rescient.server.platform.Nullable;
 
 /**
@@ -15,7 +16,7 @@ import rescient.server.platform.Nullable;
  * @param price of one unit, null if none is known or nothing is bought
  * @param value in the company's currency
  */
-public record Worth(
+public record OrderValue(
         BigDecimal units,
         String unit,
         @Nullable BigDecimal price,
@@ -27,7 +28,7 @@ public record Worth(
      *
      * @param units in the unit of the order, null where the line does not say; so are {@code unit} and {@code price}
      */
-    public static Worth of(
+    public static OrderValue of(
             Directory directory,
             Source source,
             String supplier,
@@ -37,35 +38,35 @@ public record Worth(
             @Nullable String unit,
             @Nullable BigDecimal price) {
         if (source != Source.BUY || supplier == null) {
-            return new Worth(quantity, directory.unit(item), null, directory.standardValue(item, quantity));
+            return new OrderValue(quantity, directory.unit(item), null, directory.standardValue(item, quantity));
         }
         BigDecimal bought = units != null ? units : directory.inPurchaseUnits(supplier, item, quantity);
         BigDecimal each = price != null ? price : directory.purchasePrice(supplier, item, bought);
-        return new Worth(
+        return new OrderValue(
                 bought,
                 unit != null ? unit : directory.purchaseUnit(supplier, item),
                 each,
-                Directory.value(bought, each));
+                PriceBreaks.value(bought, each));
     }
 
-    public static Worth of(Directory directory, PointView point, PlannedOrder order) {
+    public static OrderValue of(Directory directory, PointView point, PlannedOrder order) {
         return of(directory, point, order.source(), order.supplier(), order.quantity(), order.startQuantity());
     }
 
     /** @param point planned as the order is: from the same supplier */
-    public static Worth of(Directory directory, PointView point, OrderDraft order) {
+    public static OrderValue of(Directory directory, PointView point, OrderDraft order) {
         return of(directory, point, order.source(), order.supplier(), order.quantity(), order.startQuantity());
     }
 
-    private static Worth of(
+    private static OrderValue of(
             Directory directory, PointView point, Source source, String supplier, long quantity, long startQuantity) {
         String item = point.item();
         if (source != Source.BUY || supplier == null) {
             BigDecimal good = Quantity.decimal(quantity);
-            return new Worth(good, directory.unit(item), null, directory.standardValue(item, good));
+            return new OrderValue(good, directory.unit(item), null, directory.standardValue(item, good));
         }
         BigDecimal units = Quantity.decimal(point.inPurchaseUnits(startQuantity));
         BigDecimal price = directory.purchasePrice(supplier, item, units);
-        return new Worth(units, directory.purchaseUnit(supplier, item), price, Directory.value(units, price));
+        return new OrderValue(units, directory.purchaseUnit(supplier, item), price, PriceBreaks.value(units, price));
     }
 }

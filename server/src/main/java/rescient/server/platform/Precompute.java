@@ -7,7 +7,7 @@ import org.springframework.stereotype.Component;
 
 /** What somebody will ask for soon is begun here, one after the other, beside the requests. */
 @Component
-public class Ahead implements DisposableBean {
+public class Precompute implements DisposableBean {
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
         Thread thread = new Thread(r, "ahead");
         thread.setDaemon(true);

@@ -8,25 +8,25 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
-import rescient.server.planning.Rehearsed;
+import rescient.server.planning.WarmUp;
 
 /** Looks at the consequences of some decisions, which nobody asked for and which are thrown away. */
 @Component
-class Rehearsal implements Rehearsed {
+class DecisionWarmUp implements WarmUp {
     private static final int TIMES = 30;
 
     private final KeptRows rows;
     private final ObjectMapper json;
     private final Validator validator;
 
-    Rehearsal(KeptRows rows, ObjectMapper json, Validator validator) {
+    DecisionWarmUp(KeptRows rows, ObjectMapper json, Validator validator) {
         this.rows = rows;
         this.json = json;
         this.validator = validator;
     }
 
     @Override
-    public void rehearse(PlanVersion version) throws JsonProcessingException {
+    public void warmUp(PlanVersion version) throws JsonProcessingException {
         for (String order : OrderKey.some(version.plan(), TIMES)) {
             consequence(version, Map.of("kind", "SPLIT", "orders", List.of(order), "into", 2));
         }

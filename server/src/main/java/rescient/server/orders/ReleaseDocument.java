@@ -23,7 +23,7 @@ import rescient.server.platform.Nullable;
  * @param value in the company's currency, null if a price is missing
  * @param minimum the supplier's minimum order value, if the value is below it
  */
-public record Draft(
+public record ReleaseDocument(
         String kind,
         @Nullable String number,
         @Nullable String supplier,
@@ -63,10 +63,10 @@ public record Draft(
             boolean dated) {}
 
     /** The documents for orders that go; purchase orders first. One with a number of its own stays a document. */
-    static List<Draft> of(PlanVersion version, List<Going> orders) {
-        Map<List<String>, List<Going>> purchases = new LinkedHashMap<>();
-        List<Draft> others = new ArrayList<>();
-        for (Going going : orders) {
+    static List<ReleaseDocument> of(PlanVersion version, List<ReleaseLine> orders) {
+        Map<List<String>, List<ReleaseLine>> purchases = new LinkedHashMap<>();
+        List<ReleaseDocument> others = new ArrayList<>();
+        for (ReleaseLine going : orders) {
             if (going.order().source() == Source.BUY && !going.numbered()) {
                 purchases
                         .computeIfAbsent(
@@ -76,13 +76,13 @@ public record Draft(
                 others.add(draft(version, List.of(going)));
             }
         }
-        List<Draft> drafts = new ArrayList<>();
+        List<ReleaseDocument> drafts = new ArrayList<>();
         purchases.values().forEach(lines -> drafts.add(draft(version, lines)));
         drafts.addAll(others);
         return drafts;
     }
 
-    private static Draft draft(PlanVersion version, List<Going> orders) {
+    private static ReleaseDocument draft(PlanVersion version, List<ReleaseLine> orders) {
         Directory directory = version.directory();
         OrderDraft first = orders.get(0).order();
         List<Line> lines = orders.stream().map(o -> line(directory, o)).toList();
@@ -92,7 +92,7 @@ public record Draft(
         }
         BigDecimal minimum = first.supplier() == null ? null : directory.minimumOrderValue(first.supplier());
         boolean below = minimum != null && value != null && value.compareTo(minimum) < 0;
-        return new Draft(
+        return new ReleaseDocument(
                 Words.word(first.source()),
                 orders.get(0).numbered() ? orders.get(0).firmed().order.number : null,
                 first.supplier(),
@@ -107,7 +107,7 @@ public record Draft(
                 below ? minimum : null);
     }
 
-    private static Line line(Directory directory, Going going) {
+    private static Line line(Directory directory, ReleaseLine going) {
         OrderDraft order = going.order();
         int late = going.possible() == null ? 0 : Math.max(0, going.possible() - going.asked());
         return new Line(

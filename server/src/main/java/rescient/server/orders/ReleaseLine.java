@@ -9,8 +9,8 @@ import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
-import rescient.server.planning.Worth;
 
 /**
  * An order that is to go out.
@@ -19,29 +19,31 @@ import rescient.server.planning.Worth;
  * @param asked the day for which the plan asks for it, days from 1970
  * @param possible the day on which the plan says that it can be there, or null if it never can
  */
-record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, int asked, Integer possible) {
-    static Going planned(PlanVersion version, String key, PlannedOrder order) {
+record ReleaseLine(
+        String key, OrderDraft order, OrderValue worth, SupplyOrderLine firmed, int asked, Integer possible) {
+    static ReleaseLine planned(PlanVersion version, String key, PlannedOrder order) {
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return new Going(
+        return new ReleaseLine(
                 key,
                 Drafting.of(point).planned(order.sequence()),
-                Worth.of(version.directory(), point, order),
+                OrderValue.of(version.directory(), point, order),
                 null,
                 order.dueDay(),
                 order.possibleDay());
     }
 
     /** Dated with the day on which it can be there, if that is later; a number that others know keeps its date. */
-    Going dated(PlanVersion version) {
+    ReleaseLine dated(PlanVersion version) {
         if (possible == null || possible <= order.dueDay() || numbered()) {
             return this;
         }
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
-        return new Going(
+        return new ReleaseLine(
                 key, Drafting.of(point).moved(order, point.workingDay(possible)), worth, firmed, asked, possible);
     }
 
-    static Going firmed(PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
+    static ReleaseLine firmed(
+            PlanVersion version, String key, SupplyOrderLine line, List<SupplyOrderComponent> components) {
         SupplyOrder order = line.order;
         List<OrderDraft.Need> needs = components.stream()
                 .filter(c -> c.line.equals(line.line))
@@ -68,11 +70,11 @@ record Going(String key, OrderDraft order, Worth worth, SupplyOrderLine firmed, 
                 .point(line.item, order.site)
                 .map(p -> p.possibleDay(order.number, line.line))
                 .orElse(null);
-        return new Going(key, draft, worth(version, draft, line), line, draft.dueDay(), possible);
+        return new ReleaseLine(key, draft, worth(version, draft, line), line, draft.dueDay(), possible);
     }
 
-    private static Worth worth(PlanVersion version, OrderDraft draft, SupplyOrderLine line) {
-        return Worth.of(
+    private static OrderValue worth(PlanVersion version, OrderDraft draft, SupplyOrderLine line) {
+        return OrderValue.of(
                 version.directory(),
                 draft.source(),
                 draft.supplier(),

@@ -1,0 +1,19 @@
+<script lang="ts">
+  import Key from '$lib/ui/Key.svelte';
+  import type { LastDecision } from './last-decision.svelte';
+
+  /** In the row of actions: what was kept last, with what takes it back. */
+  let { last }: { last: LastDecision } = $props();
+</script>
+
+{#if last.busy}
+  <span class="min-w-0 flex-1 truncate" role="status">Taking back …</span>
+{:else if last.kept}
+  <span class="min-w-0 flex-1 truncate" role="status" title={last.kept.sentence}>
+    {last.kept.sentence}
+    <button type="button" class="ml-2 underline" onclick={() => void last.takeBack()}>Take back</button>
+    <Key name="u" dark />
+  </span>
+{:else if last.said}
+  <span class="min-w-0 flex-1 truncate" role="status" title={last.said}>{last.said}</span>
+{/if}
