@@ -46,6 +46,7 @@
   aria-selected={selected}
   tabindex="-1"
   id="order-{order.key}"
+  onmousedown={(e) => e.shiftKey && e.preventDefault()}
   onclick={(e) => (e.shiftKey ? onrange() : onopen())}
 >
   <span

@@ -29,6 +29,7 @@
   aria-selected={selected}
   tabindex="-1"
   id="order-{row.key}"
+  onmousedown={(e) => e.shiftKey && e.preventDefault()}
   onclick={(e) => (e.shiftKey ? onrange() : onopen())}
 >
   <span

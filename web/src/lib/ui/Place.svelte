@@ -113,13 +113,13 @@
     {@render aside?.()}
   </div>
   <div
-    class="place-body print-flow relative grid min-h-0"
+    class="place-body print-flow grid min-h-0"
     bind:this={body}
     style:grid-template-columns="{width.width === undefined ? list : `${width.width}px`} minmax(0, 1fr)"
   >
     <section
       bind:this={left}
-      class="place-list no-print grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
+      class="place-list no-print relative grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
       aria-label={title}
     >
       <div class="border-b border-line text-sm text-ink-3" aria-hidden="true">{@render heads()}</div>
@@ -135,28 +135,27 @@
       {:else}
         <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
       {/if}
+      <!-- a separator that is moved is a control, as the ARIA practices have it -->
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+      <div
+        class="divider no-print"
+        class:dragging
+        role="separator"
+        tabindex="0"
+        aria-orientation="vertical"
+        aria-label="Width of the list"
+        aria-valuenow={width.width ?? 0}
+        title="Drag, or with the arrow keys; double-click or Home: as it comes"
+        onpointerdown={(e) => {
+          dragging = true;
+          e.currentTarget.setPointerCapture(e.pointerId);
+        }}
+        onpointermove={drag}
+        onpointerup={() => (dragging = false)}
+        ondblclick={() => width.reset()}
+        onkeydown={divide}
+      ></div>
     </section>
-    <!-- a separator that is moved is a control, as the ARIA practices have it -->
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-    <div
-      class="divider no-print"
-      class:dragging
-      style:left="{(left?.offsetWidth ?? 0) - 3}px"
-      role="separator"
-      tabindex="0"
-      aria-orientation="vertical"
-      aria-label="Width of the list"
-      aria-valuenow={width.width ?? left?.offsetWidth ?? 0}
-      title="Drag, or with the arrow keys; double-click or Home: as it comes"
-      onpointerdown={(e) => {
-        dragging = true;
-        e.currentTarget.setPointerCapture(e.pointerId);
-      }}
-      onpointermove={drag}
-      onpointerup={() => (dragging = false)}
-      ondblclick={() => width.reset()}
-      onkeydown={divide}
-    ></div>
     <div class="place-detail print-flow min-h-0 overflow-auto">
       {#if listed}{@render detail()}{/if}
     </div>
@@ -176,6 +175,7 @@
     position: absolute;
     top: 0;
     bottom: 0;
+    right: -4px;
     width: 7px;
     cursor: col-resize;
     touch-action: none;

@@ -75,6 +75,7 @@ class WhatIfTest extends DeskTest {
         page.keyboard().press("a");
         form(page).getByLabel("Percent").fill("20");
         assume(page);
+        assertThat(page.getByTestId("differences")).containsText("SO-701");
         page.keyboard().press("T");
         assertThat(page.getByTestId("take-over")).containsText("becomes true in the live data");
         page.keyboard().press("T");
@@ -83,7 +84,7 @@ class WhatIfTest extends DeskTest {
         page.keyboard().press("u");
         assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Taken back: Took over");
         assertThat(assumed(page).first()).containsText("Demand up by 20 %");
-        assertThat(page.getByTestId("differences")).containsText("SO-790");
+        assertThat(page.getByTestId("differences")).containsText("SO-701");
     }
 
     /** The connection holds the answer back, as a calculation does that takes long. */
