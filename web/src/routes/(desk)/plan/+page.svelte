@@ -322,12 +322,12 @@
 {#snippet entry(e: Entry)}
   {#if 'head' in e}
     <div class="flex items-end gap-2 px-3 pb-1.5" style="height: 100%">
-      <button
-        type="button"
-        class="title text-[13px]"
-        tabindex="-1"
+      <!-- a list has rows alone; the keys select ranges (J, K) and all (X) -->
+      <span
+        class="title cursor-pointer text-[13px]"
+        role="presentation"
         title="Select these, or none of them"
-        onclick={() => list.toggleGroup(e.head)}>{e.name}</button
+        onclick={() => list.toggleGroup(e.head)}>{e.name}</span
       ><span class="text-ink-3">{e.count}</span>
     </div>
   {:else if 'order' in e}
