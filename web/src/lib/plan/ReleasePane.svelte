@@ -2,13 +2,15 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
   import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity } from '$lib/format';
-  import { orderHref, pointHref } from '$lib/links';
+  import { pointHref } from '$lib/links';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
   import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
   import type { PlannedOrder } from './plan.svelte';
+  import ReleasedOrders from './ReleasedOrders.svelte';
+  import ReleaseLines from './ReleaseLines.svelte';
   import { cureOf } from './repairs';
   import type { Deciding } from './wish';
 
@@ -190,25 +192,7 @@
     <h2 class="text-xl" tabindex="-1" bind:this={heading}>
       Released: {count(created.orders.length, 'order')}
     </h2>
-    <table class="grid-table mt-2" data-testid="released">
-      <thead
-        ><tr><th>Number</th><th></th><th>To</th><th class="num">Lines</th><th class="num">Value</th></tr
-        ></thead
-      >
-      <tbody>
-        {#each created.orders as order (order.number)}
-          <tr>
-            <td><a class="link font-bold" href={orderHref(order.number)}>{order.number}</a></td>
-            <td>{documentName(order.kind)}</td>
-            <td>{order.partner ?? order.siteName}</td>
-            <td class="num">{order.lines}</td>
-            <td class="num"
-              >{order.value !== undefined && order.value !== null ? money(order.value, currency) : '–'}</td
-            >
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <ReleasedOrders orders={created.orders} {currency} />
     {#each created.leftOut as left (left.key)}<p class="mt-2 text-ink-2">Left out: {left.sentence}</p>{/each}
     <p class="no-print mt-4 flex gap-2">
       <button type="button" class="plain-action" onclick={() => window.print()}>Print</button>
@@ -271,60 +255,7 @@
           {#if document.partner}<span class="font-normal">to {document.partner}</span>{/if}
           <span class="ml-auto font-normal text-ink-2">for {document.siteName}</span>
         </h3>
-        <table class="grid-table">
-          <tbody>
-            {#each document.lines as line (line.key)}
-              <tr>
-                <td class="w-[38%]"><b>{line.item}</b> {line.itemName}</td>
-                <td class="num"
-                  >{quantity(line.unitQuantity)} <small class="text-ink-3">{line.unit}</small>
-                  {#if line.unit !== line.itemUnit}<br /><small class="text-ink-3"
-                      >{quantity(line.quantity)} {line.itemUnit}</small
-                    >{/if}</td
-                >
-                <td class="num"
-                  >{line.unitPrice !== undefined && line.unitPrice !== null
-                    ? money(line.unitPrice, currency)
-                    : ''}</td
-                >
-                <td class="num"
-                  >{line.value !== undefined && line.value !== null ? money(line.value, currency) : '–'}</td
-                >
-                <td class="num" title={longDate(line.due)}
-                  >{#if line.due !== line.asked}<s class="text-ink-3" title={longDate(line.asked)}
-                      >{date(line.asked, today)}</s
-                    ><br />{/if}<span class:text-vermilion={line.daysLate > 0}>{date(line.due, today)}</span
-                  ></td
-                >
-              </tr>
-              {#if line.daysLate > 0}
-                <tr
-                  ><td colspan="5" class="text-vermilion"
-                    >{line.due === line.asked ? 'It can ordinarily be there on' : 'It goes out for'}
-                    {date(line.possible ?? line.due, today)}, {count(line.daysLate, 'day')} after {date(
-                      line.asked,
-                      today
-                    )}, when it is needed.</td
-                  ></tr
-                >
-              {/if}
-              {#if earlier.has(line.key)}
-                {@const e = earlier.get(line.key)}
-                <tr
-                  ><td colspan="5" class="text-vermilion" data-testid="earlier"
-                    >It will be counted for {date(e?.counted ?? '', today)}, {count(e?.days ?? 0, 'day')} earlier.
-                    {#if e?.instead}<button
-                        type="button"
-                        class="link"
-                        onclick={() => onswap(line.key, e?.instead ?? line.key)}
-                        >Release the earlier one instead</button
-                      >{/if}</td
-                  ></tr
-                >
-              {/if}
-            {/each}
-          </tbody>
-        </table>
+        <ReleaseLines {document} {earlier} {today} {currency} {onswap} />
         {#if document.minimum}
           <p class="mt-1 font-semibold text-vermilion">
             {document.value !== undefined && document.value !== null ? money(document.value, currency) : ''} is

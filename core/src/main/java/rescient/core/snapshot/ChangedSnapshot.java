@@ -13,7 +13,6 @@ import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.ItemKind;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
-import rescient.core.company.Source;
 import rescient.core.company.StockLot;
 
 /**
@@ -142,65 +141,12 @@ public final class ChangedSnapshot {
         outlook(item, site);
     }
 
-    /**
-     * Other components of an item: what is made of them asks for them instead, as long as all are known and stand on lower
-     * levels, and none that is no longer asked for vanishes with that.
-     */
     private void billOfMaterials(String parent) {
-        Integer item = parts.itemIndex.get(parent);
-        if (item == null || before.documents.item(parent).kind() == ItemKind.KIT) {
-            anew = true;
-            return;
+        BitSet reached = OtherComponents.of(before, parts, rows, parent);
+        anew = reached == null;
+        if (!anew) {
+            touched.or(reached);
         }
-        List<Kits.Part> components = before.documents.kits(rows.bomLines).components(parent);
-        Map<Integer, Network.Asked> asked = new HashMap<>();
-        BitSet reached = new BitSet();
-        for (int site = 0; site < before.siteIndex.size(); site++) {
-            int p = parts.network.pointOf((long) item * before.siteIndex.size() + site);
-            if (p >= 0 && parts.network.points[p].madeOfComponents()) {
-                int[] below = below(p, components);
-                if (below == null) {
-                    anew = true;
-                    return;
-                }
-                asked.put(p, new Network.Asked(components, below));
-                reached.set(p);
-                Arrays.stream(below).forEach(reached::set);
-                for (int e = parts.network.edgeStart[p]; e < parts.network.edgeStart[p + 1]; e++) {
-                    reached.set(parts.network.edgeTo[e]);
-                }
-            }
-        }
-        Network network = parts.network.asking(asked, parts.itemRank, parts.siteRank);
-        anew = reached.stream()
-                .anyMatch(q -> network.incomingStart[q] == network.incomingStart[q + 1]
-                        && parts.network.incomingStart[q] != parts.network.incomingStart[q + 1]
-                        && !rows.planning
-                                .getOrDefault(network.points[q].itemCode, Map.of())
-                                .containsKey(network.points[q].siteCode));
-        parts.network = network;
-        touched.or(reached);
-        boolean fits = asked.entrySet().stream()
-                .allMatch(one -> parts.waves.fit(one.getKey(), one.getValue().below()));
-        if (!fits || parts.waves == DatingOrder.NONE) {
-            parts.waves = DatingOrder.counted(parts.network, parts.openOrdersOf);
-        }
-    }
-
-    /** The points that a point would ask for its components; null if one is not known or does not stand below it. */
-    private int[] below(int p, List<Kits.Part> components) {
-        Network network = parts.network;
-        StockPoint point = network.points[p];
-        int site = point.source == Source.SUBCONTRACT && !point.phantom ? point.fromSite : point.site;
-        int[] below = new int[components.size()];
-        for (int k = 0; k < below.length; k++) {
-            int q = network.pointOf((long) components.get(k).item() * before.siteIndex.size() + site);
-            if (q < 0 || q >= network.planned() || p >= network.planned() || network.levelOf(q) <= network.levelOf(p)) {
-                return null;
-            }
-            below[k] = q;
-        }
-        return below;
     }
 
     /** @return false if there is no forecast, or none any more */
