@@ -111,6 +111,26 @@ class PlanFiguresTest {
         assertThat(figures.hours().get(MARCH).get("M")).isEqualByComparingTo(value(6));
     }
 
+    /** Open orders of the same kind take the routing's hours; what comes from elsewhere takes none of them. */
+    @Test
+    void hoursOfOpenOrdersCountIfTheyAreMadeLikePlannedOnes() {
+        assertThat(hoursOf(Source.MAKE).get(MARCH).get("M")).isEqualByComparingTo(value(6));
+        assertThat(hoursOf(Source.TRANSFER)).isEmpty();
+    }
+
+    /** 4 A on order for 20 March, when 4 are wanted: nothing more is planned. */
+    private static Map<YearMonth, Map<String, BigDecimal>> hoursOf(Source kind) {
+        Example example = new Example().planned(make("A"));
+        example.builder.workCenter(new WorkCenter("M", "W", null, new Ratio(480, 1), new Ratio(1, 2)));
+        example.builder.operation(new Operation(
+                "A", "10", null, "M", new Ratio(90, 1), new Ratio(60, 1), new Ratio(30, 1), new Ratio(0, 1)));
+        Plan plan = example.wanted("A", 4, "20 Mar")
+                .open("O1", kind, Stage.RELEASED, "A", 4, "20 Mar")
+                .plan();
+        assertThat(plan.plannedOrders()).isEmpty();
+        return figures(plan).hours();
+    }
+
     @Test
     void lateOrdersAreCountedWithTheirDays() {
         // B takes 5 working days from Monday 2 March: Monday 9 March; 4 wanted on 5 March are 4 days late; nobody needs

@@ -249,6 +249,19 @@ class NettingTest {
         assertThat(plan.signals().get(0).quantity()).isEqualTo(Quantity.of(15));
     }
 
+    /** On its expiry day a lot has left: what is wanted then is made anew, and the lot goes to waste whole. */
+    @Test
+    void aLotServesNothingOnItsExpiryDay() {
+        Plan plan = new Example()
+                .planned(buy("A").leadTimeDays(1))
+                .lot("A", "L1", 40, "12 Mar")
+                .wanted("A", 25, "12 Mar")
+                .plan();
+        assertThat(orders(plan)).containsExactly("A 25: 11 Mar > 12 Mar");
+        assertThat(signals(plan)).containsExactly("expiring L1 12 Mar");
+        assertThat(plan.signals().get(0).quantity()).isEqualTo(Quantity.of(40));
+    }
+
     @Test
     void stockThatHasExpiredDoesNotCount() {
         Plan plan = new Example()

@@ -79,6 +79,19 @@ class WhyTest {
                         "TO_ORDER 60 10 Mar");
     }
 
+    /** 100 are wanted and 40 at most go into one order: 40, 40 and 20. */
+    @Test
+    void aMaximumStandsThereWhereItSplits() {
+        Plan plan = new Example()
+                .planned(make("A").maxQuantity(Quantity.of(40)))
+                .wanted("A", 100, "10 Mar")
+                .wanted("A", 40, "20 Mar")
+                .plan();
+        PointView point = plan.point("A", "W").orElseThrow();
+        assertThat(lines(point.whyQuantity(0))).contains("WANTED 100", "MAXIMUM 40", "TO_ORDER 40 10 Mar");
+        assertThat(lines(point.whyQuantity(3))).contains("TO_ORDER 40 20 Mar").doesNotContain("MAXIMUM 40");
+    }
+
     @Test
     void aBalanceIsExplainedToo() {
         Plan plan = new Example()
