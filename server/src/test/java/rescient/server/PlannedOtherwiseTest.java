@@ -6,13 +6,22 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.support.TransactionTemplate;
 import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
+import rescient.server.platform.Companies;
 
 /** What planning data would do, calculated by what they touch, against the whole plan with them. */
 class PlannedOtherwiseTest extends ServerTest {
+    @Autowired
+    private Companies companies;
+
+    @Autowired
+    private TransactionTemplate transaction;
 
     @ParameterizedTest
     @CsvSource({
@@ -56,6 +65,31 @@ class PlannedOtherwiseTest extends ServerTest {
         assertThat(live.current().plan().plannedOrders())
                 .isEqualTo(before.plan().plannedOrders());
         sameAsReadAgain(live.current());
+    }
+
+    /** A name is nothing to the calculation, and stands in the list all the same. */
+    @Test
+    void anotherNameIsInTheListAtOnce() throws Exception {
+        assertThat(nameInTheList()).isEqualTo("Bearing 6202, sealed");
+        Row before = live.current().directory().item("BRG-6202");
+        transaction.executeWithoutResult(status -> {
+            jdbc.update("update items set name = 'Ball bearing' where code = 'BRG-6202'");
+            companies.changed(
+                    new Cause(Cause.Kind.SETTING, "Ida Holm", "Named otherwise"),
+                    List.of(FactChange.of(before, before.with("name", "Ball bearing"))));
+        });
+        knowing();
+        assertThat(nameInTheList()).isEqualTo("Ball bearing");
+        sameAsReadAgain(live.current());
+    }
+
+    private String nameInTheList() throws Exception {
+        return get("ida", "/api/plan/orders")
+                .body()
+                .get("orders")
+                .get(0)
+                .get("itemName")
+                .asText();
     }
 
     /** All of it calculated, nothing followed. */

@@ -64,9 +64,10 @@ public record PlanVersion(
     public PlanVersion changed(List<FactChange> rows) {
         Directory next = directory.after(rows);
         int day = (int) today.toEpochDay();
+        // a name makes another plan too: what was made of the one before holds the old name
         return PlanChanges.of(directory.facts(), next.facts(), rows, day)
                 .map(changes ->
-                        after(revision, madeAt, changes.isEmpty() ? plan : plan.after(changes, Asked.watch()), next))
+                        after(revision, madeAt, rows.isEmpty() ? plan : plan.after(changes, Asked.watch()), next))
                 .orElseGet(() -> anew(next.facts()));
     }
 

@@ -13,6 +13,9 @@ import rescient.dataset.FactChange;
 /** The company's revision, its name and whether it is the demo. */
 @Service
 public class Companies {
+    /** Whoever has not looked for longer is told of so many. */
+    private static final int MOST_TOLD = 1000;
+
     /** On which the database tells servers of a new revision. */
     public static final String CHANNEL = "rescient_changes";
 
@@ -90,18 +93,20 @@ public class Companies {
     /** One revision: when, by whom and why, and what became otherwise. */
     public record Happened(long revision, Instant at, Cause cause, List<FactChange> changes) {}
 
-    /** What happened after a revision, in order, as far as it is told row by row. */
+    /** What happened after a revision, in order, as far as it is told row by row; of very many, the last. */
     @Transactional(readOnly = true)
     public List<Happened> since(long revision) {
         return database.query(
                 "select revision, made_at, kind, name, sentence, changes from plan_causes"
-                        + " where revision > ? and changes is not null order by revision",
+                        + " where revision > greatest(?, (select revision from company) - ?)"
+                        + " and changes is not null order by revision",
                 (row, i) -> new Happened(
                         row.getLong(1),
                         row.getTimestamp(2).toInstant(),
                         new Cause(Cause.Kind.valueOf(row.getString(3)), row.getString(4), row.getString(5)),
                         codec.changes(row.getString(6))),
-                revision);
+                revision,
+                MOST_TOLD);
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
