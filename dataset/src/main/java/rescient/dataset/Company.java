@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.function.Consumer;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
-import rescient.core.company.PlanningData;
 import rescient.core.snapshot.Snapshot;
 import rescient.core.snapshot.SnapshotBuilder;
 
@@ -111,15 +110,6 @@ public final class Company {
     /** Whether a calendar works on a weekday: as given, or Monday to Friday where the day is not set. */
     static boolean works(Row calendar, int weekday) {
         return calendar.flag(WEEKDAYS.get(weekday), weekday < 5);
-    }
-
-    /**
-     * What a row of the planning table says, with the defaults of its item's group behind it.
-     *
-     * @param row of an item of the dataset; it need not be one of its rows
-     */
-    public static PlanningData planning(Dataset dataset, Row row) {
-        return RowFacts.planning(Planning.of(dataset, row));
     }
 
     private void workCenters(Map<String, WorkCalendar> calendars) {

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.company.OpenOrder;
 import rescient.core.plan.Balance;
@@ -140,8 +141,8 @@ public final class PlanFiles {
             point.demands().stream()
                     .sorted(Comparator.comparingInt(Demand::dueDay)
                             .thenComparing(d -> word(d.kind()))
-                            .thenComparing(Demand::number, rescient.core.base.DocumentOrder.INSTANCE)
-                            .thenComparing(Demand::line, rescient.core.base.DocumentOrder.INSTANCE))
+                            .thenComparing(Demand::number, DocumentOrder.INSTANCE)
+                            .thenComparing(Demand::line, DocumentOrder.INSTANCE))
                     .forEach(d -> csv.writeRecord(
                             d.item(),
                             d.site(),
@@ -168,10 +169,10 @@ public final class PlanFiles {
     private void pegs(CsvWriter csv) {
         Comparator<PegKey> order = Comparator.comparingInt(PegKey::demandDay)
                 .thenComparing(PegKey::demandKind)
-                .thenComparing(PegKey::demandNumber, rescient.core.base.DocumentOrder.INSTANCE)
-                .thenComparing(PegKey::demandLine, rescient.core.base.DocumentOrder.INSTANCE)
+                .thenComparing(PegKey::demandNumber, DocumentOrder.INSTANCE)
+                .thenComparing(PegKey::demandLine, DocumentOrder.INSTANCE)
                 .thenComparingInt(PegKey::supplyDay)
-                .thenComparing(PegKey::supplyNumber, rescient.core.base.DocumentOrder.INSTANCE);
+                .thenComparing(PegKey::supplyNumber, DocumentOrder.INSTANCE);
         for (PointView point : points()) {
             Map<PegKey, Long> sums = new LinkedHashMap<>();
             for (Peg peg : point.pegs()) {
