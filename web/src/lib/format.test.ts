@@ -12,7 +12,8 @@ import {
   shortDate,
   words,
   parsedDate,
-  parsedNumber
+  parsedNumber,
+  said
 } from './format';
 
 describe('quantities', () => {
@@ -24,6 +25,31 @@ describe('quantities', () => {
     expect(quantity(60, true)).toBe('+60');
     expect(quantity(-84, true)).toBe('\u221284');
     expect(quantity(0, true)).toBe('0');
+  });
+});
+
+describe('sentences of the server', () => {
+  const late =
+    'SO-2026-1 is late by 5 days: wanted 2026-12-09, possible Mon 2027-01-04; 1\u2009250.5 pcs of M4.5-20 are missing.';
+  afterEach(() => {
+    formats.now = STANDARD;
+    formats.today = undefined;
+  });
+
+  it('have their dates and numbers as they stand everywhere', () => {
+    formats.today = '2026-11-23';
+    expect(said(late)).toBe(
+      'SO-2026-1 is late by 5 days: wanted 9 Dec, possible Mon 4 Jan 2027; 1\u2009250.5 pcs of M4.5-20 are missing.'
+    );
+  });
+  it('have them as somebody chose, but for what belongs to a code', () => {
+    formats.today = '2026-11-23';
+    formats.now = { ...STANDARD, date: 'dots', decimal: ',', thousands: '.' };
+    expect(said(late)).toBe(
+      'SO-2026-1 is late by 5 days: wanted 9.12., possible Mon 4.1.2027; 1.250,5 pcs of M4.5-20 are missing.'
+    );
+    expect(said('Due on 2026-12-09, (0.5 h) 12.25%.')).toBe('Due on 9.12., (0,5 h) 12,25%.');
+    expect(said('PO-2026-12-09 of 6202')).toBe('PO-2026-12-09 of 6202');
   });
 });
 

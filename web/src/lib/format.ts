@@ -6,6 +6,8 @@ const MINUS = '\u2212';
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const DAY = 86_400_000;
+const DATE_OR_NUMBER =
+  /(?<![\w-])(\d{4}-\d{2}-\d{2})(?![\w-])|(?<![^\s(\u2212])(?:\d{1,3}(?:\u2009\d{3})+|\d+)(?:\.\d+)?(?=[\s,;:)?%]|\.?$|\.\s)/g;
 
 function grouped(whole: string): string {
   const { thousands } = formats.now;
@@ -61,6 +63,19 @@ function dated(iso: string, withYear: boolean, short: boolean): string {
     default:
       return `${d} ${MONTHS[m - 1]}${withYear ? ` ${short ? '’' : ''}${y}` : ''}`;
   }
+}
+
+/**
+ * A sentence of the server with its dates and numbers as they are chosen. The server writes dates as `2026-12-09` and
+ * numbers with thin spaces and a point; what belongs to a code stays as it is.
+ */
+export function said(sentence: string): string {
+  const { decimal, thousands } = formats.now;
+  return sentence.replace(DATE_OR_NUMBER, (found, iso?: string) =>
+    iso === undefined
+      ? found.replace('.', decimal).replaceAll(THIN, thousands === ' ' ? THIN : thousands)
+      : date(iso, formats.today)
+  );
 }
 
 /** `Wednesday, 2026-12-09`, for tooltips. */

@@ -13,6 +13,8 @@ export const STANDARD: Formats = { date: 'words', decimal: '.', thousands: ' ', 
 
 class Chosen {
   now = $state<Formats>(STANDARD);
+  /** The day of the plan that is shown, by which dates of other years are told. */
+  today = $state<string>();
   #login = '';
 
   /** Somebody is signed in here. */

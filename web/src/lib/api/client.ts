@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import { Asked, calculates } from '$lib/asked.svelte';
+import { isoDay, said } from '$lib/format';
 import { formats } from '$lib/formats.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { trial } from '$lib/trial.svelte';
@@ -22,7 +23,7 @@ export interface Problem {
 /** A failed request, in the words of the job. */
 export class Refused extends Error {
   constructor(readonly problem: Problem) {
-    super(problem.detail);
+    super(said(problem.detail));
   }
 }
 
@@ -49,7 +50,11 @@ const token: Middleware = {
   onResponse({ request, response }) {
     asked.over(request);
     const version = Number(response.headers.get('Plan-Version') ?? 0);
-    if (version > 0) planSeen.answered(version);
+    if (version > 0) {
+      planSeen.answered(version);
+      // a plan is named by its day and the company's revision: see PlanVersion
+      formats.today = isoDay(Math.floor(version / 2 ** 32));
+    }
   }
 };
 

@@ -1,6 +1,6 @@
 // What changed in the plan, in words and in the order it is read. Every figure comes from the server.
 import type { Schemas } from '$lib/api/client';
-import { count, quantity } from '$lib/format';
+import { count, quantity, said } from '$lib/format';
 
 export type Changes = Schemas['ChangesView'];
 export type Cause = Schemas['CauseRow'];
@@ -78,7 +78,7 @@ export function marksOf(changes: Changes | undefined): Map<string, Mark> {
 
 /** `Ida Holm: Firmed 60 ROD-12`. */
 export function told(cause: Cause): string {
-  return cause.name ? `${cause.name}: ${cause.sentence}` : cause.sentence;
+  return (cause.name ? `${cause.name}: ` : '') + said(cause.sentence);
 }
 
 /** What the causes of some changes are, those of nothing left out if only one is asked for. */

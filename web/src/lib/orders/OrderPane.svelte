@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
-  import { clock, date, documentName, longDate, money, quantity } from '$lib/format';
+  import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { hrefOf, pointHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
@@ -98,7 +98,7 @@
                     class:text-ink-2={served.depth > 0}
                     style:padding-left="{served.depth * 14}px"
                     >{#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
-                      >{served.text}</a
+                      >{said(served.text)}</a
                     ></span
                   >
                   <span>{quantity(served.quantity)}</span>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { count, date, longDate, money, quantity, words } from '$lib/format';
+  import { count, date, longDate, money, quantity, words, said } from '$lib/format';
   import { plannedHref, pointHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
   import StockLine from './StockLine.svelte';
@@ -51,7 +51,7 @@
 {/snippet}
 
 {#each c.remarks as remark (remark)}
-  <p class="mt-2 border-l-4 border-marigold bg-slip px-3 py-1.5" data-testid="remark">{remark}</p>
+  <p class="mt-2 border-l-4 border-marigold bg-slip px-3 py-1.5" data-testid="remark">{said(remark)}</p>
 {/each}
 {#if moved.length > 0}
   <table class="grid-table mt-2" data-testid="before-after">
@@ -184,13 +184,13 @@
         {#each c.silenced.slice(0, all ? undefined : SHOWN) as s, i (i)}
           <li class="border-b border-line-2 py-0.5">
             <span class="text-moss">goes</span> · <b>{s.item}</b>
-            {words(s.kind)} <span class="text-ink-2">{s.sentence}</span>
+            {words(s.kind)} <span class="text-ink-2">{said(s.sentence)}</span>
           </li>
         {/each}
         {#each c.raised.slice(0, all ? undefined : SHOWN) as s, i (i)}
           <li class="border-b border-line-2 py-0.5">
             <b class={s.bad ? 'text-vermilion' : ''}>comes</b> · <b>{s.item}</b>
-            {words(s.kind)} <span class="text-ink-2">{s.sentence}</span>
+            {words(s.kind)} <span class="text-ink-2">{said(s.sentence)}</span>
           </li>
         {/each}
       </ul>

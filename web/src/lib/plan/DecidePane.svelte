@@ -2,7 +2,7 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { count, date, words } from '$lib/format';
+  import { count, date, words, said } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import { keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
@@ -331,7 +331,7 @@
     <p class="mt-3 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{preview.error.message}</p>
   {/if}
   {#each consequence?.refusals ?? [] as refusal (refusal)}
-    <p class="mt-3 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{refusal}</p>
+    <p class="mt-3 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">{said(refusal)}</p>
   {/each}
   {#if gone.length > 0 && !refused}
     <p class="mt-3 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">

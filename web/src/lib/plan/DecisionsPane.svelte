@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
-  import { clock } from '$lib/format';
+  import { clock, said } from '$lib/format';
 
   interface Props {
     onundo: (id: number) => void;
@@ -28,7 +28,7 @@
         <li class="grid grid-cols-[46px_110px_minmax(0,1fr)_auto] gap-2 border-b border-line-2 py-1">
           <span class="text-ink-3">{clock(d.madeAt)}</span>
           <span class="truncate">{d.mine ? 'you' : d.name}</span>
-          <span class:line-through={d.undoneAt} class:text-ink-3={d.undoneAt}>{d.sentence}</span>
+          <span class:line-through={d.undoneAt} class:text-ink-3={d.undoneAt}>{said(d.sentence)}</span>
           {#if d.undoneAt}
             <span class="text-ink-3">taken back</span>
           {:else}

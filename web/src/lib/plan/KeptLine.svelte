@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import type { LastDecision } from './last-decision.svelte';
 
@@ -9,8 +10,8 @@
 {#if last.busy}
   <span class="min-w-0 flex-1 truncate" role="status">Taking back …</span>
 {:else if last.kept}
-  <span class="min-w-0 flex-1 truncate" role="status" title={last.kept.sentence}>
-    {last.kept.sentence}
+  <span class="min-w-0 flex-1 truncate" role="status" title={said(last.kept.sentence)}>
+    {said(last.kept.sentence)}
     <button type="button" class="ml-2 underline" onclick={() => void last.takeBack()}>Take back</button>
     <Key name="u" dark />
   </span>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { count, money, quantity } from '$lib/format';
+  import { count, money, quantity, said } from '$lib/format';
   import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
   import type { Action } from './actions';
@@ -89,8 +89,8 @@
 {:else if refused}
   <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={refused}>{refused}</span>
 {:else if kept}
-  <span class="min-w-0 flex-1 truncate" role="status" title={kept.sentence}>
-    {kept.sentence}
+  <span class="min-w-0 flex-1 truncate" role="status" title={said(kept.sentence)}>
+    {said(kept.sentence)}
     <button type="button" class="ml-2 underline" onclick={() => kept && onundo(kept.id)}>Take back</button>
     <Key name="u" dark />
   </span>

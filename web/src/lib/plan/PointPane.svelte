@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { toAddress } from '$lib/address';
   import { answer, api, type Schemas } from '$lib/api/client';
-  import { date, longDate, money, quantity, words } from '$lib/format';
+  import { date, longDate, money, quantity, words, said } from '$lib/format';
   import { hrefOf, itemHref, orderThreadHref, plannedHref, pointHref } from '$lib/links';
   import { people } from '$lib/people.svelte';
   import { rights } from '$lib/rights.svelte';
@@ -194,7 +194,7 @@
               ></b
             >
             <span
-              >{signal.sentence}
+              >{said(signal.sentence)}
               {#each repairsOf( signal, (d) => date(d, today) ).filter( (r) => rights.decides(r.deciding.kind) ) as repair (repair.says)}
                 <button
                   type="button"
@@ -264,7 +264,7 @@
                   style:padding-left="{served.depth * 14}px"
                 >
                   {#if served.depth > 0}→&nbsp;{/if}<a class="hover:underline" href={hrefOf(served.link)}
-                    >{served.text}</a
+                    >{said(served.text)}</a
                   >
                 </span>
                 <span>{quantity(served.quantity)}</span>
@@ -273,7 +273,7 @@
                   <button
                     type="button"
                     class="no-print text-ink-3 hover:text-ink"
-                    aria-label="Leave {served.text} out for a moment"
+                    aria-label="Leave {said(served.text)} out for a moment"
                     title="Look at the plan as if this line were not there"
                     onclick={() => leaveOut(served.link.key ?? '')}>⊘</button
                   >
@@ -340,7 +340,9 @@
       {/if}
     </div>
     {#if (inView.isError || inView.data?.gone) && order !== undefined}
-      <p class="mt-3 text-ink-2" role="alert">{inView.data?.gone ?? inView.error?.message}</p>
+      <p class="mt-3 text-ink-2" role="alert">
+        {inView.data?.gone ? said(inView.data.gone) : inView.error?.message}
+      </p>
     {/if}
   </article>
 {:else}

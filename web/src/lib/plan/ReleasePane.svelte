@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity } from '$lib/format';
+  import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity, said } from '$lib/format';
   import { pointHref } from '$lib/links';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
@@ -193,7 +193,9 @@
       Released: {count(created.orders.length, 'order')}
     </h2>
     <ReleasedOrders orders={created.orders} {currency} />
-    {#each created.leftOut as left (left.key)}<p class="mt-2 text-ink-2">Left out: {left.sentence}</p>{/each}
+    {#each created.leftOut as left (left.key)}<p class="mt-2 text-ink-2">
+        Left out: {said(left.sentence)}
+      </p>{/each}
     <p class="no-print mt-4 flex gap-2">
       <button type="button" class="plain-action" onclick={() => window.print()}>Print</button>
       <button type="button" class="plain-action" onclick={onclose}>Back to the plan <Key name="Esc" /></button
@@ -214,7 +216,7 @@
     {#if since.length > 0 && !unanswered}
       <div class="mt-2 border-l-4 border-marigold bg-slip px-3 py-2" role="alert" data-testid="since">
         <b>Since you looked:</b>
-        {#each since as sentence (sentence)}<p>{sentence}</p>{/each}
+        {#each since as sentence (sentence)}<p>{said(sentence)}</p>{/each}
         {#if since.length > known}<p>The plan still asks for what you chose. Is it still wanted?</p>{/if}
       </div>
     {/if}
@@ -232,7 +234,7 @@
         {#each obstacles as obstacle (obstacle.key)}
           <p>
             <b>Cannot be released:</b>
-            {obstacle.sentence}
+            {said(obstacle.sentence)}
             <button type="button" class="link" onclick={() => oncure(cureOf(obstacle).deciding)}
               >{cureOf(obstacle).says}</button
             >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Mark } from '$lib/changes/changes';
-  import { date, words } from '$lib/format';
+  import { date, words, said } from '$lib/format';
   import { initials, people } from '$lib/people.svelte';
   import type { SignalRow } from './plan.svelte';
 
@@ -47,7 +47,7 @@
       <b>{row.signal.item}</b>
       {row.itemName} · <b class:short={row.signal.bad}>{words(row.signal.kind)}</b>
     </span>
-    <span class="where" title={row.signal.sentence}>
+    <span class="where" title={said(row.signal.sentence)}>
       {#each there as person (person.login)}<abbr class="person" title="{person.name} is here"
           >{initials(person.name)}</abbr
         >{/each}
@@ -57,7 +57,7 @@
           {row.asked.due ? `for ${date(row.asked.due, today)}` : 'to cancel'}</b
         > ·
       {/if}
-      {row.signal.sentence}
+      {said(row.signal.sentence)}
     </span>
   </span>
 </div>

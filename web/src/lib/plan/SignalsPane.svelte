@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schemas } from '$lib/api/client';
-  import { words } from '$lib/format';
+  import { words, said } from '$lib/format';
   import { orderHref, pointHref } from '$lib/links';
 
   type Signal = Schemas['SignalView'];
@@ -60,7 +60,7 @@
         <li class="grid grid-cols-[92px_minmax(0,1fr)] gap-3 border-b border-line-2 py-1">
           <a class="link truncate font-semibold" href={pointHref(signal.item, signal.site)}>{signal.item}</a>
           <span>
-            {signal.sentence}
+            {said(signal.sentence)}
             {#if signal.causeItem && signal.causeSite}
               <a class="link" href={pointHref(signal.causeItem, signal.causeSite)}>see {signal.causeItem}</a>
             {:else if OF_ORDERS.includes(signal.kind)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said } from '$lib/format';
   import { createQuery } from '@tanstack/svelte-query';
   import { toAddress } from '$lib/address';
   import { answer, api } from '$lib/api/client';
@@ -18,7 +19,9 @@
     <a class="truncate underline" href="/plan/what-if?id={trial.whatIf}"
       >{whatIf.data?.name ?? trial.whatIf}</a
     >
-    <span class="min-w-0 truncate">{(whatIf.data?.assumptions ?? []).map((a) => a.sentence).join('; ')}</span>
+    <span class="min-w-0 truncate"
+      >{(whatIf.data?.assumptions ?? []).map((a) => said(a.sentence)).join('; ')}</span
+    >
     <button
       type="button"
       class="ml-auto font-bold whitespace-nowrap underline"

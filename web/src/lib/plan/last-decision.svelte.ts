@@ -1,3 +1,4 @@
+import { said } from '$lib/format';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { planSeen } from '$lib/plan-seen';
 
@@ -32,7 +33,7 @@ export class LastDecision {
       }
       const back = await answer(api.POST('/api/decisions/{id}/undo', { params: { path: { id: last.id } } }));
       this.kept = undefined;
-      this.said = `Taken back: ${back.sentence}`;
+      this.said = `Taken back: ${said(back.sentence)}`;
       this.after();
     } catch (e) {
       this.said = (e as Error).message;

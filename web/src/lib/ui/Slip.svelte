@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
-  import { date, longDate, quantity } from '$lib/format';
+  import { date, longDate, quantity, said } from '$lib/format';
   import { hrefOf } from '$lib/links';
 
   interface Props {
@@ -19,19 +19,19 @@
 
   async function copy() {
     const lines = slip.lines.map((l) => [l.text, l.date ?? '', l.quantity ?? l.days ?? ''].join('\t'));
-    await navigator.clipboard.writeText([slip.question, slip.sentence, ...lines].join('\n'));
+    await navigator.clipboard.writeText([said(slip.question), said(slip.sentence), ...lines].join('\n'));
   }
 </script>
 
-<section class="slip" aria-label={slip.question}>
+<section class="slip" aria-label={said(slip.question)}>
   <header>
-    <h3>{slip.question}</h3>
+    <h3>{said(slip.question)}</h3>
     <span class="no-print">
       <button type="button" class="copy" onclick={copy} title="Copy this sum as a table">copy</button>
       <button type="button" class="copy" onclick={() => window.print()} title="Print this page">print</button>
     </span>
   </header>
-  <p>{slip.sentence}</p>
+  <p>{said(slip.sentence)}</p>
   <ol>
     {#each slip.lines as line, i (i)}
       {#if line === first}
@@ -44,7 +44,9 @@
       {#if !hidden.has(line)}
         <li class={line.weight.toLowerCase()}>
           <span class="what">
-            {#if line.link}<a class="link" href={hrefOf(line.link)}>{line.text}</a>{:else}{line.text}{/if}
+            {#if line.link}<a class="link" href={hrefOf(line.link)}>{said(line.text)}</a>{:else}{said(
+                line.text
+              )}{/if}
             {#if line.date && (line.quantity !== undefined || line.days !== undefined)}
               <span title={longDate(line.date)}>{date(line.date, today)}</span>
             {/if}

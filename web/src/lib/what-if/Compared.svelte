@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said } from '$lib/format';
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
   import { csv, download } from '$lib/ui/export';
@@ -64,7 +65,7 @@
           <td>Otherwise</td>
           {#each columns as c (c.id ?? 'live')}
             <td class="max-w-[190px] text-sm whitespace-normal text-ink-2"
-              >{#each c.sentences as s, i (i)}<span class="block">{s}</span>{/each}</td
+              >{#each c.sentences as s, i (i)}<span class="block">{said(s)}</span>{/each}</td
             >
           {/each}
         </tr>

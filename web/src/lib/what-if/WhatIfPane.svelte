@@ -7,7 +7,7 @@
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
   import { halfTyped } from '$lib/half-typed.svelte';
   import { rights } from '$lib/rights.svelte';
-  import { clock, count, duration, money, quantity } from '$lib/format';
+  import { clock, count, duration, money, quantity, said } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import AssumptionForm from './AssumptionForm.svelte';
   import MonthTable from './MonthTable.svelte';
@@ -227,7 +227,7 @@
       {#each assumptions as a, i (i)}
         <li class="flex items-baseline gap-2 border-b border-line-2 py-1">
           <span class="min-w-0 flex-1" class:text-ink-3={!a.counted}>
-            {a.sentence}
+            {said(a.sentence)}
             {#if a.problem}<b class="text-vermilion">does not fit any more: {a.problem}</b>{/if}
           </span>
           {#if assumptions.length > 1}
@@ -250,7 +250,7 @@
             <button
               type="button"
               class="chip"
-              aria-label="Assume no longer: {a.sentence}"
+              aria-label="Assume no longer: {said(a.sentence)}"
               onclick={() => remove(i)}>drop</button
             >
           {/if}

@@ -144,12 +144,12 @@ class ChangesApiTest extends ServerTest {
 
         assertThat(of(causes, "kind", "day"))
                 .singleElement()
-                .satisfies(day -> assertThat(day.get("sentence").asText()).isEqualTo("It became 25 Nov"));
+                .satisfies(day -> assertThat(day.get("sentence").asText()).isEqualTo("It became 2026-11-25"));
         assertThat(of(causes, "number", "PO-2042"))
                 .singleElement()
                 .satisfies(receipt -> assertThat(receipt.get("sentence").asText())
                         .startsWith("PO-2042 from ")
-                        .endsWith(", due on 24 Nov, did not come"));
+                        .endsWith(", due on 2026-11-24, did not come"));
     }
 
     @Test

@@ -208,7 +208,7 @@ class DecisionsTest extends ServerTest {
         assertThat(rows("BRG-6202").get(0).get("hold").get("until").asText()).isEqualTo("2026-12-03");
         Reply refused = release("ida", UUID.randomUUID(), false, BEARINGS);
         assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.body().get("detail").asText()).contains("is held until 3 Dec by Ida Holm");
+        assertThat(refused.body().get("detail").asText()).contains("is held until 2026-12-03 by Ida Holm");
 
         // 30 more extractors need 60 more bearings
         transaction.executeWithoutResult(s -> {
@@ -364,7 +364,8 @@ class DecisionsTest extends ServerTest {
         decide("ida", "{'kind':'CHANGE','orders':['" + ROD + "'],'quantity':60}");
         Reply late = decide("tom", "{'kind':'CHANGE','orders':['" + ROD + "'],'quantity':90}");
         assertThat(late.status()).isEqualTo(409);
-        assertThat(late.body().get("detail").asText()).contains("126 ROD-12 for 7 Dec is no longer there (Ida Holm: ");
+        assertThat(late.body().get("detail").asText())
+                .contains("126 ROD-12 for 2026-12-07 is no longer there (Ida Holm: ");
         knowing();
         String instead = late.body().get("instead").get(0).asText();
         assertThat(rows("ROD-12")).extracting(o -> o.get("key").asText()).contains(instead);

@@ -80,15 +80,15 @@ class PossibleDateTest extends ServerTest {
     void aDayOffIsSaidAndMovedToTheWorkingDayBefore() throws Exception {
         JsonNode seen = consequence("{'kind':'CHANGE','orders':['" + ROD + "'],'due':'2026-12-05'}");
         assertThat(seen.get("remarks").get(0).asText())
-                .contains("Sat 5 Dec 2026 is a day off")
-                .contains("moved to Fri 4 Dec 2026");
+                .contains("Sat 2026-12-05 is a day off")
+                .contains("moved to Fri 2026-12-04");
         assertThat(seen.get("orders").get(0).get("after").get("due").asText()).isEqualTo("2026-12-04");
     }
 
     @Test
     void aDayThatIsPastOrAfterTheEndOfThePlanIsSaid() throws Exception {
         JsonNode past = consequence("{'kind':'CHANGE','orders':['" + ROD + "'],'due':'2026-11-20'}");
-        assertThat(past.get("refusals").get(0).asText()).contains("20 Nov").contains("past");
+        assertThat(past.get("refusals").get(0).asText()).contains("2026-11-20").contains("past");
         JsonNode far = consequence("{'kind':'CHANGE','orders':['" + ROD + "'],'due':'2031-03-05'}");
         assertThat(far.get("remarks").get(0).asText()).contains("after the end of the plan");
     }

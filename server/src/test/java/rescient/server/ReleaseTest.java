@@ -96,7 +96,7 @@ class ReleaseTest extends ServerTest {
         assertThat(replies).filteredOn(r -> r.status() == 201).hasSize(1);
         assertThat(count("supply_orders")).isEqualTo(before + 2);
         assertThat(replies).filteredOn(r -> r.status() == 409).hasSize(5).allSatisfy(r -> {
-            assertThat(r.body().get("detail").asText()).contains("6000 NAIL-20 for 27 Nov was released by");
+            assertThat(r.body().get("detail").asText()).contains("6000 NAIL-20 for 2026-11-27 was released by");
             assertThat(r.body().get("detail").asText()).contains("as PO-2045");
         });
     }

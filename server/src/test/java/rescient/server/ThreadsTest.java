@@ -95,7 +95,7 @@ class ThreadsTest extends ServerTest {
                         .body()
                         .get("gone")
                         .asText())
-                .isEqualTo("The plan no longer asks for 7 BRG-6202 on 1 Jan.");
+                .isEqualTo("The plan no longer asks for 7 BRG-6202 on 2031-01-01.");
         assertThat(get("ida", "/api/plan/threads/order?key=PO-9~1")
                         .body()
                         .get("gone")

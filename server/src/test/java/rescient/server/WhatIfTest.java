@@ -149,7 +149,7 @@ class WhatIfTest extends ServerTest {
                 "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':5,'from':'2026-11-23','to':'2026-12-06'}");
         JsonNode orders = in(id, "/api/plan/stock-point?item=PAINT-W&site=LARKMOOR");
         assertThat(orders.toString()).contains("2026-11-25").doesNotContain("\"2026-11-24\"");
-        assertThat(view(id).toString()).contains("takes 5 working days longer from 23 Nov to 6 Dec");
+        assertThat(view(id).toString()).contains("takes 5 working days longer from 2026-11-23 to 2026-12-06");
     }
 
     @ParameterizedTest

@@ -6,7 +6,7 @@
   import { causedBy, groupsOf, happened, SINCE, told, type Cause } from '$lib/changes/changes';
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
   import { shortcuts } from '$lib/desk.svelte';
-  import { clock, count, date } from '$lib/format';
+  import { clock, count, date, said } from '$lib/format';
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import { orderHref, plannedHref, pointHref, threadHref } from '$lib/links';
   import PlanViews from '$lib/plan/PlanViews.svelte';
@@ -172,7 +172,7 @@
     {#if 'id' in l}
       <span class="text-ink-2" title={l.at}>{clock(l.at)}</span>
       <span class="what">
-        <span class="name" title={l.sentence}>{l.sentence}</span>
+        <span class="name" title={said(l.sentence)}>{said(l.sentence)}</span>
         <span class="where"
           >{l.name ?? (l.kind === 'receipt' ? 'a receipt that did not come' : 'nobody')} ·
           {date(local(l.at).slice(0, 10), today)}</span
@@ -245,7 +245,7 @@
       <div class="px-3 py-2" class:opacity-60={changes.isPlaceholderData} data-testid="changes">
         <header class="mb-2 flex items-baseline gap-3">
           <h2 class="min-w-0 flex-1 text-xl">
-            {#if cause}{cause.sentence}{:else}What changed since {heading}{/if}
+            {#if cause}{said(cause.sentence)}{:else}What changed since {heading}{/if}
           </h2>
           <span class="whitespace-nowrap text-ink-2">{plan.data?.company ?? ''}</span>
         </header>

@@ -5,7 +5,7 @@
   import { fromAddress, toAddress } from '$lib/address';
   import { answer, api } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
-  import { count } from '$lib/format';
+  import { count, said } from '$lib/format';
   import { halfTyped } from '$lib/half-typed.svelte';
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import { rights } from '$lib/rights.svelte';
@@ -283,7 +283,7 @@
         <button class="plain-action mt-2" onclick={() => thread.refetch()}>Try again</button>
       </div>
     {:else if thread.data.gone}
-      <p class="p-4">{thread.data.gone}</p>
+      <p class="p-4">{said(thread.data.gone)}</p>
     {:else}
       <div
         class="grid h-full"

@@ -5,7 +5,7 @@
   import { fromAddress, toAddress } from '$lib/address';
   import { answer, api, type Schemas } from '$lib/api/client';
   import { shortcuts } from '$lib/desk.svelte';
-  import { count } from '$lib/format';
+  import { count, said } from '$lib/format';
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import KeptLine from '$lib/plan/KeptLine.svelte';
   import { LastDecision } from '$lib/plan/last-decision.svelte';
@@ -41,7 +41,7 @@
   const selected = new SvelteSet<number>(was?.selected);
   const rows = $derived(
     (all.data ?? []).filter((w) =>
-      [w.name, ...w.sentences].some((t) => t.toLowerCase().includes(words.trim().toLowerCase()))
+      [w.name, ...w.sentences.map(said)].some((t) => t.toLowerCase().includes(words.trim().toLowerCase()))
     )
   );
   const id = $derived(fromAddress('id') === undefined ? undefined : Number(fromAddress('id')));
@@ -170,8 +170,8 @@
     ></span>
     <span class="what">
       <span class="name"><b>{w.name}</b></span>
-      <span class="where" title={w.sentences.join('; ')}
-        >{w.sentences.length === 0 ? 'nothing otherwise yet' : w.sentences.join('; ')}</span
+      <span class="where" title={w.sentences.map(said).join('; ')}
+        >{w.sentences.length === 0 ? 'nothing otherwise yet' : w.sentences.map(said).join('; ')}</span
       >
     </span>
   </div>

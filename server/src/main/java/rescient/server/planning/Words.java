@@ -9,8 +9,7 @@ import rescient.core.company.OpenOrder;
 
 /** Dates, quantities and kinds as they stand in sentences. */
 public final class Words {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
-    private static final DateTimeFormatter WEEKDAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter WEEKDAY = DateTimeFormatter.ofPattern("EEE", Locale.ENGLISH);
     private static final char THIN_SPACE = '\u2009';
 
     private Words() {}
@@ -29,14 +28,14 @@ public final class Words {
         return day == null || day == OpenOrder.NO_DAY ? null : LocalDate.ofEpochDay(day);
     }
 
-    /** {@code 9 Dec}. */
+    /** {@code 2026-12-09}, as it stands in every sentence: who reads it sees it in the form of his choice. */
     public static String day(int day) {
-        return DAY.format(date(day));
+        return date(day).toString();
     }
 
-    /** {@code Sat 9 Jan 2027}. */
+    /** {@code Sat 2027-01-09}. */
     public static String weekday(int day) {
-        return WEEKDAY.format(date(day));
+        return WEEKDAY.format(date(day)) + " " + date(day);
     }
 
     static BigDecimal quantity(long millionths) {

@@ -37,8 +37,8 @@ class WordingTest {
         // Thu 5 Mar less 6 working days is Wed 25 Feb; possible on 10 Mar
         assertThat(sentences(company.planned()))
                 .containsExactly(
-                        "SO-1 is late by 5 days: wanted 5 Mar, possible 10 Mar; to blame: A.",
-                        "1\u2009250 pcs should have started on 25 Feb, 5 days ago.");
+                        "SO-1 is late by 5 days: wanted 2026-03-05, possible 2026-03-10; to blame: A.",
+                        "1\u2009250 pcs should have started on 2026-02-25, 5 days ago.");
     }
 
     @Test
@@ -58,11 +58,11 @@ class WordingTest {
                         "SO-2,1,B,W,10,2026-03-16");
         assertThat(sentences(company.planned()))
                 .containsExactly(
-                        "PO-1 is due on 16 Mar and needed on 9 Mar: bring it forward by 7 days.",
-                        "SO-1 is late by 7 days: wanted 9 Mar, possible 16 Mar; to blame: A.",
-                        "PO-2 is due on 6 Mar and not needed before 16 Mar: push it back by 10 days.",
+                        "PO-1 is due on 2026-03-16 and needed on 2026-03-09: bring it forward by 7 days.",
+                        "SO-1 is late by 7 days: wanted 2026-03-09, possible 2026-03-16; to blame: A.",
+                        "PO-2 is due on 2026-03-06 and not needed before 2026-03-16: push it back by 10 days.",
                         "Nothing needs the 10 pcs of PO-3: cancel it.",
-                        "PO-3 was due on 27 Feb, 3 days ago; the plan counts on it today.");
+                        "PO-3 was due on 2026-02-27, 3 days ago; the plan counts on it today.");
     }
 
     @Test
@@ -77,10 +77,10 @@ class WordingTest {
                         "SO-2,1,B,W,7,2026-03-10");
         assertThat(sentences(company.planned()))
                 .containsExactly(
-                        "4 pcs are to be bought from 9 Mar on, and no supplier is known.",
-                        "Up to 7 pcs below the safety stock from 10 Mar on.",
+                        "4 pcs are to be bought from 2026-03-09 on, and no supplier is known.",
+                        "Up to 7 pcs below the safety stock from 2026-03-10 on.",
                         "SO-2 can never be met; to blame: B.",
-                        "7 pcs are missing from 10 Mar on, and nothing says how this stock point is replenished.",
+                        "7 pcs are missing from 2026-03-10 on, and nothing says how this stock point is replenished.",
                         "Its bill of materials leads back to itself; nothing below can be planned.");
     }
 
@@ -91,8 +91,8 @@ class WordingTest {
                 .table("customer_orders", "number,line,item,site,quantity,due_date", "SO-1,1,A,W,2,2026-03-06");
         assertThat(sentences(company.planned()))
                 .contains(
-                        "9 pcs of lot L1 expire unused on 5 Mar.",
-                        "2 pcs wanted on 6 Mar fall inside the frozen time and move to 9 Mar.");
+                        "9 pcs of lot L1 expire unused on 2026-03-05.",
+                        "2 pcs wanted on 2026-03-06 fall inside the frozen time and move to 2026-03-09.");
     }
 
     private String sentence(String planning, String stock) {
@@ -107,16 +107,16 @@ class WordingTest {
     @Test
     void everyRuleSaysHowItSized() {
         assertThat(sentence("item,site,source\nA,W,make", "4"))
-                .isEqualTo("6 pcs would be missing on 16 Mar; lot-for-lot orders what is missing.");
+                .isEqualTo("6 pcs would be missing on 2026-03-16; lot-for-lot orders what is missing.");
         assertThat(sentence("item,site,source,safety_stock,multiple\nA,W,make,3,12", "4"))
                 .isEqualTo(
-                        "6 pcs would be missing on 16 Mar; the safety stock is 3 pcs; lot-for-lot orders what is missing."
+                        "6 pcs would be missing on 2026-03-16; the safety stock is 3 pcs; lot-for-lot orders what is missing."
                                 + " 9 pcs are wanted, sized to 12 pcs.");
         assertThat(sentence("item,site,source,rule,order_up_to\nA,W,make,min_max,20", "4"))
-                .isEqualTo("6 pcs would be missing on 16 Mar; min-max fills up to 20 pcs.");
+                .isEqualTo("6 pcs would be missing on 2026-03-16; min-max fills up to 20 pcs.");
         assertThat(sentence("item,site,source,rule,fixed_quantity,reorder_point\nA,W,make,fixed_quantity,25,30", "28"))
                 .isEqualTo(
-                        "28 pcs would be left on 2 Mar, and with all that comes later it is below the reorder point of"
+                        "28 pcs would be left on 2026-03-02, and with all that comes later it is below the reorder point of"
                                 + " 30 pcs; the fixed quantity is ordered as often as it takes. 2 pcs are wanted, sized to 25 pcs.");
         assertThat(sentence("item,site,source,rule\nA,W,make,per_order", "4"))
                 .contains("per order, each demand has an order of its own");
@@ -133,7 +133,7 @@ class WordingTest {
         PlanVersion version = company.planned();
         PointView point = SmallCompany.point(version, "A");
         Slip slip = Slip.quantity(version, point, point.plannedOrders().get(0));
-        assertThat(slip.question()).isEqualTo("Why 24 pcs on 16 Mar?");
+        assertThat(slip.question()).isEqualTo("Why 24 pcs on 2026-03-16?");
         assertThat(slip.lines())
                 .extracting(line -> line.text() + (line.quantity() == null ? "" : " " + line.quantity()))
                 .containsExactly(
