@@ -12,6 +12,8 @@ import {
   shortDate,
   words,
   parsedDate,
+  momentAt,
+  parsedMoment,
   parsedNumber,
   said
 } from './format';
@@ -25,6 +27,23 @@ describe('quantities', () => {
     expect(quantity(60, true)).toBe('+60');
     expect(quantity(-84, true)).toBe('\u221284');
     expect(quantity(0, true)).toBe('0');
+  });
+});
+
+describe('moments', () => {
+  it('are typed as a day, a time or both', () => {
+    const at = (day: number, hour: number, minute: number) =>
+      new Date(2026, 10, day, hour, minute).toISOString();
+    expect(parsedMoment('25 Nov 14:30', '2026-11-28')).toBe(at(25, 14, 30));
+    expect(parsedMoment('25.11. 7:05', '2026-11-28')).toBe(at(25, 7, 5));
+    expect(parsedMoment('25 Nov', '2026-11-28')).toBe(at(25, 0, 0));
+    expect(parsedMoment('7:05', '2026-11-28')).toBe(at(28, 7, 5));
+    expect(momentAt(at(25, 7, 5), '2026-11-28')).toBe('25 Nov 07:05');
+  });
+  it('are none with an hour that no day has, or without a day', () => {
+    expect(parsedMoment('25 Nov 24:00', '2026-11-28')).toBeUndefined();
+    expect(parsedMoment('soon', '2026-11-28')).toBeUndefined();
+    expect(parsedMoment('', '2026-11-28')).toBeUndefined();
   });
 });
 

@@ -105,6 +105,29 @@ export function parsedDate(text: string, today: string): string | undefined {
   return nearest(year, today, (y) => real(`${y}-${two(month)}-${two(day)}`));
 }
 
+/**
+ * The moment of a day and a time as people type them: `25 Nov 14:30`, `25 Nov` for its beginning, `14:30` for today; as
+ * ISO 8601 in world time, undefined if it is none.
+ */
+export function parsedMoment(text: string, today: string): string | undefined {
+  const [, day = '', hour = '0', minute = '00'] =
+    /^(.*?)(?:(?:^|\s+)(\d{1,2}):(\d{2}))?$/.exec(text.trim()) ?? [];
+  const iso = day === '' && text.includes(':') ? today : parsedDate(day, today);
+  if (iso === undefined || Number(hour) > 23 || Number(minute) > 59) return undefined;
+  return new Date(`${iso}T${hour.padStart(2, '0')}:${minute}:00`).toISOString();
+}
+
+/** `25 Nov 14:30`, of here. */
+export function momentAt(instant: string, today: string): string {
+  return `${date(dayOf(instant), today)} ${clock(instant)}`;
+}
+
+/** The ISO date of a moment, of here. */
+export function dayOf(instant: string): string {
+  const time = new Date(instant);
+  return `${time.getFullYear()}-${two(time.getMonth() + 1)}-${two(time.getDate())}`;
+}
+
 type DayMonthYear = [number, number, string | undefined];
 
 function dayAndMonth(said: string): DayMonthYear | undefined {

@@ -14,7 +14,7 @@ const NOTHING: May = {
 };
 
 /** What a decision of a kind wants of whoever takes it. */
-type Kind = Schemas['Wish']['kind'];
+type Kind = Schemas['PlanCommand']['kind'];
 
 /** What the person at the desk may do. Until it is known all is offered: the server decides. */
 class Rights {

@@ -178,25 +178,25 @@
     box-shadow: inset 4px 0 0 var(--marigold);
   }
   .what {
-    width: 32%;
+    width: 42%;
     padding-left: 8px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
   }
   th:first-child {
-    width: 32%;
+    width: 42%;
     padding-left: 8px;
   }
   .num {
-    width: 12%;
+    width: 10%;
     text-align: right;
   }
   .possible {
-    width: 17%;
+    width: 14%;
   }
   .did {
-    width: 17%;
+    width: 15%;
     padding-left: 8px;
   }
   .why {

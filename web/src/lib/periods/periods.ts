@@ -1,7 +1,7 @@
 // The plan in periods: which rows stand there, what the columns are called, what a dragged order becomes.
 import type { Schemas } from '$lib/api/client';
 import { date, dayNumber, isoDay, shortDate } from '$lib/format';
-import type { Deciding } from '$lib/plan/wish';
+import type { Deciding } from '$lib/plan/command';
 
 export type Period = Schemas['Period'];
 export type PointRow = Schemas['PeriodRow'];

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { answer, api, type Schemas } from '$lib/api/client';
   import DecidePane from './DecidePane.svelte';
-  import type { Deciding } from './wish';
+  import type { Deciding } from './command';
 
   /** The pane of a decision under another view of the plan. */
   interface Props {

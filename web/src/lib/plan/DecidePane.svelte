@@ -10,7 +10,7 @@
   import Field from './Field.svelte';
   import ItemField from './ItemField.svelte';
   import type { PlannedOrder } from './plan.svelte';
-  import { TITLES, wishOf, type Deciding, type Form } from './wish';
+  import { TITLES, commandOf, type Deciding, type Form } from './command';
 
   interface Props {
     deciding: Deciding;
@@ -30,16 +30,16 @@
   keepHalfTyped('decision', () => ({ ...deciding, form: $state.snapshot(form) }));
   const many = $derived(deciding.orders.length > 1);
   const one = $derived(many ? undefined : orders[0]);
-  const wish = $derived(wishOf(deciding, form));
+  const wanted = $derived(commandOf(deciding, form));
   let box = $state<HTMLElement>();
   let refused = $state<string | undefined>();
   let instead = $state<string[]>([]);
   let command = crypto.randomUUID();
 
   /** What was typed, once the typing has stopped for a moment. */
-  let settled = $state.raw(untrack(() => wish));
+  let settled = $state.raw(untrack(() => wanted));
   $effect(() => {
-    const next = wish;
+    const next = wanted;
     const timer = setTimeout(() => (settled = next), 120);
     return () => clearTimeout(timer);
   });
@@ -63,7 +63,7 @@
       answer(
         api.POST('/api/decisions', {
           params: { header: { 'Idempotency-Key': command } },
-          body: wish ?? { kind: deciding.kind }
+          body: wanted ?? { kind: deciding.kind }
         })
       ),
     onSuccess: (decision) => onkept(decision, deciding),
@@ -90,8 +90,8 @@
   const consequence = $derived(settled === undefined || preview.isError ? undefined : preview.data);
   const gone = $derived(kept ? [] : (consequence?.gone ?? []));
   const ready = $derived(
-    wish !== undefined &&
-      settled === wish &&
+    wanted !== undefined &&
+      settled === wanted &&
       consequence !== undefined &&
       !preview.isPlaceholderData &&
       consequence.refusals.length === 0 &&
@@ -352,7 +352,7 @@
     <button type="button" class="plain-action" style="height: 30px" onclick={onclose}
       >Back <Key name="Esc" /></button
     >
-    {#if wish === undefined}<span class="text-ink-2">Say what is to be otherwise.</span
+    {#if wanted === undefined}<span class="text-ink-2">Say what is to be otherwise.</span
       >{:else if preview.isFetching}<span class="text-ink-2">Working out what follows …</span>{/if}
   </p>
   {#if consequence && consequence.refusals.length === 0 && gone.length === 0}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { date, longDate, parsedDate } from '$lib/format';
-  import { numberFault } from './wish';
+  import { numberFault } from './command';
 
   /** A field with its name above it: a text, a choice, or a date, which is typed as `9 Dec` or `+5` and kept as ISO. */
   interface Props {

@@ -13,7 +13,7 @@
   import { repairsOf } from './repairs';
   import StockLine from './StockLine.svelte';
   import type { Asked } from './place';
-  import type { Deciding } from './wish';
+  import type { Deciding } from './command';
 
   interface Props {
     item: string;

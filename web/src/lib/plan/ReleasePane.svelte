@@ -12,7 +12,7 @@
   import ReleasedOrders from './ReleasedOrders.svelte';
   import ReleaseLines from './ReleaseLines.svelte';
   import { cureOf } from './repairs';
-  import type { Deciding } from './wish';
+  import type { Deciding } from './command';
 
   interface Props {
     keys: string[];

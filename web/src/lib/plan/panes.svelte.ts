@@ -5,7 +5,7 @@ import { trial } from '$lib/trial.svelte';
 import { isPlanned } from './filters';
 import type { PlanList, PlannedOrder } from './plan.svelte';
 import { repairsOf } from './repairs';
-import type { Deciding, Form, Kind } from './wish';
+import type { Deciding, Form, Kind } from './command';
 
 type Decision = Schemas['Decision'];
 

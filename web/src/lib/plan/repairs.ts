@@ -1,5 +1,5 @@
 import type { Schemas } from '$lib/api/client';
-import type { Deciding } from './wish';
+import type { Deciding } from './command';
 
 /** What a signal asks to be done, and what the button for it says. */
 export interface Repair {
@@ -78,7 +78,7 @@ export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => s
           orders: [],
           item: line.parent,
           site,
-          form: { fields: { line: line.line } }
+          form: { line: line.line }
         }
       }));
     default:

@@ -79,7 +79,7 @@ describe('repairs', () => {
     const loop = [{ parent: 'A', line: '20', component: 'B' }];
     const [repair] = repairsOf({ ...signal, kind: 'loop', loop }, (d) => d);
     expect(repair?.says).toBe('Take B out of A');
-    expect(repair?.deciding).toMatchObject({ kind: 'BILL', item: 'A', form: { fields: { line: '20' } } });
+    expect(repair?.deciding).toMatchObject({ kind: 'BILL', item: 'A', form: { line: '20' } });
   });
 
   it('are none for what only the plan can cure', () => {

@@ -22,6 +22,8 @@
     key: (row: T) => string;
     follow: number;
     active?: string;
+    /** Opens a row: the first one, when nothing is open as the list comes. */
+    open?: (row: T) => void;
     /** Width of the list. */
     list: string;
     /** The views of the place, in the place of its title. */
@@ -45,6 +47,7 @@
     key,
     follow,
     active,
+    open,
     list,
     views,
     chips,
@@ -79,6 +82,14 @@
   /** The list is looked for first, what is opened then. */
   let listed = $state(false);
   $effect(() => whenPainted(() => (listed = true)));
+
+  let begun = false;
+  $effect(() => {
+    const [first] = rows;
+    if (begun || first === undefined) return;
+    begun = true;
+    if (active === undefined) open?.(first);
+  });
 
   export function focusFilter() {
     box?.focus();

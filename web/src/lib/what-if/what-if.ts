@@ -1,6 +1,6 @@
 // What-ifs in words and as they are typed. Every figure comes from the server.
 import type { Schemas } from '$lib/api/client';
-import { money, quantity } from '$lib/format';
+import { money, parsedNumber, quantity } from '$lib/format';
 
 export type Assumption = Schemas['Assumption'];
 export type Kind = Assumption['kind'];
@@ -65,11 +65,16 @@ function text(value: string | undefined): string | undefined {
 }
 
 function number(value: string | undefined): number | undefined {
-  const said = text(value)
-    ?.replace(/[\s\u2009%]/g, '')
-    .replace('\u2212', '-')
-    .replace(',', '.');
-  return said === undefined ? undefined : Number(said);
+  const said = text(value);
+  return said === undefined ? undefined : parsedNumber(said.replace('%', ''));
+}
+
+const TEXTS = ['supplier', 'source', 'from_site', 'rule'];
+
+/** Planning data as the server reads them; what is no number stays as it is, to be refused with a reason. */
+function plain(field: string, said: string): string {
+  const value = TEXTS.includes(field) ? Number.NaN : parsedNumber(said);
+  return Number.isNaN(value) ? said : String(value);
 }
 
 /** The assumption, or undefined while something is missing or no number. */
@@ -101,7 +106,7 @@ export function assumptionOf(kind: Kind, form: Form): Assumption | undefined {
       const customer = text(form.customer);
       const due = text(form.due);
       return item && site && amount && due
-        ? { kind, item, site, quantity: amount, due, fields: customer ? { customer } : undefined }
+        ? { kind, item, site, quantity: amount, due, customer }
         : undefined;
     }
     case 'SUPPLIER_SLOWER':
@@ -112,16 +117,13 @@ export function assumptionOf(kind: Kind, form: Form): Assumption | undefined {
       return item && site ? { kind, item, site, quantity: amount } : undefined;
     case 'PLANNING':
       return item && site && form.field
-        ? { kind, item, site, fields: { [form.field]: text(form.value) ?? '' } }
+        ? { kind, item, site, fields: { [form.field]: plain(form.field, text(form.value) ?? '') } }
         : undefined;
     case 'BILL': {
       const component = text(form.component);
       const line = text(form.line);
-      const each = text(form.quantity) ?? '0';
       if (!item || (!component && !line)) return undefined;
-      return component
-        ? { kind, item, fields: { component, quantity: text(form.quantity) ?? '1' } }
-        : { kind, item, fields: { line: line ?? '', quantity: each } };
+      return component ? { kind, item, component, quantity: amount } : { kind, item, line, quantity: amount };
     }
     case 'CALENDAR':
       return site && from && to ? { kind, site, from, to, working: form.working === 'works' } : undefined;

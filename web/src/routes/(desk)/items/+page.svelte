@@ -66,6 +66,7 @@
   <!-- the keys of the list act from anywhere on the page; see the page's shortcuts -->
   <!-- svelte-ignore a11y_click_events_have_key_events -->
   <div
+    id="item-{item.code}"
     class="row"
     class:here={item.code === code}
     role="option"
@@ -95,6 +96,8 @@
   size={() => 29}
   key={(i) => i.code}
   follow={at}
+  active={code === undefined ? undefined : `item-${code}`}
+  open={(i) => toAddress({ code: i.code })}
   list="minmax(440px, 520px)"
   {row}
 >

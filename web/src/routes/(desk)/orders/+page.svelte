@@ -74,6 +74,7 @@
   <!-- the keys of the list act from anywhere on the page; see the page's shortcuts -->
   <!-- svelte-ignore a11y_click_events_have_key_events -->
   <div
+    id="order-{order.number}"
     class="row"
     class:here={order.number === number}
     role="option"
@@ -113,6 +114,8 @@
   size={() => 40}
   key={(o) => o.number}
   follow={at}
+  active={number === undefined ? undefined : `order-${number}`}
+  open={(o) => toAddress({ number: o.number })}
   list="minmax(500px, 560px)"
   {row}
 >

@@ -40,7 +40,7 @@
   import SignalRow from '$lib/plan/SignalRow.svelte';
   import SignalsPane from '$lib/plan/SignalsPane.svelte';
   import { Views } from '$lib/plan/views.svelte';
-  import type { Deciding } from '$lib/plan/wish';
+  import type { Deciding } from '$lib/plan/command';
   import { planSeen } from '$lib/plan-seen';
   import { download } from '$lib/ui/export';
   import Key from '$lib/ui/Key.svelte';

@@ -31,10 +31,16 @@ public final class Example {
     public static final int TODAY = day("2 Mar");
     private static final DateTimeFormatter FORM = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
-    public final SnapshotBuilder builder = Snapshot.builder(TODAY, day("31 Dec"));
+    public final SnapshotBuilder builder;
     private int orders;
 
     public Example() {
+        this(TODAY);
+    }
+
+    /** On another day than 2 March. */
+    public Example(int today) {
+        builder = Snapshot.builder(today, day("31 Dec"));
         builder.site("W", null).site("D", null).site("C", null);
     }
 

@@ -66,7 +66,7 @@ class ChangesApiTest extends ServerTest {
         Reply entered = decide(
                 "ida",
                 "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','quantity':10,'due':'2026-11-30',"
-                        + "'fields':{'customer':'C110'}}");
+                        + "'customer':'C110'}");
         assertThat(entered.status()).as(String.valueOf(entered.body())).isEqualTo(201);
         JsonNode changes = changes("morning");
 

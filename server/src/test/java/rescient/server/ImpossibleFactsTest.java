@@ -72,7 +72,7 @@ class ImpossibleFactsTest extends ServerTest {
         Reply first = decide("ida", key, "{'kind':'CHANGE','orders':['" + order + "'],'quantity':130,'note':'soon'}");
         assertThat(first.status()).isEqualTo(201);
         jdbc.update(
-                "update decisions set request = ? where command = ?",
+                "update commands set request = ? where key = ?",
                 "{\"orders\":[\"" + order
                         + "\"],\"quantity\":130.0,\"note\":\"soon\",\"kind\":\"CHANGE\",\"due\":null}",
                 key);

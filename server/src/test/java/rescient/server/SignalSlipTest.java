@@ -93,7 +93,7 @@ class SignalSlipTest extends ServerTest {
                 .containsExactly("CARR-62 GBX-410", "GBX-410 SHF-410", "SHF-410 CARR-62");
         assertThat(slip(loop).get("lines").get(0).get("text").asText()).isEqualTo("CARR-62 needs GBX-410");
 
-        String wish = "{'kind':'BILL','item':'CARR-62','site':'LARKMOOR','fields':{'line':'99'}}";
+        String wish = "{'kind':'BILL','item':'CARR-62','site':'LARKMOOR','line':'99'}";
         assertThat(consequence(wish).get("silenced"))
                 .extracting(s -> s.get("kind").asText())
                 .contains("loop");

@@ -77,7 +77,7 @@ class TwoServersTest extends ServerTest {
         assertThat(decide(
                                 "ida",
                                 "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','quantity':3,'due':'2027-01-15',"
-                                        + "'fields':{'number':'SO-9000'}}")
+                                        + "'number':'SO-9000'}")
                         .status())
                 .isEqualTo(201);
         assertThat(follows(items).directory().customerOrder("SO-9000", "1")).isNotNull();
@@ -90,7 +90,7 @@ class TwoServersTest extends ServerTest {
         follows(items);
 
         String line = live.current().directory().bomLines("EXTR-4").get(0).text("line");
-        assertThat(decide("ida", "{'kind':'BILL','item':'EXTR-4','fields':{'line':'" + line + "'}}")
+        assertThat(decide("ida", "{'kind':'BILL','item':'EXTR-4','line':'" + line + "'}")
                         .status())
                 .isEqualTo(201);
         assertThat(follows(items).directory().bomLines("EXTR-4"))

@@ -158,15 +158,15 @@ class WhatIfTest extends ServerTest {
                 UP,
                 "{'kind':'DEMAND','percent':-50,'of':'orders','customer':'C110','from':'2026-12-01'}",
                 "{'kind':'ORDER','item':'EXTR-4','site':'LARKMOOR','quantity':5,'due':'2027-02-01',"
-                        + "'fields':{'customer':'C110'}}",
+                        + "'customer':'C110'}",
                 SLOWER,
                 "{'kind':'SUPPLIER_SLOWER','supplier':'BROOKMILL','days':5,'from':'2026-11-23','to':'2026-12-18'}",
                 "{'kind':'SUPPLIER_OUT','supplier':'BROOKMILL','from':'2026-11-23','to':'2026-12-06'}",
                 "{'kind':'STOCK_LOST','item':'BRG-6202','site':'LARKMOOR','quantity':7}",
                 "{'kind':'PLANNING','item':'ROD-12','site':'LARKMOOR','fields':{'safety_stock':'90'}}",
-                "{'kind':'BILL','item':'EXTR-4','fields':{'line':'40','quantity':'2'}}",
-                "{'kind':'BILL','item':'EXTR-4','fields':{'component':'ROD-12','quantity':'0.5'}}",
-                "{'kind':'BILL','item':'EXTR-4','fields':{'line':'40'}}",
+                "{'kind':'BILL','item':'EXTR-4','line':'40','quantity':'2'}",
+                "{'kind':'BILL','item':'EXTR-4','component':'ROD-12','quantity':'0.5'}",
+                "{'kind':'BILL','item':'EXTR-4','line':'40'}",
                 "{'kind':'CALENDAR','site':'LARKMOOR','from':'2026-12-07','to':'2026-12-11'}",
                 "{'kind':'FORECAST_SET','set':'Strong spring'}"
             })
@@ -309,7 +309,7 @@ class WhatIfTest extends ServerTest {
                 "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':3,'from':'2026-11-23'}|to",
                 "{'kind':'SUPPLIER_SLOWER','supplier':'GREYLING','days':6,'from':'2026-11-23','to':'2026-11-29'}|days",
                 "{'kind':'STOCK_LOST','item':'BRG-6202','site':'LARKMOOR','quantity':13}|quantity",
-                "{'kind':'BILL','item':'EXTR-4','fields':{'line':'99'}}|line",
+                "{'kind':'BILL','item':'EXTR-4','line':'99'}|line",
                 "{'kind':'PLANNING','item':'ROD-12','site':'LARKMOOR','fields':{'safety_stock':'many'}}|safety_stock",
                 "{'kind':'FORECAST_SET','set':'Mild winter'}|set"
             })

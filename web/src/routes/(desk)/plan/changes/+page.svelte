@@ -6,7 +6,7 @@
   import { causedBy, groupsOf, happened, SINCE, told, type Cause } from '$lib/changes/changes';
   import ChangesSheet from '$lib/changes/ChangesSheet.svelte';
   import { shortcuts } from '$lib/desk.svelte';
-  import { clock, count, date, said } from '$lib/format';
+  import { clock, count, date, dayNumber, dayOf, isoDay, momentAt, parsedMoment, said } from '$lib/format';
   import { cameBack, whenLeft } from '$lib/left.svelte';
   import { orderHref, plannedHref, pointHref, threadHref } from '$lib/links';
   import PlanViews from '$lib/plan/PlanViews.svelte';
@@ -68,20 +68,18 @@
     else void goto(row.kind === 'released' ? orderHref(row.number ?? '') : plannedHref(row.key));
   }
 
-  /** Since a moment typed into the box, which is of here; the server is asked in world time. */
-  function from(local: string) {
-    if (local) void toAddress({ since: new Date(local).toISOString(), cause: undefined });
-  }
+  let unread = $state(false);
 
-  function local(instant: string): string {
-    const time = new Date(instant);
-    const two = (n: number) => String(n).padStart(2, '0');
-    return `${time.getFullYear()}-${two(time.getMonth() + 1)}-${two(time.getDate())}T${two(time.getHours())}:${two(time.getMinutes())}`;
+  /** Since a moment typed into the box, which is of here; the server is asked in world time. */
+  function from(typed: string) {
+    const instant = parsedMoment(typed, today);
+    unread = typed.trim() !== '' && instant === undefined;
+    if (instant) void toAddress({ since: instant, cause: undefined });
   }
   const moment = $derived(SINCE.some((s) => s.code === since) ? undefined : since);
   const heading = $derived.by(() => {
     const begun = changes.data?.since;
-    return begun ? `${date(local(begun).slice(0, 10), today)} ${clock(begun)}` : '';
+    return begun ? momentAt(begun, today) : '';
   });
 
   function exportRows() {
@@ -175,7 +173,7 @@
         <span class="name" title={said(l.sentence)}>{said(l.sentence)}</span>
         <span class="where"
           >{l.name ?? (l.kind === 'receipt' ? 'a receipt that did not come' : 'nobody')} ·
-          {date(local(l.at).slice(0, 10), today)}</span
+          {date(dayOf(l.at), today)}</span
         >
       </span>
       <span class="num">
@@ -220,10 +218,13 @@
     <label class="chip" class:font-bold={moment !== undefined}>
       since
       <input
-        type="datetime-local"
-        class="bg-transparent outline-none"
+        class="w-28 bg-transparent outline-none"
+        class:text-vermilion={unread}
         aria-label="since a moment"
-        value={moment ? local(moment) : ''}
+        aria-invalid={unread}
+        title={unread ? 'A day like 25 Nov, with a time like 14:30 if you want' : undefined}
+        placeholder="{date(isoDay(dayNumber(today || '1970-01-01') - 3), today)} 14:30"
+        value={moment ? momentAt(moment, today) : ''}
         onchange={(e) => from(e.currentTarget.value)}
       />
     </label>
@@ -251,8 +252,7 @@
         </header>
         {#if cause}
           <p class="mb-2 text-ink-2">
-            {cause.name ?? 'Nobody did it'}, {date(local(cause.at).slice(0, 10), today)}
-            {clock(cause.at)}{#if cause.number}
+            {cause.name ?? 'Nobody did it'}, {momentAt(cause.at, today)}{#if cause.number}
               · <a class="link" href={orderHref(cause.number)}>{cause.number}</a>{/if}
           </p>
         {/if}
@@ -275,7 +275,7 @@
             <h3 class="title mb-1 text-[13px]">What happened</h3>
             <ul>
               {#each changes.data.causes as c (c.id)}
-                <li>{date(local(c.at).slice(0, 10), today)} {clock(c.at)} {told(c)}</li>
+                <li>{momentAt(c.at, today)} {told(c)}</li>
               {/each}
             </ul>
           </section>

@@ -29,7 +29,7 @@
   import KeptLine from '$lib/plan/KeptLine.svelte';
   import { LastDecision } from '$lib/plan/last-decision.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
-  import type { Deciding } from '$lib/plan/wish';
+  import type { Deciding } from '$lib/plan/command';
   import { trial } from '$lib/trial.svelte';
   import Key from '$lib/ui/Key.svelte';
   import Slip from '$lib/ui/Slip.svelte';
@@ -159,6 +159,11 @@
     const b = periods[to];
     if (a && b) decide(moving(row.orders?.[from] ?? [], a, b, today));
   }
+
+  // the first row is the one that keys act on until another is chosen
+  $effect(() => {
+    if (cursor === undefined && rows[0]) cursor = rows[0].key;
+  });
 
   function point(row: number, col: number) {
     cursor = rows[row]?.key;

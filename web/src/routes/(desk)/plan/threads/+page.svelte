@@ -14,7 +14,7 @@
   import KeptLine from '$lib/plan/KeptLine.svelte';
   import { LastDecision } from '$lib/plan/last-decision.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
-  import type { Deciding } from '$lib/plan/wish';
+  import type { Deciding } from '$lib/plan/command';
   import PromiseLine from '$lib/threads/PromiseLine.svelte';
   import ThreadChart from '$lib/threads/ThreadChart.svelte';
   import { deepest, lateness, linesOf, visible, type Bar, type Line } from '$lib/threads/threads';
@@ -130,6 +130,12 @@
       });
   }
 
+  /** With the first that is late, or else the first of all. */
+  function begin() {
+    const promised = lines.filter((l) => 'promise' in l);
+    choose(promised.find((l) => l.promise.late) ?? promised[0]);
+  }
+
   function step(by: number) {
     let next = at < 0 ? (by > 0 ? 0 : -1) : at + by;
     while (lines[next] && !('promise' in (lines[next] as Line))) next += by;
@@ -240,7 +246,8 @@
   size={(l) => ('head' in l ? 31 : 37)}
   key={(l) => ('head' in l ? `head ${l.head}` : l.promise.key)}
   follow={at}
-  active={promise ? `promise-${promise.key}` : undefined}
+  active={promise ? `promise-${promise.key}` : asked ? '' : undefined}
+  open={begin}
   list="minmax(330px, 384px)"
   row={entry}
 >

@@ -71,6 +71,13 @@ public final class Plan {
         return snapshot;
     }
 
+    /** The planned order of a stock point that is due nearest to a day: what stands in the place of one that is gone. */
+    public Optional<PlannedOrder> nearest(String item, String site, int day) {
+        return point(item, site)
+                .flatMap(point -> point.plannedOrders().stream()
+                        .min(Comparator.comparingInt(order -> Math.abs(order.dueDay() - day))));
+    }
+
     /**
      * The plan after some changes, made one after the other. Only what they touch is calculated again; the result is the
      * same, value for value, as a full calculation.

@@ -24,7 +24,6 @@ import rescient.core.plan.Plan;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
-import rescient.core.trace.Downstream;
 
 /** What changed from one plan to another, and over several. */
 class ChangesTest {

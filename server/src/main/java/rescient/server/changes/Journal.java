@@ -46,10 +46,10 @@ class Journal implements PlanFollower {
         List<JournalEntry.Happened> causes = causes(from, next.revision());
         boolean compares = known != null && causes.stream().noneMatch(c -> c.kind() == Cause.Kind.LOADED);
         if (before != null && compares) {
-            write(next, new Attribution(before, next, causes).entry());
+            write(next, JournalEntry.between(before, next, causes));
         } else if (compares && known.revision == next.revision()) {
             if (!known.day.equals(next.today())) {
-                write(next, new Attribution(next.on(known.day), next, causes).entry());
+                write(next, JournalEntry.between(next.on(known.day), next, causes));
             }
         } else {
             write(next, JournalEntry.beginning(causes));

@@ -1,9 +1,14 @@
 package rescient.server.changes;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import rescient.core.compare.Attribution;
 import rescient.core.compare.OrderChange;
 import rescient.core.compare.PlanDifference;
+import rescient.core.snapshot.Signal;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
 import rescient.server.platform.Nullable;
 
@@ -34,6 +39,43 @@ record JournalEntry(List<Happened> causes, List<Order> orders, List<Late> late, 
 
     /** @param by places among the causes */
     record Late(PlanDifference.Lateness change, List<Integer> by) {}
+
+    /** Changes of planned orders that are kept with one plan. */
+    static final int MOST = 20_000;
+
+    /**
+     * What makes one plan of another.
+     *
+     * @param told causes that are known
+     */
+    static JournalEntry between(PlanVersion before, PlanVersion after, List<Happened> told) {
+        List<Happened> causes = new ArrayList<>(told);
+        if (!after.today().equals(before.today())) {
+            causes.add(Happened.of(after.madeAt(), new Cause(Cause.Kind.DAY, null, "It became " + after.today())));
+        }
+        Attribution attribution = Attribution.between(before.plan(), after.plan(), causes.size(), MOST);
+        attribution.receipts().forEach(receipt -> causes.add(didNotCome(after, receipt)));
+        return new JournalEntry(
+                causes,
+                attribution.orders().stream()
+                        .map(o -> new Order(o.change(), o.by()))
+                        .toList(),
+                attribution.late().stream()
+                        .map(l -> new Late(l.change(), l.by()))
+                        .toList(),
+                attribution.left());
+    }
+
+    private static Happened didNotCome(PlanVersion after, Signal receipt) {
+        String from = after.directory().partnerOf(receipt.orderNumber(), receipt.orderLine());
+        return new Happened(
+                after.madeAt(),
+                Cause.Kind.RECEIPT,
+                null,
+                receipt.orderNumber() + (from == null ? "" : " from " + from) + ", due on " + Words.day(receipt.day())
+                        + ", did not come",
+                receipt.orderNumber());
+    }
 
     /** A plan that cannot be compared with one before. */
     static JournalEntry beginning(List<Happened> causes) {

@@ -149,11 +149,10 @@ record Consequence(
         }
         OrderKey gone = OrderKey.parse(key);
         return version.plan()
-                .point(gone.item(), gone.site())
-                .flatMap(point -> point.plannedOrders().stream()
-                        .min(Comparator.comparingLong(
-                                o -> Math.abs(o.dueDay() - gone.due().toEpochDay())))
-                        .map(o -> OrderKey.of(point, o).text()))
+                .nearest(gone.item(), gone.site(), (int) gone.due().toEpochDay())
+                .map(order -> OrderKey.of(
+                                version.plan().point(order.item(), order.site()).orElseThrow(), order)
+                        .text())
                 .orElse(null);
     }
 

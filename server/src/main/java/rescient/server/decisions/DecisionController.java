@@ -29,26 +29,26 @@ class DecisionController {
     }
 
     @PostMapping("/preview")
-    Consequence preview(@Valid @RequestBody Wish wish) {
-        return decisions.preview(wish);
+    Consequence preview(@Valid @RequestBody PlanCommand command) {
+        return decisions.preview(command);
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    Decisions.Decision keep(
+    Decision keep(
             @AuthenticationPrincipal SignedIn user,
             @RequestHeader("Idempotency-Key") UUID key,
-            @Valid @RequestBody Wish wish) {
-        return decisions.keep(user, key, wish);
+            @Valid @RequestBody PlanCommand command) {
+        return decisions.keep(user, key, command);
     }
 
     @GetMapping
-    List<Decisions.Decision> latest(@AuthenticationPrincipal SignedIn user) {
+    List<Decision> latest(@AuthenticationPrincipal SignedIn user) {
         return decisions.latest(user);
     }
 
     @PostMapping("/{id}/undo")
-    Decisions.Decision undo(@AuthenticationPrincipal SignedIn user, @PathVariable long id) {
+    Decision undo(@AuthenticationPrincipal SignedIn user, @PathVariable long id) {
         return decisions.undo(user, id);
     }
 

@@ -34,9 +34,8 @@ class DecisionWarmUp implements WarmUp {
 
     /** All that a request does between coming in and going out. */
     private byte[] consequence(PlanVersion version, Map<String, Object> request) throws JsonProcessingException {
-        Wish wish = json.convertValue(request, Wish.class);
-        validator.validate(wish);
-        Proposal proposal = new Proposing(rows, version, wish, "", () -> "new").work();
-        return json.writeValueAsBytes(Consequence.of(proposal));
+        PlanCommand command = json.convertValue(request, PlanCommand.class);
+        validator.validate(command);
+        return json.writeValueAsBytes(Consequence.of(Proposing.look(rows, version, command)));
     }
 }

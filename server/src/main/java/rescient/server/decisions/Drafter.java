@@ -45,16 +45,16 @@ final class Drafter {
             return new Way(order.item(), order.site(), order.source(), order.supplier(), order.fromSite());
         }
 
-        /** This way with what a wish says otherwise. */
-        Way with(Wish wish) {
-            Source other = wish.source() == null ? source : Drafter.source(wish.source());
+        /** This way with what is said otherwise; null says nothing. */
+        Way otherwise(String otherSource, String otherSupplier, String otherFrom, String otherSite) {
+            Source other = otherSource == null ? source : Drafter.source(otherSource);
             boolean same = other == source;
             return new Way(
                     item,
-                    wish.site() == null ? site : wish.site(),
+                    otherSite == null ? site : otherSite,
                     other,
-                    wish.supplier() != null ? wish.supplier() : same ? supplier : null,
-                    wish.fromSite() != null ? wish.fromSite() : same ? fromSite : null);
+                    otherSupplier != null ? otherSupplier : same ? supplier : null,
+                    otherFrom != null ? otherFrom : same ? fromSite : null);
         }
     }
 

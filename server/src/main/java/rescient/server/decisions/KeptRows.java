@@ -11,8 +11,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.server.platform.JobProblem;
 
 /** Rows of the tables that decisions change, as JSON: read, compared and replaced. */
 @Component
@@ -99,6 +101,22 @@ class KeptRows {
         return inOrder.stream()
                 .map(edit -> new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())))
                 .toList();
+    }
+
+    /**
+     * Does {@link #apply} for a command.
+     *
+     * @throws JobProblem 409 if somebody else changed one of the rows
+     */
+    List<Edit> keep(List<Edit> edits) {
+        try {
+            return apply(edits);
+        } catch (StaleRowsException e) {
+            throw new JobProblem(
+                    HttpStatus.CONFLICT,
+                    "Nothing was kept: " + String.join(" ", e.edit.key().values())
+                            + " has been changed meanwhile; look at it again");
+        }
     }
 
     private void write(Edit edit) {

@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import rescient.core.base.Quantity;
@@ -104,10 +103,7 @@ class Offers {
 
     /** By the plan as it would be if the orders that wait used it. */
     private Optional<Offer> alternative(PlanVersion version, Target target, String other, BigDecimal ordinary) {
-        AtomicInteger place = new AtomicInteger();
-        Proposal proposal = new Proposing(
-                        rows, version, Wish.substitute(target.key(), other), "", () -> "new " + place.incrementAndGet())
-                .work();
+        Proposal proposal = Proposing.look(rows, version, new UseAlternative(List.of(target.key()), other, null));
         if (!proposal.refusals.isEmpty()) {
             return Optional.empty();
         }

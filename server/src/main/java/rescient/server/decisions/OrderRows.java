@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,11 +19,7 @@ final class OrderRows {
 
     private OrderRows() {}
 
-    static String now() {
-        return Instant.now().toString();
-    }
-
-    static ObjectNode head(String number, OrderDraft order, String note, String person) {
+    static ObjectNode head(String number, OrderDraft order, String note, Proposing.Author author) {
         ObjectNode row = JSON.objectNode();
         row.put("number", number);
         row.put("kind", Words.word(order.source()));
@@ -32,8 +27,8 @@ final class OrderRows {
         row.put("site", order.site());
         row.put("from_site", order.fromSite());
         row.put("note", note == null || note.isBlank() ? null : note.strip());
-        row.put("created_by", person);
-        row.put("created_at", now());
+        row.put("created_by", author.name());
+        row.put("created_at", author.now().toString());
         return row;
     }
 
@@ -97,7 +92,7 @@ final class OrderRows {
     }
 
     /** What a supplier is to be asked; an earlier request for the same line is replaced. */
-    static Edit request(KeptRows rows, Target.Open open, String kind, LocalDate due, String person) {
+    static Edit request(KeptRows rows, Target.Open open, String kind, LocalDate due, Proposing.Author author) {
         Map<String, String> key = new LinkedHashMap<>();
         key.put("order_number", open.number());
         key.put("line", open.line());
@@ -106,8 +101,8 @@ final class OrderRows {
         key.forEach(row::put);
         row.put("kind", kind);
         row.put("due_date", due == null ? null : due.toString());
-        row.put("name", person);
-        row.put("made_at", now());
+        row.put("name", author.name());
+        row.put("made_at", author.now().toString());
         return new Edit("change_requests", key, rows.read("change_requests", key), after);
     }
 }

@@ -3,128 +3,129 @@ package rescient.server.decisions;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
-import org.springframework.http.HttpStatus;
-import rescient.core.base.Quantity;
-import rescient.core.company.Source;
-import rescient.core.company.Stage;
 import rescient.core.order.Drafting;
 import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
+import rescient.core.plan.NeedName;
 import rescient.core.plan.PointView;
-import rescient.server.planning.NeedName;
+import rescient.server.planning.Holds;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
-import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
 
-/** Works out what a wish comes to: which rows change, and into what. Nothing is written here. */
+/** The proposal that a command is being worked out to, and what commands need for it. Nothing is written here. */
 final class Proposing {
     private final KeptRows rows;
     private final Proposal proposal;
     private final PlanVersion version;
-    private final Wish wish;
-    private final String person;
-    private final Supplier<String> numbers;
+    private final Author author;
     private final Drafter drafter;
     private final Targets targets;
     private final Alternatives alternatives;
+    private String note;
 
     /**
-     * @param person who decides
+     * Who decides.
+     *
      * @param numbers the next number of a firmed order
      */
-    Proposing(KeptRows rows, PlanVersion version, Wish wish, String person, Supplier<String> numbers) {
+    record Author(String name, Instant now, Supplier<String> numbers) {}
+
+    private Proposing(KeptRows rows, PlanVersion version, Author author) {
         this.rows = rows;
         this.version = version;
-        this.wish = wish;
-        this.person = person;
-        this.numbers = numbers;
+        this.author = author;
         this.proposal = new Proposal(version);
         this.drafter = new Drafter(version);
         this.targets = new Targets(rows, version);
         this.alternatives = new Alternatives(version, targets);
     }
 
-    Proposal work() {
-        boolean holds = wish.kind() == Wish.Kind.HOLD;
-        if (holds && (wish.until() == null || !wish.until().isAfter(version.today()))) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A hold needs a day after today").field("until");
-        }
-        List<Target> chosen = new ArrayList<>();
-        for (String key : wish.targets()) {
-            targets.find(key).ifPresentOrElse(chosen::add, () -> proposal.gone.add(key));
-        }
-        chosen.forEach(t -> proposal.point(t.as().item(), t.as().site()));
-        switch (wish.kind()) {
-            case FIRM, CHANGE -> chosen.forEach(this::change);
-            case MERGE -> merge(chosen);
-            case SPLIT -> chosen.forEach(this::split);
-            case HOLD, RESUME -> chosen.forEach(this::hold);
-            case CANCEL -> chosen.forEach(this::cancel);
-            case SUBSTITUTE -> new Substituting(proposal, wish, alternatives, drafter, this::firm).use(chosen);
-            case ADD -> add();
-            case PLANNING -> new DataWish(rows, proposal, wish).planning();
-            case BILL -> new DataWish(rows, proposal, wish).bill();
-            case ENTER -> new CustomerOrderEntry(rows, proposal, wish).enter();
-        }
-        if (proposal.sentence.isEmpty()) {
-            proposal.sentence = new Sentence(wish, proposal, chosen).text();
-        }
+    /** What a command comes to. */
+    static Proposal of(KeptRows rows, PlanVersion version, Author author, PlanCommand command) {
+        Proposing desk = new Proposing(rows, version, author);
+        command.propose(desk);
+        return desk.proposal;
+    }
+
+    /** What it would come to, for somebody who only looks. */
+    static Proposal look(KeptRows rows, PlanVersion version, PlanCommand command) {
+        int[] place = {0};
+        return of(rows, version, new Author("", Instant.EPOCH, () -> "new " + ++place[0]), command);
+    }
+
+    KeptRows rows() {
+        return rows;
+    }
+
+    Proposal proposal() {
         return proposal;
     }
 
-    // ---- firm and change
+    PlanVersion version() {
+        return version;
+    }
 
-    private void change(Target target) {
-        if (target instanceof Target.Open open && !open.firmed()) {
-            moveReleased(open);
-            return;
+    Drafter drafter() {
+        return drafter;
+    }
+
+    Alternatives alternatives() {
+        return alternatives;
+    }
+
+    /** What is written on every order that comes out. */
+    void note(@Nullable String said) {
+        note = said;
+    }
+
+    void say(String sentence) {
+        proposal.sentence = sentence;
+    }
+
+    /** The orders of these keys that are still there; the others are told as gone. */
+    List<Target> chosen(List<String> keys) {
+        List<Target> chosen = new ArrayList<>();
+        keys.stream()
+                .distinct()
+                .forEach(key -> targets.find(key).ifPresentOrElse(chosen::add, () -> proposal.gone.add(key)));
+        chosen.forEach(t -> proposal.point(t.as().item(), t.as().site()));
+        return chosen;
+    }
+
+    /** {@code 126 ROD-12}, or how many they are. */
+    static String named(List<Target> chosen) {
+        return chosen.size() == 1 ? chosen.get(0).label() : chosen.size() + " orders";
+    }
+
+    /** Whether all that comes of it is that suppliers are asked. */
+    boolean asksOnly() {
+        return !proposal.lines.isEmpty() && proposal.lines.stream().allMatch(Proposal.Line::asked);
+    }
+
+    void refuse(Target target, String why) {
+        proposal.refusals.add(target.label() + " " + why + ".");
+    }
+
+    boolean refusedAsPast(Target target, @Nullable LocalDate day) {
+        if (day != null && day.isBefore(version.today())) {
+            refuse(target, "cannot be moved to " + day + ", which is past");
+            return true;
         }
-        if (wish.kind() == Wish.Kind.FIRM && target instanceof Target.Open) {
-            refuse(target, "is firmed already");
-            return;
-        }
-        LocalDate wanted = wish.due() != null
-                ? wish.due()
-                : wish.days() != null ? target.due().plusDays(wish.days()) : null;
-        if (refusedAsPast(target, wanted) || refusedAsPast(target, wish.start())) {
-            return;
-        }
-        Drafter.Way way = Drafter.Way.of(target.as()).with(wish);
-        LocalDate due = working(way, wanted);
-        LocalDate start = working(way, wish.start());
-        boolean asItIs = target instanceof Target.Planned
-                && due == null
-                && start == null
-                && wish.quantity() == null
-                && way.equals(Drafter.Way.of(target.as()));
-        Drafter.Drafted drafted = asItIs
-                ? drafter.as(((Target.Planned) target).point(), target.as())
-                : drafter.draft(
-                        way, wish.quantity() == null ? target.quantity() : wish.quantity(), start, due, target.due());
-        String obstacle = PlannedOrders.words(Obstacle.of(drafted.order()));
-        if (obstacle != null) {
-            refuse(target, "has " + obstacle);
-            return;
-        }
-        proposal.point(way.item(), way.site());
-        if (target instanceof Target.Open open) {
-            redraw(open, asItStood(open, drafted));
-        } else {
-            firm(target.key(), target.as(), drafted);
-        }
+        return false;
     }
 
     /** The working day that a wish for a day means; it is said if that is another one. */
-    private LocalDate working(Drafter.Way way, LocalDate wanted) {
+    @Nullable
+    LocalDate working(Drafter.Way way, @Nullable LocalDate wanted) {
         if (wanted == null) {
             return null;
         }
@@ -144,34 +145,49 @@ final class Proposing {
         return Words.date(working);
     }
 
-    private boolean refusedAsPast(Target target, LocalDate day) {
-        if (day != null && day.isBefore(version.today())) {
-            refuse(target, "cannot be moved to " + Words.day((int) day.toEpochDay()) + ", which is past");
-            return true;
+    /** A planned order becomes a firmed one, unless something stands in its way. */
+    void firm(Target.Planned planned, Drafter.Drafted drafted) {
+        if (!obstructed(planned, drafted)) {
+            firm(planned.key(), planned.as(), drafted);
         }
-        return false;
     }
 
-    private void refuse(Target target, String why) {
-        proposal.refusals.add(target.label() + " " + why + ".");
+    /** An order that is none of the plan's becomes a firmed one. */
+    void firmNew(Drafter.Drafted drafted) {
+        firm(null, null, drafted);
     }
 
-    private void firm(String key, OrderDraft before, Drafter.Drafted drafted) {
-        String number = numbers.get();
+    void firm(@Nullable String key, @Nullable OrderDraft before, Drafter.Drafted drafted) {
+        String number = author.numbers().get();
         OrderImage image = OrderImage.none();
-        image.head().add(OrderRows.head(number, drafted.order(), wish.note(), person));
+        image.head().add(OrderRows.head(number, drafted.order(), note, author));
         OrderRows.addLine(image, number, "1", "firmed", drafted);
         proposal.edits.addAll(image.from(OrderImage.none(), number));
         proposal.lines.add(new Proposal.Line(key, number, before, drafted.order(), false));
     }
 
+    private boolean obstructed(Target target, Drafter.Drafted drafted) {
+        String obstacle = PlannedOrders.words(Obstacle.of(drafted.order()));
+        if (obstacle != null) {
+            refuse(target, "has " + obstacle);
+            return true;
+        }
+        proposal.point(drafted.order().item(), drafted.order().site());
+        return false;
+    }
+
     /** With the alternatives that the order uses now. */
-    private Drafter.Drafted asItStood(Target target, Drafter.Drafted next) {
+    Drafter.Drafted asItStood(Target target, Drafter.Drafted next) {
         OrderDraft carried =
                 target instanceof Target.Open open && !open.as().needs().isEmpty()
                         ? alternatives.carriedOver(ordinary(open), open.as(), next.order())
                         : next.order();
         return new Drafter.Drafted(carried, next.worth());
+    }
+
+    boolean usesAlternatives(Target.Open open) {
+        OrderDraft ordinary = ordinary(open);
+        return alternatives.carriedOver(ordinary, open.as(), ordinary) != ordinary;
     }
 
     /** A firmed order as it would be by the bill of materials. */
@@ -181,8 +197,12 @@ final class Proposing {
                 .between(order.quantity(), order.startDay(), order.dueDay());
     }
 
-    /** A firmed order with other content under its own number. */
-    private void redraw(Target.Open open, Drafter.Drafted drafted) {
+    /** A firmed order gets another content under its own number, with the alternatives that it uses. */
+    void redraw(Target.Open open, Drafter.Drafted next) {
+        if (obstructed(open, next)) {
+            return;
+        }
+        Drafter.Drafted drafted = asItStood(open, next);
         OrderImage image = open.image().copy();
         boolean sameHead = Drafter.Way.of(open.as()).equals(Drafter.Way.of(drafted.order()));
         if (!sameHead && image.lines().size() > 1) {
@@ -190,10 +210,10 @@ final class Proposing {
             return;
         }
         if (!sameHead) {
-            ObjectNode head = OrderRows.head(open.number(), drafted.order(), null, person);
-            head.set("note", image.head().get(0).get("note"));
-            head.set("created_by", image.head().get(0).get("created_by"));
-            head.set("created_at", image.head().get(0).get("created_at"));
+            ObjectNode head = OrderRows.head(open.number(), drafted.order(), null, author);
+            for (String kept : List.of("note", "created_by", "created_at")) {
+                head.set(kept, image.head().get(0).get(kept));
+            }
             image.head().removeAll();
             image.head().add(head);
         }
@@ -206,91 +226,8 @@ final class Proposing {
         proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), drafted.order(), false));
     }
 
-    /** What lies with somebody is moved; a supplier is asked for it. */
-    private void moveReleased(Target.Open open) {
-        boolean onlyDates = wish.quantity() == null
-                && wish.source() == null
-                && wish.supplier() == null
-                && wish.site() == null
-                && wish.fromSite() == null;
-        LocalDate wanted = wish.due() != null
-                ? wish.due()
-                : wish.days() != null ? open.due().plusDays(wish.days()) : null;
-        if (wish.kind() != Wish.Kind.CHANGE || !onlyDates || wanted == null) {
-            refuse(open, "has been released; only its date can be moved, or it can be cancelled");
-            return;
-        }
-        if (refusedAsPast(open, wanted)) {
-            return;
-        }
-        LocalDate due = working(Drafter.Way.of(open.as()), wanted);
-        int shift = (int) (due.toEpochDay() - open.as().dueDay());
-        OrderImage image = open.image().copy();
-        PointView point =
-                version.plan().point(open.as().item(), open.as().site()).orElseThrow();
-        OrderRows.shift(
-                image,
-                open.line(),
-                day -> Words.date(
-                        point.movedLike((int) day.toEpochDay(), open.as().dueDay(), (int) due.toEpochDay())));
-        image.line(open.line()).put("due_date", due.toString());
-        OrderDraft moved = Targets.draft(image, open.line());
-        if (open.outside()) {
-            String kind = shift < 0 ? "bring_forward" : "push_back";
-            proposal.edits.add(OrderRows.request(rows, open, kind, due, person));
-            proposal.asked.add(moved.as(open.number(), open.line(), Stage.RELEASED));
-        } else {
-            proposal.edits.addAll(image.from(open.image(), open.number()));
-        }
-        proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), moved, open.outside()));
-    }
-
-    // ---- merge and split
-
-    private void merge(List<Target> chosen) {
-        if (chosen.size() < 2) {
-            proposal.refusals.add("Choose at least two orders of one stock point to make one of them.");
-            return;
-        }
-        Drafter.Way way = Drafter.Way.of(chosen.get(0).as());
-        LocalDate due = working(way, wish.due());
-        BigDecimal sum = BigDecimal.ZERO;
-        for (Target target : chosen) {
-            if (target instanceof Target.Open open && !open.firmed()) {
-                refuse(target, "has been released and cannot be merged");
-                return;
-            }
-            if (target instanceof Target.Open open && usesAlternatives(open)) {
-                refuse(target, "uses an alternative item and stays an order of its own");
-                return;
-            }
-            if (!Drafter.Way.of(target.as()).equals(way)) {
-                refuse(
-                        target,
-                        "cannot be merged with " + chosen.get(0).label()
-                                + ": item, site, source and supplier have to be the same");
-                return;
-            }
-            sum = sum.add(target.quantity());
-            if (wish.due() == null && (due == null || target.due().isBefore(due))) {
-                due = target.due();
-            }
-        }
-        takeAway(chosen);
-        firm(null, null, drafter.draft(way, wish.quantity() == null ? sum : wish.quantity(), null, due, due));
-        proposal.sentence = "Merged " + chosen.size() + " orders of " + way.item() + " into "
-                + Quantity.text(
-                        proposal.lines.get(proposal.lines.size() - 1).after().quantity()) + " for "
-                + Words.day((int) due.toEpochDay());
-    }
-
-    private boolean usesAlternatives(Target.Open open) {
-        OrderDraft ordinary = ordinary(open);
-        return alternatives.carriedOver(ordinary, open.as(), ordinary) != ordinary;
-    }
-
     /** Planned orders go by themselves when another one covers their need; firmed ones are taken away. */
-    private void takeAway(List<Target> chosen) {
+    void takeAway(List<Target> chosen) {
         Map<String, OrderImage> images = new LinkedHashMap<>();
         Map<String, OrderImage> before = new LinkedHashMap<>();
         for (Target target : chosen) {
@@ -303,58 +240,13 @@ final class Proposing {
         images.forEach((number, image) -> proposal.edits.addAll(image.from(before.get(number), number)));
     }
 
-    private void split(Target target) {
-        if (target instanceof Target.Open open && !open.firmed()) {
-            refuse(target, "has been released and cannot be split");
-            return;
-        }
-        List<Wish.Part> parts = parts(target);
-        if (parts.size() < 2) {
-            refuse(target, "stays as it is: name parts that are smaller than the whole");
-            return;
-        }
-        Drafter.Way way = Drafter.Way.of(target.as());
-        takeAway(List.of(target));
-        for (Wish.Part part : parts) {
-            if (refusedAsPast(target, part.due())) {
-                return;
-            }
-            Drafter.Drafted drafted = drafter.draft(way, part.quantity(), null, working(way, part.due()), target.due());
-            firm(null, null, asItStood(target, drafted));
-        }
-        proposal.sentence = "Split " + target.label() + " into " + parts.size() + " orders";
+    /** A supplier is to be asked for another day, or to cancel. */
+    void ask(Target.Open open, String kind, @Nullable LocalDate due) {
+        proposal.edits.add(OrderRows.request(rows, open, kind, due, author));
     }
 
-    /** The parts that were named, and the rest; or so many that are as equal as they can be. */
-    private List<Wish.Part> parts(Target target) {
-        List<Wish.Part> parts = new ArrayList<>();
-        BigDecimal left = target.quantity();
-        if (wish.into() != null) {
-            BigDecimal each = left.divide(
-                    BigDecimal.valueOf(wish.into()),
-                    version.directory().decimals(target.as().item()),
-                    RoundingMode.UP);
-            for (int i = 0; i < wish.into() && left.signum() > 0; i++) {
-                BigDecimal part = each.min(left);
-                parts.add(new Wish.Part(part, null));
-                left = left.subtract(part);
-            }
-            return parts;
-        }
-        for (Wish.Part part : wish.parts() == null ? List.<Wish.Part>of() : wish.parts()) {
-            parts.add(part);
-            left = left.subtract(part.quantity());
-        }
-        if (left.signum() > 0) {
-            parts.add(new Wish.Part(left, null));
-        }
-        return parts;
-    }
-
-    // ---- hold
-
-    private void hold(Target target) {
-        boolean resume = wish.kind() == Wish.Kind.RESUME;
+    /** @param until null: it is held no longer */
+    void hold(Target target, @Nullable LocalDate until, @Nullable String reason) {
         if (!(target instanceof Target.Planned planned)) {
             refuse(target, "is firmed; only planned orders are held");
             return;
@@ -363,64 +255,18 @@ final class Proposing {
         Map<String, String> key = new LinkedHashMap<>();
         key.put("item", planned.order().item());
         key.put("site", planned.order().site());
-        key.put("need", need.need());
+        key.put("need", Holds.need(need));
         key.put("place", Integer.toString(need.place()));
         ArrayNode after = JsonNodeFactory.instance.arrayNode();
-        if (!resume) {
+        if (until != null) {
             ObjectNode row = after.addObject();
             key.forEach(row::put);
-            row.put("until", wish.until().toString());
-            row.put("note", wish.note());
-            row.put("name", person);
-            row.put("made_at", OrderRows.now());
+            row.put("until", until.toString());
+            row.put("note", reason);
+            row.put("name", author.name());
+            row.put("made_at", author.now().toString());
         }
         proposal.edits.add(new Edit("holds", key, rows.read("holds", key), after));
         proposal.lines.add(new Proposal.Line(target.key(), null, target.as(), target.as(), false));
-    }
-
-    // ---- cancel
-
-    private void cancel(Target target) {
-        if (!(target instanceof Target.Open open)) {
-            refuse(target, "is only planned: it goes when nothing needs it; leave its demand out, or hold it");
-            return;
-        }
-        proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), null, open.outside()));
-        if (open.outside()) {
-            proposal.edits.add(OrderRows.request(rows, open, "cancel", null, person));
-            proposal.asked.add(new rescient.core.company.Change.NoOrder(open.number(), open.line()));
-        } else {
-            OrderImage image = open.image().copy();
-            image.remove(open.line());
-            proposal.edits.addAll(image.from(open.image(), open.number()));
-        }
-    }
-
-    // ---- orders the plan does not ask for
-
-    private void add() {
-        if (wish.item() == null || wish.site() == null || wish.quantity() == null || wish.due() == null) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A new order needs item, site, quantity and date");
-        }
-        Source source = wish.source() != null
-                ? Drafter.source(wish.source())
-                : version.plan()
-                        .point(wish.item(), wish.site())
-                        .map(p -> p.source())
-                        .orElse(Source.BUY);
-        Drafter.Way way = new Drafter.Way(wish.item(), wish.site(), source, wish.supplier(), wish.fromSite());
-        if (source == Source.NONE) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say how " + wish.item() + " is to be replenished")
-                    .field("source");
-        }
-        Drafter.Drafted drafted = drafter.draft(way, wish.quantity(), null, working(way, wish.due()), wish.due());
-        String obstacle = PlannedOrders.words(Obstacle.of(drafted.order()));
-        if (obstacle != null) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "The order has " + obstacle).field("supplier");
-        }
-        proposal.point(way.item(), way.site());
-        firm(null, null, drafted);
-        proposal.sentence = "Added " + Quantity.text(drafted.order().quantity()) + " " + wish.item() + " for "
-                + Words.day(drafted.order().dueDay());
     }
 }

@@ -3,6 +3,7 @@ package rescient.server.orders;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,13 +13,16 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Source;
+import rescient.core.order.OrderStatus;
 import rescient.core.plan.Peg;
 import rescient.core.plan.Supply;
+import rescient.core.prices.OrderTotal;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Served;
+import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -112,28 +116,31 @@ class OrderController {
 
     private static OrderRow row(PlanVersion version, SupplyOrder order) {
         Directory directory = version.directory();
-        SupplyOrderLine next = order.lines.stream()
-                .filter(l -> l.quantity.signum() > 0)
-                .min(Comparator.comparing(l -> l.dueDate))
-                .orElse(order.lines.get(0));
-        BigDecimal value = BigDecimal.ZERO;
-        for (SupplyOrderLine line : order.lines) {
-            BigDecimal more = value(directory, line);
-            value = value == null || more == null ? null : value.add(more);
-        }
-        boolean done = order.lines.stream().allMatch(l -> l.quantity.signum() == 0);
-        boolean firmed = order.lines.stream().anyMatch(l -> l.stage.equals("firmed"));
+        OrderStatus status =
+                OrderStatus.of(order.lines.stream().map(OrderController::status).toList(), today(version));
+        SupplyOrderLine next = order.lines.get(status.next());
+        List<BigDecimal> values = new ArrayList<>();
+        order.lines.forEach(line -> values.add(value(directory, line)));
         return new OrderRow(
                 order.number,
                 order.kind,
-                done ? "done" : firmed ? "firmed" : "released",
+                Words.word(status.stage()),
                 order.kind.equals("buy") ? directory.supplierName(order.supplier) : directory.siteName(order.fromSite),
                 directory.siteName(order.site),
                 order.lines.size(),
                 next.item + " " + directory.itemName(next.item),
                 next.dueDate,
-                !done && next.dueDate.isBefore(version.today()),
-                value);
+                status.overdue(),
+                OrderTotal.of(values));
+    }
+
+    private static OrderStatus.Line status(SupplyOrderLine line) {
+        return new OrderStatus.Line(
+                line.stage.equals("firmed"), line.quantity.signum() > 0, (int) line.dueDate.toEpochDay());
+    }
+
+    private static int today(PlanVersion version) {
+        return (int) version.today().toEpochDay();
     }
 
     private static OrderLine line(PlanVersion version, SupplyOrderLine line, List<SupplyOrderComponent> components) {
@@ -160,7 +167,7 @@ class OrderController {
                 value(directory, line),
                 line.startDate,
                 line.dueDate,
-                line.quantity.signum() > 0 && line.dueDate.isBefore(version.today()),
+                status(line).overdue(today(version)),
                 components.stream()
                         .filter(c -> c.line.equals(line.line))
                         .map(c -> new OrderComponent(

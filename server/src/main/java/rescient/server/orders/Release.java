@@ -94,7 +94,7 @@ final class Release {
                     key,
                     order.item(),
                     order.site(),
-                    name + " is held until " + Words.day((int) hold.until().toEpochDay()) + " by " + hold.name() + ".",
+                    name + " is held until " + hold.until() + " by " + hold.name() + ".",
                     Cure.RESUME));
         } else if (obstacle != null) {
             obstacles.add(new Obstacle(

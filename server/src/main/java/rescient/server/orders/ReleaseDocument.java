@@ -2,13 +2,12 @@ package rescient.server.orders;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import rescient.core.base.Quantity;
 import rescient.core.company.Source;
+import rescient.core.order.Documents;
 import rescient.core.order.OrderDraft;
+import rescient.core.prices.OrderTotal;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
@@ -64,34 +63,17 @@ public record ReleaseDocument(
 
     /** The documents for orders that go; purchase orders first. One with a number of its own stays a document. */
     static List<ReleaseDocument> of(PlanVersion version, List<ReleaseLine> orders) {
-        Map<List<String>, List<ReleaseLine>> purchases = new LinkedHashMap<>();
-        List<ReleaseDocument> others = new ArrayList<>();
-        for (ReleaseLine going : orders) {
-            if (going.order().source() == Source.BUY && !going.numbered()) {
-                purchases
-                        .computeIfAbsent(
-                                List.of(going.order().supplier(), going.order().site()), g -> new ArrayList<>())
-                        .add(going);
-            } else {
-                others.add(draft(version, List.of(going)));
-            }
-        }
-        List<ReleaseDocument> drafts = new ArrayList<>();
-        purchases.values().forEach(lines -> drafts.add(draft(version, lines)));
-        drafts.addAll(others);
-        return drafts;
+        return Documents.of(orders, ReleaseLine::order, ReleaseLine::numbered).stream()
+                .map(lines -> draft(version, lines))
+                .toList();
     }
 
     private static ReleaseDocument draft(PlanVersion version, List<ReleaseLine> orders) {
         Directory directory = version.directory();
         OrderDraft first = orders.get(0).order();
         List<Line> lines = orders.stream().map(o -> line(directory, o)).toList();
-        BigDecimal value = BigDecimal.ZERO;
-        for (Line line : lines) {
-            value = value == null || line.value == null ? null : value.add(line.value);
-        }
+        BigDecimal value = OrderTotal.of(lines.stream().map(Line::value).toList());
         BigDecimal minimum = first.supplier() == null ? null : directory.minimumOrderValue(first.supplier());
-        boolean below = minimum != null && value != null && value.compareTo(minimum) < 0;
         return new ReleaseDocument(
                 Words.word(first.source()),
                 orders.get(0).numbered() ? orders.get(0).firmed().order.number : null,
@@ -104,7 +86,7 @@ public record ReleaseDocument(
                         : directory.siteName(first.fromSite()),
                 lines,
                 value,
-                below ? minimum : null);
+                OrderTotal.isBelow(minimum, value) ? minimum : null);
     }
 
     private static Line line(Directory directory, ReleaseLine going) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.core.plan.NeedName;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 
@@ -19,7 +20,15 @@ public class Holds {
         this.database = database;
     }
 
-    private record Kept(String item, String site, NeedName need, Hold hold) {}
+    private record Kept(String item, String site, String need, int place, Hold hold) {}
+
+    /** What a planned order serves first, as it is kept. */
+    public static String need(NeedName name) {
+        return name.kind() == null
+                ? "level"
+                : String.join(
+                        "~", Words.word(name.kind()), OrderKey.encoded(name.document()), OrderKey.encoded(name.part()));
+    }
 
     /** The holds in force, by the keys of the planned orders they concern. */
     public Map<String, Hold> of(PlanVersion version) {
@@ -28,7 +37,8 @@ public class Holds {
                 (row, i) -> new Kept(
                         row.getString(1),
                         row.getString(2),
-                        new NeedName(row.getString(3), row.getInt(4)),
+                        row.getString(3),
+                        row.getInt(4),
                         new Hold(row.getDate(5).toLocalDate(), row.getString(6), row.getString(7))),
                 java.sql.Date.valueOf(version.today()));
         Map<List<String>, List<Kept>> byPoint = new HashMap<>();
@@ -41,12 +51,16 @@ public class Holds {
                 List<NeedName> names = NeedName.of(view.get());
                 for (PlannedOrder order : view.get().plannedOrders()) {
                     here.stream()
-                            .filter(k -> k.need.equals(names.get(order.sequence())))
+                            .filter(k -> isOf(k, names.get(order.sequence())))
                             .forEach(k ->
                                     holds.put(OrderKey.of(view.get(), order).text(), k.hold));
                 }
             }
         });
         return holds;
+    }
+
+    private static boolean isOf(Kept kept, NeedName name) {
+        return kept.place == name.place() && kept.need.equals(need(name));
     }
 }

@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
+import rescient.server.decisions.Decision;
 import rescient.server.decisions.Decisions;
 import rescient.server.planning.LivePlan;
 import rescient.server.platform.JobProblem;
@@ -147,7 +148,7 @@ class WhatIfController {
      */
     @PostMapping("/{id}/taken-over")
     @ResponseStatus(HttpStatus.CREATED)
-    Decisions.Decision takeOver(
+    Decision takeOver(
             @AuthenticationPrincipal SignedIn user,
             @PathVariable long id,
             @RequestHeader("Idempotency-Key") UUID command,
@@ -206,6 +207,6 @@ class WhatIfController {
     }
 
     private String sentence(Assumption assumption) {
-        return new AssumptionWords(live.current().directory(), assumption).sentence();
+        return assumption.sentence(live.current().directory());
     }
 }

@@ -3,6 +3,7 @@ package rescient.server.whatif;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -23,6 +24,8 @@ class WhatIfStore implements TakenBack {
     private static final String TABLE = "what_ifs";
     private static final String COLUMNS =
             "select id, login, owner, name, changed_at, revision, assumptions from what_ifs ";
+
+    private static final TypeReference<List<Assumption>> LIST = new TypeReference<>() {};
 
     private final JdbcTemplate database;
     private final ObjectMapper json;
@@ -75,11 +78,7 @@ class WhatIfStore implements TakenBack {
 
     /** What makes these assumptions of those a what-if had, to be kept with a decision. */
     Edit edit(WhatIf before, List<Assumption> after) {
-        return new Edit(
-                TABLE,
-                Map.of("id", Long.toString(before.id())),
-                json.valueToTree(before.assumptions()),
-                json.valueToTree(after));
+        return new Edit(TABLE, Map.of("id", Long.toString(before.id())), tree(before.assumptions()), tree(after));
     }
 
     @Override
@@ -102,7 +101,7 @@ class WhatIfStore implements TakenBack {
 
     private ArrayList<Assumption> assumptions(String text) {
         try {
-            return json.readValue(text, new TypeReference<>() {});
+            return new ArrayList<>(json.readValue(text, LIST));
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
@@ -112,9 +111,18 @@ class WhatIfStore implements TakenBack {
         database.update("delete from what_ifs where id = ?", id);
     }
 
-    String write(Object value) {
+    private ArrayNode tree(List<Assumption> assumptions) {
         try {
-            return json.writeValueAsString(value);
+            return (ArrayNode) json.readTree(write(assumptions));
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Each with the name of its kind. */
+    private String write(List<Assumption> assumptions) {
+        try {
+            return json.writerFor(LIST).writeValueAsString(assumptions);
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }

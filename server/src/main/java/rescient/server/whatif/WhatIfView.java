@@ -130,7 +130,7 @@ record WhatIfView(
             int at = counted.indexOf(i);
             rows.add(new AssumptionRow(
                     assumption,
-                    new AssumptionWords(copy.live().directory(), assumption).sentence(),
+                    assumption.sentence(copy.live().directory()),
                     at < 0 ? null : copy.problems().get(at),
                     at >= 0));
         }

@@ -76,7 +76,7 @@ class WhatIfs implements OtherPlans {
         Dataset dataset = present.directory().dataset();
         for (Assumption assumption : assumptions) {
             try {
-                dataset = new Assuming(present, dataset, assumption).apply();
+                dataset = assumption.apply(new Assumed(present, dataset));
                 problems.add(null);
             } catch (JobProblem e) {
                 problems.add(e.getMessage());
@@ -93,7 +93,7 @@ class WhatIfs implements OtherPlans {
     static Dataset all(PlanVersion present, List<Assumption> assumptions) {
         Dataset dataset = present.directory().dataset();
         for (Assumption assumption : assumptions) {
-            dataset = new Assuming(present, dataset, assumption).apply();
+            dataset = assumption.apply(new Assumed(present, dataset));
         }
         return dataset;
     }

@@ -1,0 +1,53 @@
+package rescient.server.commands;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+/** The audit of one command: who did what and when, what was answered, and the revision that came of it. */
+@Entity
+@Table(name = "commands")
+public class CommandRecord {
+    @Id
+    UUID key;
+
+    @Column(nullable = false)
+    String login;
+
+    @Column(nullable = false)
+    String name;
+
+    @Column(nullable = false)
+    String kind;
+
+    /** Its content as JSON, in the one form that {@code Canonical} gives it. */
+    @Column(nullable = false)
+    String request;
+
+    @Column(nullable = false)
+    String answer;
+
+    @Column(nullable = false)
+    Instant createdAt;
+
+    /** Of the company, if a fact became otherwise. */
+    Long revision;
+
+    protected CommandRecord() {}
+
+    /** Who did it, as others know him. */
+    public String name() {
+        return name;
+    }
+
+    public String answer() {
+        return answer;
+    }
+
+    public Instant createdAt() {
+        return createdAt;
+    }
+}

@@ -1,0 +1,2 @@
+/** The one way in which a person changes facts: {@link rescient.server.commands.CommandPipeline}. */
+package rescient.server.commands;

@@ -1,0 +1,54 @@
+package rescient.server.decisions;
+
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.Positive;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import rescient.core.base.Quantity;
+import rescient.dataset.Dataset;
+import rescient.dataset.Row;
+import rescient.server.access.Rights;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/**
+ * A customer order comes in.
+ *
+ * @param number null: the next one
+ */
+record EnterCustomerOrder(
+        @Nullable @Size(max = LONGEST) String item,
+        @Nullable @Size(max = LONGEST) String site,
+        @Nullable @Positive @DecimalMax(MOST) BigDecimal quantity,
+        @Nullable LocalDate due,
+        @Nullable @Size(max = LONGEST) String customer,
+        @Nullable @Size(max = LONGEST) String number,
+        @Nullable @Size(max = LONGEST) String priority)
+        implements PlanCommand {
+    @Override
+    public void propose(Proposing desk) {
+        Dataset dataset = desk.version().directory().dataset();
+        Row row = CustomerOrderRows.row(dataset, item, site, quantity, due, number, customer, priority);
+        if (due.isBefore(desk.version().today())) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A customer order cannot be wanted in the past")
+                    .field("due");
+        }
+        Proposal proposal = desk.proposal();
+        proposal.edits.addAll(TableEdits.between(
+                desk.rows(), desk.version().directory().facts(), CustomerOrderRows.with(dataset, row)));
+        proposal.point(item, site);
+        Remarks.usualOfCustomers(desk.version(), item, site, Quantity.of(quantity))
+                .ifPresent(proposal::remark);
+        String name = row.text("customer");
+        desk.say("Entered " + row.text("number") + ": " + Quantity.text(Quantity.of(quantity)) + " " + item
+                + (name == null ? "" : " for " + desk.version().directory().customerName(name)) + ", wanted " + due);
+    }
+
+    @Override
+    public boolean permitted(Rights rights, List<String> sources) {
+        return rights.customerOrders();
+    }
+}

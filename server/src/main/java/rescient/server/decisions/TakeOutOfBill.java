@@ -1,0 +1,56 @@
+package rescient.server.decisions;
+
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import jakarta.validation.constraints.Size;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import rescient.dataset.Row;
+import rescient.server.access.Rights;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/**
+ * A line goes out of a bill of materials.
+ *
+ * @param item the parent
+ * @param site whose stock line shows what happens
+ */
+record TakeOutOfBill(
+        @Nullable @Size(max = LONGEST) String item,
+        @Nullable @Size(max = LONGEST) String line,
+        @Nullable @Size(max = LONGEST) String site)
+        implements PlanCommand {
+    @Override
+    public void propose(Proposing desk) {
+        if (item == null || line == null) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
+        }
+        Proposal proposal = desk.proposal();
+        Row gone = desk.version().directory().bomLines(item).stream()
+                .filter(row -> line.equals(row.text("line")))
+                .findFirst()
+                .orElse(null);
+        if (gone == null) {
+            desk.say("Take line " + line + " out of the bill of materials of " + item);
+            proposal.stale = true;
+            proposal.refusals.add("The bill of materials of " + item + " has no line " + line + " any more.");
+            return;
+        }
+        Map<String, String> key = new LinkedHashMap<>();
+        key.put("parent", item);
+        key.put("line", line);
+        proposal.edits.add(
+                new Edit("bom_lines", key, desk.rows().read("bom_lines", key), JsonNodeFactory.instance.arrayNode()));
+        if (site != null) {
+            proposal.point(item, site);
+        }
+        desk.say("Took " + gone.text("component") + " out of the bill of materials of " + item);
+    }
+
+    @Override
+    public boolean permitted(Rights rights, List<String> sources) {
+        return rights.materials();
+    }
+}

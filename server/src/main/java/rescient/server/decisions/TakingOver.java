@@ -1,0 +1,76 @@
+package rescient.server.decisions;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.springframework.http.HttpStatus;
+import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.server.access.SignedIn;
+import rescient.server.commands.Command;
+import rescient.server.commands.Outcome;
+import rescient.server.commands.Turn;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Cause;
+import rescient.server.platform.JobProblem;
+
+/**
+ * Keeps other rows in the place of the company's, as one decision that can be taken back.
+ *
+ * @param content tells one content of the command from another
+ * @param otherwise makes another company of the present one
+ * @param besides what else it changes: does it, in the same transaction, and says it; a {@link TakenBack} puts it back
+ */
+record TakingOver(
+        DecisionLog log,
+        KeptRows rows,
+        Object content,
+        String sentence,
+        Function<PlanVersion, Dataset> otherwise,
+        Supplier<Edit> besides)
+        implements Command<Decision> {
+    @Override
+    public String kind() {
+        return "TAKE_OVER";
+    }
+
+    @Override
+    public void permit(SignedIn who) {
+        if (!who.role().rights().takeOver()) {
+            throw new JobProblem(
+                    HttpStatus.FORBIDDEN,
+                    "This is for planners to decide; you are signed in as " + Words.word(who.role()));
+        }
+    }
+
+    @Override
+    public Outcome<Decision> carryOut(Turn turn) {
+        Facts facts = turn.version().directory().facts();
+        List<Edit> edits = TableEdits.between(rows, facts, otherwise.apply(turn.version()));
+        if (edits.isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
+        }
+        List<Edit> done = rows.keep(edits);
+        List<FactChange> changes = EditedRows.of(facts, done);
+        List<Edit> all = new ArrayList<>(done);
+        all.add(besides.get());
+        long id = log.add(turn, kind(), sentence, List.of(), all);
+        return new Outcome<>(
+                log.made(turn.who(), id, List.of()),
+                new Cause(Cause.Kind.DECISION, turn.who().name(), sentence),
+                changes);
+    }
+
+    @Override
+    public String kept(Decision answer) {
+        return Long.toString(answer.id());
+    }
+
+    @Override
+    public Decision answered(SignedIn who, String kept) {
+        return log.of(who, Long.parseLong(kept)).orElseThrow();
+    }
+}

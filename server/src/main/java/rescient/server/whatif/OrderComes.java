@@ -1,0 +1,34 @@
+package rescient.server.whatif;
+
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.PositiveOrZero;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import rescient.dataset.Dataset;
+import rescient.server.decisions.CustomerOrderRows;
+import rescient.server.planning.Directory;
+import rescient.server.platform.Nullable;
+
+/** A customer order comes in. */
+record OrderComes(
+        @Nullable @Size(max = LONGEST) String item,
+        @Nullable @Size(max = LONGEST) String site,
+        @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal quantity,
+        @Nullable LocalDate due,
+        @Nullable @Size(max = LONGEST) String customer,
+        @Nullable @Size(max = LONGEST) String priority)
+        implements Assumption {
+    @Override
+    public Dataset apply(Assumed company) {
+        return CustomerOrderRows.with(
+                company.dataset(),
+                CustomerOrderRows.row(company.dataset(), item, site, quantity, due, null, customer, priority));
+    }
+
+    @Override
+    public String sentence(Directory directory) {
+        String name = customer == null || customer.isBlank() ? "" : " for " + directory.customerName(customer.strip());
+        return "An order of " + Assumed.some(quantity) + " " + item + name + ", wanted " + Assumed.day(due);
+    }
+}

@@ -1,0 +1,147 @@
+// What is asked of the server when a planner decides; every figure of the consequence comes back from there.
+import type { Schemas } from '$lib/api/client';
+import { parsedNumber, quantity } from '$lib/format';
+
+export type PlanCommand = Schemas['PlanCommand'];
+export type Kind = PlanCommand['kind'];
+
+/** What the pane of a decision is opened with. */
+export interface Deciding {
+  kind: Kind;
+  /** Keys of the orders it is about. */
+  orders: string[];
+  /** What is filled in already. */
+  form?: Form;
+  /** Of planning data and new orders. */
+  item?: string;
+  site?: string;
+  /** The planning data that are asked for. */
+  fields?: string[];
+}
+
+/** What was typed; empty texts are not said. */
+export interface Form {
+  quantity?: string;
+  due?: string;
+  start?: string;
+  days?: string;
+  source?: string;
+  supplier?: string;
+  site?: string;
+  into?: string;
+  part?: string;
+  partDue?: string;
+  until?: string;
+  note?: string;
+  fields?: Record<string, string>;
+  /** Of a bill of materials. */
+  line?: string;
+  /** Of a customer order. */
+  item?: string;
+  customer?: string;
+  number?: string;
+}
+
+export const TITLES: Record<Kind, string> = {
+  FIRM: 'Firm',
+  CHANGE: 'Change',
+  MERGE: 'Merge into one',
+  SPLIT: 'Split',
+  HOLD: 'Hold',
+  RESUME: 'Let go',
+  CANCEL: 'Cancel',
+  ADD: 'Add an order',
+  SUBSTITUTE: 'Use another item instead of',
+  PLANNING: 'Plan otherwise',
+  BILL: 'Take out of the bill of materials',
+  ENTER: 'Enter a customer order'
+};
+
+function text(value: string | undefined): string | undefined {
+  return value?.trim() ? value.trim() : undefined;
+}
+
+function number(value: string | undefined): number | undefined {
+  const said = text(value);
+  return said === undefined ? undefined : parsedNumber(said);
+}
+
+/** What is wrong with a number that was typed, in words; undefined if nothing is. */
+export function numberFault(typed: string, kind: 'positive' | 'any'): string | undefined {
+  if (!typed.trim()) return undefined;
+  const value = parsedNumber(typed);
+  if (Number.isNaN(value)) {
+    return /^[\d\s.,]+[^\d\s.,]/.test(typed.trim())
+      ? 'the number alone, without its unit'
+      : `a number like ${quantity(1250)}`;
+  }
+  if (kind === 'positive' && value <= 0) return 'more than 0';
+  return Math.abs(value) > MOST ? `at most ${quantity(MOST)}` : undefined;
+}
+
+/** See the limits of the server. */
+const MOST = 1_000_000_000_000;
+
+const NUMBERS = ['safety_stock', 'reorder_point', 'order_up_to', 'lead_time_days'];
+
+/** Numbers as the server reads them; other texts, and what is no number, as they are. */
+function plainNumbers(fields: Record<string, string>): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(fields).map(([name, said]) => {
+      const value = NUMBERS.includes(name) ? parsedNumber(said) : Number.NaN;
+      return [name, Number.isNaN(value) ? said : String(value)];
+    })
+  );
+}
+
+/** The command, or undefined while something is missing or no number. */
+export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefined {
+  const numbers = [form.quantity, form.days, form.into, form.part].map(number);
+  if (numbers.some((n) => n !== undefined && Number.isNaN(n))) return undefined;
+  const [size, days, into, part] = numbers;
+  if ([size, part].some((n) => n !== undefined && (n <= 0 || n > MOST))) return undefined;
+  const { kind, orders } = deciding;
+  const due = text(form.due);
+  const supplier = text(form.supplier);
+  const source = text(form.source);
+  const note = text(form.note);
+  const item = deciding.item ?? text(form.item);
+  const site = text(form.site) ?? deciding.site;
+  switch (kind) {
+    case 'CHANGE': {
+      const start = text(form.start);
+      return (size ?? days ?? due ?? start ?? source ?? supplier ?? site)
+        ? { kind, orders, quantity: size, due, start, days, source, supplier, site, note }
+        : undefined;
+    }
+    case 'MERGE':
+      return { kind, orders, quantity: size, due, note };
+    case 'SPLIT':
+      if (part !== undefined)
+        return { kind, orders, parts: [{ quantity: part, due: text(form.partDue) }], note };
+      return into === undefined ? undefined : { kind, orders, into, note };
+    case 'HOLD': {
+      const until = text(form.until);
+      return until ? { kind, orders, until, note } : undefined;
+    }
+    case 'RESUME':
+    case 'CANCEL':
+      return { kind, orders };
+    case 'ADD':
+      return size && due ? { kind, item, site, quantity: size, due, source, supplier, note } : undefined;
+    case 'ENTER':
+      return size && due && item && site
+        ? { kind, item, site, quantity: size, due, customer: text(form.customer), number: text(form.number) }
+        : undefined;
+    case 'BILL':
+      return { kind, item, site, line: text(form.line) };
+    case 'PLANNING':
+      return form.fields && Object.keys(form.fields).length > 0
+        ? { kind, item, site, fields: plainNumbers(form.fields) }
+        : undefined;
+    case 'SUBSTITUTE':
+      return { kind, orders, item, note };
+    case 'FIRM':
+      return { kind, orders, note };
+  }
+}
