@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused, type Schemas } from '$lib/api/client';
-  import { count, date, dayNumber, documentName, isoDay, longDate, money, quantity, said } from '$lib/format';
+  import { count, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { pointHref } from '$lib/links';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { planSeen } from '$lib/plan-seen';
@@ -16,8 +16,6 @@
 
   interface Props {
     keys: string[];
-    /** All planned and firmed orders, to offer more from the same supplier. */
-    all: PlannedOrder[];
     today: string;
     currency: string;
     mayRelease: boolean;
@@ -35,7 +33,6 @@
   }
   let {
     keys,
-    all,
     today,
     currency,
     mayRelease,
@@ -74,9 +71,9 @@
   /** How much of what happened since then was looked at. */
   let known = $state(0);
   const preview = createQuery(() => ({
-    queryKey: ['plan', 'release', keys, asPossible],
+    queryKey: ['plan', 'release', keys, asPossible, weeks],
     queryFn: ({ signal }) =>
-      answer(api.POST('/api/releases/preview', { signal, body: { seen, orders: keys, asPossible } })),
+      answer(api.POST('/api/releases/preview', { signal, body: { seen, orders: keys, asPossible, weeks } })),
     placeholderData: (before) => before,
     enabled: created === undefined && !unanswered && !sending
   }));
@@ -150,16 +147,8 @@
 
   /** What else a supplier brings to the same site and is due within the chosen time. */
   function more(document: Schemas['ReleaseDocument']): PlannedOrder[] {
-    const until = isoDay(dayNumber(today) + weeks * 7);
-    return all.filter(
-      (o) =>
-        o.source === 'buy' &&
-        o.supplier === document.supplier &&
-        o.site === document.site &&
-        o.due <= until &&
-        !o.hold &&
-        !keys.includes(o.key)
-    );
+    const of = preview.data?.more.find((m) => m.supplier === document.supplier && m.site === document.site);
+    return of?.orders.filter((o) => !keys.includes(o.key)) ?? [];
   }
 
   function nameOf(document: Schemas['ReleaseDocument']): string {

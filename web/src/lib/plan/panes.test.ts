@@ -14,7 +14,15 @@ function signal(kind: string, order?: string): SignalRow {
     group: 'CHANGE_ORDER',
     itemName: 'x',
     siteName: 'Works',
-    signal: { kind, item: 'X', site: 'W', order, bad: false, sentence: kind }
+    signal: {
+      kind,
+      item: 'X',
+      site: 'W',
+      order,
+      bad: false,
+      sentence: kind,
+      cures: kind === 'cancel' ? [{ cure: 'CANCEL' as const, planningData: [] }] : []
+    }
   };
 }
 

@@ -9,7 +9,7 @@ function signal(item: string, kind: string, group: SignalRow['group']): SignalRo
     group,
     itemName: `name of ${item}`,
     siteName: 'Works',
-    signal: { kind, item, site: 'W', bad: true, sentence: `${kind} of ${item}` }
+    signal: { kind, item, site: 'W', bad: true, sentence: `${kind} of ${item}`, cures: [] }
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Schemas } from '$lib/api/client';
-import type { Deciding } from './command';
+import type { Deciding, Form } from './command';
 
 /** What a signal asks to be done, and what the button for it says. */
 export interface Repair {
@@ -7,35 +7,34 @@ export interface Repair {
   deciding: Deciding;
 }
 
-/** What cures a signal: first the ordinary way. */
-export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => string): Repair[] {
-  const order = signal.order ? [signal.order] : [];
+type Signal = Schemas['SignalView'];
+
+/** A cure of a signal as it is said here, and the pane that it opens. */
+function repair(signal: Signal, cure: Schemas['CureRow'], day: (iso: string) => string): Repair[] {
+  const orders = signal.order ? [signal.order] : [];
   const { item, site } = signal;
-  const planning = (says: string, fields: string[]): Repair => ({
-    says,
-    deciding: { kind: 'PLANNING', orders: [], item, site, fields }
-  });
-  switch (signal.kind) {
-    case 'bring_forward':
-    case 'push_back':
+  const planning = (says: string, form?: Form): Repair[] => [
+    { says, deciding: { kind: 'PLANNING', orders: [], item, site, fields: cure.planningData, form } }
+  ];
+  const quantity = String(signal.quantity ?? '');
+  switch (cure.cure) {
+    case 'MOVE':
       return [
         {
           says: signal.newDate ? `Move it to ${day(signal.newDate)}` : 'Move it',
-          deciding: { kind: 'CHANGE', orders: order, form: { due: signal.newDate ?? undefined } }
+          deciding: { kind: 'CHANGE', orders, form: { due: signal.newDate ?? undefined } }
         }
       ];
-    case 'receipt_overdue':
+    case 'ANOTHER_DATE':
+      return [{ says: 'Give it another date', deciding: { kind: 'CHANGE', orders } }];
+    case 'CANCEL':
+      return [{ says: 'Cancel it', deciding: { kind: 'CANCEL', orders } }];
+    case 'CHOOSE_SUPPLIER':
+      return planning('Choose a supplier');
+    case 'CHOOSE_SOURCE':
+      return planning('Say how it is replenished');
+    case 'ORDER_ONCE':
       return [
-        { says: 'Give it another date', deciding: { kind: 'CHANGE', orders: order } },
-        { says: 'Cancel it', deciding: { kind: 'CANCEL', orders: order } }
-      ];
-    case 'cancel':
-      return [{ says: 'Cancel it', deciding: { kind: 'CANCEL', orders: order } }];
-    case 'no_supplier':
-      return [planning('Choose a supplier', ['supplier', 'lead_time_days'])];
-    case 'no_source':
-      return [
-        planning('Say how it is replenished', ['source', 'supplier', 'from_site', 'lead_time_days']),
         {
           says: 'Order it this once',
           deciding: {
@@ -43,47 +42,25 @@ export function repairsOf(signal: Schemas['SignalView'], day: (iso: string) => s
             orders: [],
             item,
             site,
-            form: {
-              quantity:
-                signal.quantity === undefined || signal.quantity === null ? '' : String(signal.quantity),
-              due: signal.date ?? undefined,
-              source: 'buy'
-            }
+            form: { quantity, due: signal.date ?? undefined, source: 'buy' }
           }
         }
       ];
-    case 'below_safety':
-      return [
-        planning('Plan it otherwise', ['safety_stock', 'reorder_point', 'order_up_to', 'lead_time_days'])
-      ];
-    case 'reorder_point_low':
-      return [
-        {
-          says: 'Raise it',
-          deciding: {
-            kind: 'PLANNING',
-            orders: [],
-            item,
-            site,
-            fields: ['reorder_point', 'order_up_to', 'safety_stock', 'lead_time_days'],
-            form: { fields: { reorder_point: String(signal.quantity ?? '') } }
-          }
-        }
-      ];
-    case 'loop':
+    case 'PLAN_OTHERWISE':
+      return planning('Plan it otherwise');
+    case 'RAISE_REORDER_POINT':
+      return planning('Raise it', { fields: { reorder_point: quantity } });
+    case 'BREAK_LOOP':
       return (signal.loop ?? []).map((line) => ({
         says: `Take ${line.component} out of ${line.parent}`,
-        deciding: {
-          kind: 'BILL' as const,
-          orders: [],
-          item: line.parent,
-          site,
-          form: { line: line.line }
-        }
+        deciding: { kind: 'BILL', orders: [], item: line.parent, site, form: { line: line.line } }
       }));
-    default:
-      return [];
   }
+}
+
+/** What cures a signal: first the ordinary way. Which these are the server says. */
+export function repairsOf(signal: Signal, day: (iso: string) => string): Repair[] {
+  return signal.cures.flatMap((cure) => repair(signal, cure, day));
 }
 
 /** What lets an order be released that cannot. */

@@ -7,6 +7,7 @@ import { columnsOf, columnsText, gridOf, listWidth } from './columns';
 import { filtersFrom } from './filters';
 import { csvOf, tableOf } from './orders-csv';
 import { placeOf } from './place';
+import type { Schemas } from '$lib/api/client';
 import { repairsOf } from './repairs';
 
 describe('columns', () => {
@@ -65,25 +66,37 @@ describe('the stock point of a row', () => {
 });
 
 describe('repairs', () => {
-  const signal = { item: 'A', site: 'W', bad: true, sentence: '', order: 'PO-1~1' };
+  const signal = { kind: '', item: 'A', site: 'W', bad: true, sentence: '', order: 'PO-1~1' };
+  const cures = (cure: Schemas['CureRow']['cure'], ...planningData: string[]) => [{ cure, planningData }];
+
   it('move an open order to the proposed day', () => {
-    const [repair] = repairsOf({ ...signal, kind: 'push_back', newDate: '2026-12-09' }, (d) => d);
+    const [repair] = repairsOf({ ...signal, newDate: '2026-12-09', cures: cures('MOVE') }, (d) => d);
+    expect(repair?.says).toBe('Move it to 2026-12-09');
     expect(repair?.deciding).toEqual({ kind: 'CHANGE', orders: ['PO-1~1'], form: { due: '2026-12-09' } });
   });
 
-  it('choose a supplier where none is known', () => {
-    expect(repairsOf({ ...signal, kind: 'no_supplier' }, (d) => d)[0]?.deciding.fields).toContain('supplier');
+  it('look at the planning data that the cure names', () => {
+    const [repair] = repairsOf(
+      { ...signal, cures: cures('CHOOSE_SUPPLIER', 'supplier', 'lead_time_days') },
+      (d) => d
+    );
+    expect(repair?.deciding).toMatchObject({ kind: 'PLANNING', fields: ['supplier', 'lead_time_days'] });
+  });
+
+  it('raise a reorder point to what the signal says', () => {
+    const low = { ...signal, quantity: 64.5, cures: cures('RAISE_REORDER_POINT', 'reorder_point') };
+    expect(repairsOf(low, (d) => d)[0]?.deciding.form).toEqual({ fields: { reorder_point: '64.5' } });
   });
 
   it('of a loop takes one of its lines out', () => {
     const loop = [{ parent: 'A', line: '20', component: 'B' }];
-    const [repair] = repairsOf({ ...signal, kind: 'loop', loop }, (d) => d);
+    const [repair] = repairsOf({ ...signal, loop, cures: cures('BREAK_LOOP') }, (d) => d);
     expect(repair?.says).toBe('Take B out of A');
     expect(repair?.deciding).toMatchObject({ kind: 'BILL', item: 'A', form: { line: '20' } });
   });
 
   it('are none for what only the plan can cure', () => {
-    expect(repairsOf({ ...signal, kind: 'demand_late' }, (d) => d)).toEqual([]);
+    expect(repairsOf({ ...signal, cures: [] }, (d) => d)).toEqual([]);
   });
 });
 

@@ -434,7 +434,6 @@
         <ReleasePane
           bind:this={pane}
           keys={panes.releasing}
-          all={rows.data?.orders ?? []}
           {today}
           {currency}
           mayRelease={rights.releases()}

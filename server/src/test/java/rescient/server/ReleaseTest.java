@@ -3,8 +3,11 @@ package rescient.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CyclicBarrier;
@@ -66,6 +69,48 @@ class ReleaseTest extends ServerTest {
         assertThat(again.status()).isEqualTo(201);
         assertThat(again.body()).isEqualTo(first.body());
         assertThat(count("supply_orders")).isEqualTo(orders);
+    }
+
+    private Set<String> more(int weeks, String... going) throws Exception {
+        JsonNode preview = post(
+                        "ida",
+                        "/api/releases/preview",
+                        null,
+                        "{'weeks':" + weeks + ",'orders':['" + String.join("','", going) + "']}")
+                .body();
+        Set<String> keys = new TreeSet<>();
+        preview.get("more")
+                .forEach(m -> m.get("orders").forEach(o -> keys.add(o.get("key").asText())));
+        return keys;
+    }
+
+    /** What the list shows of the same supplier and site, due in time, and not held or chosen already. */
+    @Test
+    void whatElseTheSameSupplierBringsIsOffered() throws Exception {
+        JsonNode list = get("ida", "/api/plan/orders").body().get("orders");
+        JsonNode nails = null;
+        for (JsonNode order : list) {
+            nails = order.get("key").asText().equals(NAILS) ? order : nails;
+        }
+        for (int weeks : List.of(4, 26)) {
+            LocalDate until = LocalDate.of(2026, 11, 23).plusWeeks(weeks);
+            Set<String> expected = new TreeSet<>();
+            for (JsonNode order : list) {
+                if (order.path("supplier").asText().equals(nails.get("supplier").asText())
+                        && order.get("site").equals(nails.get("site"))
+                        && order.get("source").asText().equals("buy")
+                        && !LocalDate.parse(order.get("due").asText()).isAfter(until)
+                        && !order.get("key").asText().equals(NAILS)) {
+                    expected.add(order.get("key").asText());
+                }
+            }
+            assertThat(more(weeks, NAILS)).as("%d weeks", weeks).isEqualTo(expected);
+        }
+        String other = more(26, NAILS).iterator().next();
+        assertThat(more(26, NAILS, other)).doesNotContain(other).isNotEmpty();
+        decide("ida", "{'kind':'HOLD','orders':['" + other + "'],'until':'2026-12-24'}");
+        knowing();
+        assertThat(more(26, NAILS)).doesNotContain(other).isNotEmpty();
     }
 
     @Test

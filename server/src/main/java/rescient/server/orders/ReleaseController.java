@@ -1,6 +1,8 @@
 package rescient.server.orders;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -25,6 +27,8 @@ class ReleaseController {
     private static final int LONGEST_NOTE = 1000;
     private static final int LONGEST_KEY = 300;
     private static final int MOST = 2000;
+    /** So far is looked ahead if nothing else is said. */
+    private static final int WEEKS = 4;
 
     private final Releasing releasing;
 
@@ -36,16 +40,19 @@ class ReleaseController {
      * @param seen the plan in which they were chosen; null: the present one
      * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
      *     dates
+     * @param weeks how far is looked ahead for what else could go out on the purchase orders; null: 4
      */
     record Chosen(
             @Nullable Long seen,
             @NotEmpty @Size(max = MOST) List<@NotNull @Size(max = LONGEST_KEY) String> orders,
-            @Nullable Boolean asPossible) {}
+            @Nullable Boolean asPossible,
+            @Nullable @Min(1) @Max(104) Integer weeks) {}
 
     /**
      * @param gone planned orders that the plan no longer asks for
      * @param since what happened at their stock points after the plan that was seen, each in a sentence
      * @param earlier orders that the plan will count for an earlier need than the one they are planned for
+     * @param more what else could go out on the purchase orders
      */
     record ReleasePreview(
             long version,
@@ -53,7 +60,8 @@ class ReleaseController {
             List<Release.Obstacle> obstacles,
             List<String> gone,
             List<String> since,
-            List<Release.Earlier> earlier) {}
+            List<Release.Earlier> earlier,
+            List<AlsoFrom> more) {}
 
     /**
      * @param asPossible whether those that cannot be there in time are dated with the day on which they can; else they keep their
@@ -73,13 +81,16 @@ class ReleaseController {
     @PostMapping("/preview")
     ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
         Release release = releasing.preview(chosen.orders, Boolean.TRUE.equals(chosen.asPossible));
+        List<ReleaseDocument> documents = release.drafts();
+        int weeks = chosen.weeks == null ? WEEKS : chosen.weeks;
         return new ReleasePreview(
                 release.version.number(),
-                release.drafts(),
+                documents,
                 release.obstacles,
                 release.gone.stream().map(Release.Missing::key).toList(),
                 chosen.seen == null ? List.of() : releasing.since(release, chosen.seen),
-                release.earlier());
+                release.earlier(),
+                releasing.more(release, documents, chosen.orders, weeks * 7));
     }
 
     @PostMapping

@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import rescient.server.access.SignedIn;
@@ -112,5 +113,10 @@ class Releasing {
     /** What happened at the stock points of planned orders after the plan that somebody saw. */
     List<String> since(Release release, long seen) {
         return Since.sentences(companies.since(PlanVersion.revisionOf(seen)), release.places());
+    }
+
+    /** What else could go out on the purchase orders of a release. */
+    List<AlsoFrom> more(Release release, List<ReleaseDocument> documents, List<String> going, int days) {
+        return AlsoFrom.of(release.version, documents, Set.copyOf(going), holds.of(release.version), days);
     }
 }

@@ -116,7 +116,7 @@ public final class PlannedOrders {
     }
 
     /** The row of a firmed order. */
-    static PlannedOrderRow firmed(PlanVersion version, OpenOrder order) {
+    public static PlannedOrderRow firmed(PlanVersion version, OpenOrder order) {
         Directory directory = version.directory();
         LocalDate due = Words.date(order.dueDay());
         LocalDate start = order.startDay() == OpenOrder.NO_DAY ? due : Words.date(order.startDay());

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
+import rescient.core.plan.Cure;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
 import rescient.dataset.Row;
@@ -31,7 +32,15 @@ public record SignalView(
         @Nullable String order,
         @Nullable List<BillLine> loop,
         boolean bad,
-        String sentence) {
+        String sentence,
+        List<CureRow> cures) {
+
+    /**
+     * What can be done about it.
+     *
+     * @param planningData columns that are looked at for it
+     */
+    public record CureRow(Cure cure, List<String> planningData) {}
 
     /** A line of a bill of materials. */
     public record BillLine(String parent, String line, String component) {}
@@ -56,7 +65,10 @@ public record SignalView(
                 order(version, signal),
                 signal.kind() == Signal.Kind.LOOP ? loop(version, signal) : null,
                 bad,
-                sentence(signal, version));
+                sentence(signal, version),
+                Cure.of(signal.kind()).stream()
+                        .map(cure -> new CureRow(cure, cure.planningData()))
+                        .toList());
     }
 
     private static List<BillLine> loop(PlanVersion version, Signal signal) {
