@@ -88,14 +88,15 @@ class KeptRows {
         }
         delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
         for (Edit edit : inOrder) {
-            if (entities.keep(edit.table())) {
+            if (throughEntity(edit)) {
                 if (!edit.after().isEmpty()) {
-                    entities.replace(edit.table(), edit.key(), edit.after());
+                    entities.put(edit.table(), edit.key(), edit.after().get(0));
                 }
             } else {
                 write(edit);
             }
         }
+        entities.flush();
         // what goes, when nothing refers to it any more
         delete(inOrder, edit -> edit.after().isEmpty());
         return inOrder.stream()
@@ -141,14 +142,19 @@ class KeptRows {
     private void delete(List<Edit> inOrder, Predicate<Edit> which) {
         for (int i = inOrder.size() - 1; i >= 0; i--) {
             Edit edit = inOrder.get(i);
-            if (which.test(edit) && entities.keep(edit.table())) {
-                entities.replace(edit.table(), edit.key(), List.of());
+            if (which.test(edit) && throughEntity(edit)) {
+                entities.delete(edit.table(), edit.key());
             } else if (which.test(edit)) {
                 database.update(
                         "delete from " + edit.table() + " where " + matching(edit.key()),
                         edit.key().values().toArray());
             }
         }
+    }
+
+    /** Single rows are; many at once, as of a what-if that is taken over, go in one statement for each key. */
+    private boolean throughEntity(Edit edit) {
+        return edit.before().size() <= 1 && edit.after().size() <= 1 && entities.keep(edit.table());
     }
 
     /** One row that stays, under whatever refers to it. */

@@ -14,10 +14,13 @@ import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
 import jakarta.persistence.Column;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.EntityManagerFactory;
+import jakarta.persistence.FlushModeType;
+import jakarta.persistence.Query;
 import jakarta.persistence.Table;
-import jakarta.persistence.TypedQuery;
 import jakarta.persistence.metamodel.Attribute;
 import jakarta.persistence.metamodel.EntityType;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.lang.reflect.Field;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -89,46 +92,48 @@ class RowEntities {
                 : column.name().replace("`", "");
     }
 
-    /** Puts rows in the place of those that have a key. */
-    void replace(String table, Map<String, String> key, Iterable<JsonNode> after) {
+    /** Puts a row in the place of the one that has a key, or adds it; {@link #flush} writes it. */
+    void put(String table, Map<String, String> key, JsonNode row) {
         EntityType<?> type = byTable.get(table);
-        List<?> present = present(type, key);
-        List<JsonNode> instead = new ArrayList<>();
-        after.forEach(instead::add);
+        List<?> present =
+                query("select e", type, key).setFlushMode(FlushModeType.COMMIT).getResultList();
         try {
-            if (present.size() == 1 && instead.size() == 1) {
-                rows.readerForUpdating(present.get(0)).readValue(instead.get(0));
+            if (present.isEmpty()) {
+                entities.persist(rows.treeToValue(row, type.getJavaType()));
             } else {
-                present.forEach(entities::remove);
-                entities.flush();
-                for (JsonNode row : instead) {
-                    entities.persist(rows.treeToValue(row, type.getJavaType()));
-                }
+                rows.readerForUpdating(present.get(0)).readValue(row);
             }
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("A row of " + table + " does not fit its entity", e);
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
+    }
+
+    /** Takes away what has a key, at once. */
+    void delete(String table, Map<String, String> key) {
+        query("delete", byTable.get(table), key).executeUpdate();
+    }
+
+    void flush() {
         entities.flush();
     }
 
-    private <E> List<E> present(EntityType<E> type, Map<String, String> key) {
+    private Query query(String what, EntityType<?> type, Map<String, String> key) {
         List<String> conditions = new ArrayList<>();
         Map<String, String> values = new HashMap<>();
-        int n = 0;
         for (Map.Entry<String, String> one : key.entrySet()) {
-            String attribute = attribute(type, one.getKey());
-            conditions.add("e." + attribute + (one.getValue() == null ? " is null" : " = :k" + n));
+            String name = "k" + conditions.size();
+            conditions.add(
+                    "e." + attribute(type, one.getKey()) + (one.getValue() == null ? " is null" : " = :" + name));
             if (one.getValue() != null) {
-                values.put("k" + n, one.getValue());
+                values.put(name, one.getValue());
             }
-            n++;
         }
-        TypedQuery<E> query = entities.createQuery(
-                "select e from " + type.getName() + " e where " + String.join(" and ", conditions), type.getJavaType());
+        Query query =
+                entities.createQuery(what + " from " + type.getName() + " e where " + String.join(" and ", conditions));
         values.forEach(query::setParameter);
-        return query.getResultList();
+        return query;
     }
 
     private static String attribute(EntityType<?> type, String column) {
