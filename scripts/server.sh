@@ -58,20 +58,26 @@ schema_version() {
   sql "select version from flyway_schema_history where success order by installed_rank desc limit 1" 2>/dev/null || true
 }
 
+# A company of 100,000 stock points fits; see docs/performance.md.
+HEAP=${RESCIENT_HEAP:-3g}
+
 run_server() {
   local port=$1 today=$2 empty=$3 demo="$ROOT/demo/dataset" before pid
   [ -z "$empty" ] && [ ! -e "$DATA/empty" ] || demo=""
   [ -z "$empty" ] || touch "$DATA/empty"
   before=$(schema_version)
   : >"$DATA/server.log"
-  SPRING_DATASOURCE_PASSWORD=$(password) java -Xmx2g -jar "$ROOT/server/target/$JAR_NAME" \
+  # memory that runs out ends the server, which is said, instead of letting it go on half alive
+  SPRING_DATASOURCE_PASSWORD=$(password) java "-Xmx$HEAP" -XX:+ExitOnOutOfMemoryError -jar "$ROOT/server/target/$JAR_NAME" \
     --server.port="$port" --rescient.demo="$demo" --rescient.today="$today" \
     --spring.datasource.url="jdbc:postgresql://127.0.0.1:$PG_PORT/$PG_DATABASE" --spring.datasource.username="$PG_USER" \
     >>"$DATA/server.log" 2>&1 &
   pid=$!
   printf '%s' "$pid" >"$DATA/server.pid"
   printf '%s' "$port" >"$DATA/server.port"
+  local short=""
   until grep -q "Rescient is ready" "$DATA/server.log"; do
+    if [ -z "$short" ]; then short=$(memory_is_short); say_if "$short"; fi
     kill -0 "$pid" 2>/dev/null || explain_failure "$port"
     sleep 0.1
   done
@@ -80,6 +86,7 @@ run_server() {
   if [ -n "$before" ] && [ "$before" != "$after" ]; then say "The database was brought from schema $before to $after."; fi
   say ""
   say "Rescient is ready at http://127.0.0.1:$port"
+  if [ -z "$short" ]; then say_if "$(memory_is_short)"; fi
   if [ -n "$(sql "select 1 from users where demo limit 1")" ]; then
     say "Demo sign-ins, all with the password clover:"
     sql "select '  ' || rpad(login, 8) || lower(role) || ', ' || name from users where demo order by id"
@@ -91,13 +98,27 @@ run_server() {
   wait "$pid" || code=$?
   # ended from elsewhere by ./rescient stop it leaves with the code of a request to end
   if [ "$code" -ne 0 ] && [ "$code" -ne 143 ]; then
+    explain_memory
     tail -n 3 "$DATA/server.log" >&2
     fail "the server has died (code $code); its log is $DATA/server.log"
   fi
 }
 
+memory_is_short() {
+  grep -h "Memory is short" "$DATA/server.log" 2>/dev/null | tail -n 1 | sed 's/.*: Memory is short/Memory is short/' || true
+}
+
+say_if() { if [ -n "$1" ]; then say "$1"; fi; }
+
+explain_memory() {
+  if grep -q "OutOfMemoryError" "$DATA/server.log"; then
+    fail "the company needs more memory than $HEAP; start with more, as in RESCIENT_HEAP=6g ./rescient start"
+  fi
+}
+
 explain_failure() {
   local log="$DATA/server.log"
+  explain_memory
   if grep -q "written by a newer Rescient" "$log"; then
     fail "the database was written by a newer Rescient; use that version, or ./rescient reset"
   elif grep -q "Port .* was already in use\|Address already in use" "$log"; then

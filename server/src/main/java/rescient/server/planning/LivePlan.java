@@ -29,6 +29,7 @@ import rescient.server.exchange.CompanyStore;
 import rescient.server.platform.Companies;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Memory;
 import rescient.server.platform.Outage;
 import rescient.server.platform.Today;
 
@@ -51,6 +52,7 @@ public class LivePlan implements DisposableBean {
     private final PlanNews news;
     private final List<PlanFollower> followers;
     private final List<WarmUp> warmUps;
+    private final Memory memory;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
@@ -79,13 +81,15 @@ public class LivePlan implements DisposableBean {
             Today today,
             PlanNews news,
             List<PlanFollower> followers,
-            List<WarmUp> warmUps) {
+            List<WarmUp> warmUps,
+            Memory memory) {
         this.store = store;
         this.companies = companies;
         this.today = today;
         this.news = news;
         this.followers = followers;
         this.warmUps = warmUps;
+        this.memory = memory;
     }
 
     /** The last complete plan. */
@@ -297,7 +301,8 @@ public class LivePlan implements DisposableBean {
                 LOG.warn("{} was not warmed up", one.getClass().getSimpleName(), e);
             }
         }
-        LOG.info("WarmUp in {} ms", millisSince(begun));
+        LOG.info("Warmed up in {} ms", millisSince(begun));
+        memory.look();
     }
 
     private static long millisSince(long begun) {

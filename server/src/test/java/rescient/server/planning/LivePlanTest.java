@@ -29,6 +29,7 @@ import rescient.server.exchange.CompanyStore;
 import rescient.server.platform.Companies;
 import rescient.server.platform.CompanyChanged;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Memory;
 import rescient.server.platform.Today;
 
 /** The live plan with a store that answers as it is told. */
@@ -47,7 +48,7 @@ class LivePlanTest {
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 23));
         when(today.now()).thenReturn(Instant.parse("2026-11-23T08:00:00Z"));
         when(store.read()).thenReturn(stored(1));
-        live = new LivePlan(store, companies, today, news, List.of(), List.of());
+        live = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory());
         live.start();
     }
 
@@ -87,7 +88,7 @@ class LivePlanTest {
     @Test
     void withoutAnyPlanTheReasonIsTold() {
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        LivePlan none = new LivePlan(store, companies, today, news, List.of(), List.of());
+        LivePlan none = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory());
         none.start();
         assertThatThrownBy(none::current)
                 .isInstanceOf(JobProblem.class)
@@ -108,7 +109,8 @@ class LivePlanTest {
                         version -> {
                             throw new IllegalStateException("forgot the words");
                         },
-                        version -> rehearsed.add(version.revision())));
+                        version -> rehearsed.add(version.revision())),
+                new Memory());
         slow.start();
         assertThat(slow.current().revision()).isEqualTo(1);
         assertThat(rehearsed).containsExactly(1L);
