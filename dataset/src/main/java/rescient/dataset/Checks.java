@@ -76,12 +76,15 @@ final class Checks {
                 .collect(Collectors.groupingBy(row -> row.text("item")));
     }
 
-    /** Looks at one planning row, which need not be in the dataset. */
-    static Faults planning(Dataset dataset, Row row) {
+    /** Looks at one planning row, which need not be there. */
+    static Faults planning(Facts facts, Row row) {
         Faults faults = new Faults();
-        Row item = Planning.item(dataset, row);
-        new Checks(dataset, new Units(dataset), Map.of(item.text("code"), item), termsOf(dataset), faults)
-                .planning(Planning.of(dataset, row));
+        String code = row.text("item");
+        List<Row> terms = facts.rows("supplier_items", "item", code).stream()
+                .filter(Company::isBase)
+                .toList();
+        new Checks(null, facts.units(), Map.of(code, facts.row("items", code)), Map.of(code, terms), faults)
+                .planning(Planning.of(facts, row));
         return faults;
     }
 

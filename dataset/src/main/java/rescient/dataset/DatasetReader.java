@@ -41,12 +41,12 @@ public final class DatasetReader {
     }
 
     /**
-     * Looks at a planning row for an item of the dataset as if it stood there.
+     * Looks at a planning row for an item of a company as if it stood there.
      *
      * @throws FaultyDatasetException with all that is wrong with it
      */
-    public static Row checked(Dataset dataset, Row planning) {
-        Checks.planning(dataset, planning).refuse();
+    public static Row checked(Facts facts, Row planning) {
+        Checks.planning(facts, planning).refuse();
         return planning;
     }
 

@@ -29,28 +29,10 @@ public final class Planning {
                 .toList();
     }
 
-    /** A planning row with what the dataset says of its item's group. */
-    static Planning of(Dataset dataset, Row row) {
-        String group = item(dataset, row).text("group");
-        Row defaults = dataset.rows("item_groups").stream()
-                .filter(g -> g.text("code").equals(group))
-                .findFirst()
-                .orElse(null);
-        return new Planning(row, defaults);
-    }
-
-    /** The same of a company whose rows are found by key. */
+    /** A planning row with what the company says of its item's group. */
     static Planning of(Facts facts, Row row) {
         String group = facts.row("items", row.text("item")).text("group");
         return new Planning(row, group == null ? null : facts.row("item_groups", group));
-    }
-
-    static Row item(Dataset dataset, Row row) {
-        String code = row.text("item");
-        return dataset.rows("items").stream()
-                .filter(i -> i.text("code").equals(code))
-                .findFirst()
-                .orElseThrow();
     }
 
     Row row() {

@@ -35,7 +35,6 @@ class LauncherTest {
 
     private Path data;
     private final List<Process> started = new ArrayList<>();
-    private final java.util.Map<String, String> environment = new java.util.HashMap<>();
 
     @BeforeEach
     void aDataFolderOfItsOwn() throws IOException {
@@ -70,7 +69,6 @@ class LauncherTest {
                 .redirectOutput(output.toFile())
                 .redirectInput(ProcessBuilder.Redirect.from(Path.of("/dev/null").toFile()));
         builder.environment().put("RESCIENT_HOME", data.toString());
-        builder.environment().putAll(environment);
         Process process = builder.start();
         outputs.put(process, output);
         return process;
@@ -221,14 +219,6 @@ class LauncherTest {
         assertThat(launcher.exitValue()).isEqualTo(1);
         assertThat(Files.readString(outputs.get(launcher))).contains("the server has died");
         assertThat(data.resolve("postgres/postmaster.pid")).doesNotExist();
-    }
-
-    /** The demo company takes some 50 MB. */
-    @Test
-    void littleMemoryIsSaidWithWhatWouldDo() throws Exception {
-        environment.put("RESCIENT_HEAP", "60m");
-        assertThat(start())
-                .containsPattern("Memory is short: the company takes \\d+ of 6\\d MB; start with RESCIENT_HEAP=\\d+m");
     }
 
     @Test

@@ -1,6 +1,7 @@
 package rescient.core.netting;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 import rescient.core.snapshot.Kits;
 import rescient.core.snapshot.Snapshot;
 
@@ -10,6 +11,9 @@ public final class PlannedOrders {
             new PlannedOrders(new int[0], new int[0], new long[0], new long[0], null, null, null, null);
 
     public final int size;
+    /** The first day on which one starts; {@link Integer#MAX_VALUE} if there is none. */
+    public final int firstStart;
+
     public final int[] start;
     public final int[] due;
     public final long[] started;
@@ -33,6 +37,7 @@ public final class PlannedOrders {
             long[] ownPart,
             int[][] stepStart) {
         this.size = start.length;
+        this.firstStart = IntStream.of(start).min().orElse(Integer.MAX_VALUE);
         this.start = start;
         this.due = due;
         this.started = started;

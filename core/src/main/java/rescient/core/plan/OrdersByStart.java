@@ -13,36 +13,38 @@ import rescient.core.netting.PlannedOrders;
  */
 public final class OrdersByStart {
     private static final Comparator<PlannedOrder> BY_DUE = Comparator.comparingInt(PlannedOrder::dueDay);
-    /** How many are put in order at first; each time that more are asked for, several times as many. */
-    private static final int FIRST = 8_000;
+    /** How many days are put in order at first; each time that more are asked for, several times as many. */
+    private static final int FIRST = 2;
 
     private static final int MORE = 4;
 
     private final Plan plan;
     private final int[] points;
+    private final int lastStart;
     private final int lastDue;
-    private final int firstDay;
-    /** How many orders start on each day, from the first on. */
-    private final int[] count;
-
     private final int size;
-    /** The days before it have been put in order. */
+    /** The first day whose orders have not been put in order. */
     private int nextDay;
 
     private int together = FIRST;
-    /** Point and place of each order of some days, by start; those of one day by item, site and place. */
-    private int[] point = {};
+    private int left;
+    /** Orders of some days, as they are given out. */
+    private List<PlannedOrder> orders = List.of();
 
-    private int[] place = {};
     private int next;
 
-    private OrdersByStart(Plan plan, int[] points, int firstDay, int[] count, int lastDue) {
+    private OrdersByStart(Plan plan, int[] points, int size, int lastStart, int lastDue) {
         this.plan = plan;
         this.points = points;
-        this.firstDay = firstDay;
-        this.count = count;
+        this.size = size;
+        this.left = size;
+        this.lastStart = lastStart;
         this.lastDue = lastDue;
-        this.size = Arrays.stream(count).sum();
+        int first = Integer.MAX_VALUE;
+        for (int p : points) {
+            first = Math.min(first, of(p).firstStart);
+        }
+        this.nextDay = first;
     }
 
     /**
@@ -52,29 +54,34 @@ public final class OrdersByStart {
      * @param lastStart the last start day that is asked for; {@code lastDue} likewise
      */
     public static OrdersByStart of(Plan plan, Predicate<PointView> counts, int lastStart, int lastDue) {
-        int[] points = plan.points().stream()
-                .filter(view -> view.plannedOrderCount() > 0 && !view.passedThrough() && counts.test(view))
-                .mapToInt(PointView::number)
-                .toArray();
-        int first = Integer.MAX_VALUE;
-        int last = Integer.MIN_VALUE;
-        for (int p : points) {
-            for (int start : plan.plans.get(p).planned.start) {
-                first = Math.min(first, start);
-                last = Math.max(last, start);
-            }
-        }
-        last = Math.min(last, lastStart);
-        int[] count = new int[Math.max(0, first > last ? 0 : last - first + 1)];
-        for (int p : points) {
+        boolean all = lastStart == Integer.MAX_VALUE && lastDue == Integer.MAX_VALUE;
+        int[] points = new int[plan.inOrder().length];
+        int n = 0;
+        int size = 0;
+        for (int p : plan.inOrder()) {
             PlannedOrders orders = plan.plans.get(p).planned;
-            for (int o = 0; o < orders.size; o++) {
-                if (orders.start[o] <= last && orders.due[o] <= lastDue) {
-                    count[orders.start[o] - first]++;
-                }
+            if (orders.size == 0 || orders.firstStart > lastStart) {
+                continue;
+            }
+            PointView view = new PointView(plan, p);
+            if (!view.passedThrough() && counts.test(view)) {
+                points[n++] = p;
+                size += all ? orders.size : count(orders, lastStart, lastDue);
             }
         }
-        return new OrdersByStart(plan, points, first, count, lastDue);
+        return new OrdersByStart(plan, Arrays.copyOf(points, n), size, lastStart, lastDue);
+    }
+
+    private static int count(PlannedOrders orders, int lastStart, int lastDue) {
+        int count = 0;
+        for (int o = 0; o < orders.size; o++) {
+            count += orders.start[o] <= lastStart && orders.due[o] <= lastDue ? 1 : 0;
+        }
+        return count;
+    }
+
+    private PlannedOrders of(int p) {
+        return plan.plans.get(p).planned;
     }
 
     /** How many there are. */
@@ -84,45 +91,38 @@ public final class OrdersByStart {
 
     /** Those of the next day on which some start, by due date, item and site; none when all were given out. */
     public List<PlannedOrder> next() {
-        if (next == point.length) {
+        while (next == orders.size() && left > 0) {
             more();
         }
         List<PlannedOrder> day = new ArrayList<>();
-        while (next < point.length
-                && (day.isEmpty() || start(next) == day.get(0).startDay())) {
-            day.add(new PointView(plan, point[next]).plannedOrder(place[next]));
-            next++;
+        while (next < orders.size()
+                && (day.isEmpty() || orders.get(next).startDay() == day.get(0).startDay())) {
+            day.add(orders.get(next++));
         }
         day.sort(BY_DUE);
         return day;
     }
 
-    /** Puts the orders of the next days in order, whole days. */
+    /** Puts the orders of the next days in order; those of one day by item, site and place. */
     private void more() {
-        int from = nextDay;
-        int[] at = new int[count.length - from + 1];
-        while (nextDay < count.length && at[nextDay - from] < together) {
-            at[nextDay - from + 1] = at[nextDay - from] + count[nextDay];
-            nextDay++;
-        }
+        int end = (int) Math.min((long) nextDay + together, (long) lastStart + 1);
         together = Math.multiplyExact(Math.min(together, Integer.MAX_VALUE / MORE), MORE);
-        point = new int[at[nextDay - from]];
-        place = new int[point.length];
-        next = 0;
+        List<PlannedOrder> some = new ArrayList<>();
         for (int p : points) {
-            PlannedOrders orders = plan.plans.get(p).planned;
-            for (int o = 0; o < orders.size; o++) {
-                int day = orders.start[o] - firstDay;
-                if (day >= from && day < nextDay && orders.due[o] <= lastDue) {
-                    int to = at[day - from]++;
-                    point[to] = p;
-                    place[to] = o;
+            PlannedOrders here = of(p);
+            if (here.firstStart >= end) {
+                continue;
+            }
+            for (int o = 0; o < here.size; o++) {
+                if (here.start[o] >= nextDay && here.start[o] < end && here.due[o] <= lastDue) {
+                    some.add(new PointView(plan, p).plannedOrder(o));
                 }
             }
         }
-    }
-
-    private int start(int i) {
-        return plan.plans.get(point[i]).planned.start[place[i]];
+        some.sort(Comparator.comparingInt(PlannedOrder::startDay));
+        left -= some.size();
+        nextDay = end;
+        orders = some;
+        next = 0;
     }
 }

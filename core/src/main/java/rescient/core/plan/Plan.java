@@ -43,6 +43,7 @@ public final class Plan {
     private volatile List<Signal> allSignals;
     private volatile Integer lateOrders;
     private volatile List<PlannedOrder> plannedOrders;
+    private volatile int[] inOrder;
 
     Plan(
             Snapshot snapshot,
@@ -133,7 +134,10 @@ public final class Plan {
             }
         }
         PossibleDates dates = possible.after(changed, next, replanned);
-        return new Plan(changed, options, next, dates, late.after(changed, options, dates, replanned));
+        Plan after = new Plan(changed, options, next, dates, late.after(changed, options, dates, replanned));
+        // the same points in the same places
+        after.inOrder = network.edgeTo == snapshot.network.edgeTo ? inOrder : null;
+        return after;
     }
 
     /** All planned orders, by item, site, due date, start date, quantity; passings of phantoms are not among them. */
@@ -183,12 +187,37 @@ public final class Plan {
             for (int p : inOrder()) {
                 Signals.add(all, plans.get(p).signals, late.of(p));
             }
-            List<Signal> others = new ArrayList<>(late.ofKits());
-            others.addAll(Signals.ofThoseLeftOut(snapshot));
-            late.ofLeftOut().forEach(others::add);
-            allSignals = others.isEmpty() ? List.copyOf(all) : Signals.merged(all, Signals.inOrder(others));
+            List<Signal> others = signalsOfNoPoint();
+            allSignals = others.isEmpty() ? List.copyOf(all) : Signals.merged(all, others);
         }
         return allSignals;
+    }
+
+    /** How many signals {@link #allSignals} are. */
+    public int signalCount() {
+        int count = signalsOfNoPoint().size();
+        for (int p = 0; p < snapshot.network.planned(); p++) {
+            count += plans.get(p).signals.length + late.of(p).length;
+        }
+        return count;
+    }
+
+    /** Those of stock points that cannot be calculated or lie on a loop. */
+    public List<Signal> signalsOfThoseLeftOut() {
+        return Signals.ofThoseLeftOut(snapshot);
+    }
+
+    /** Those of kits and of what was left out, in order. */
+    List<Signal> signalsOfNoPoint() {
+        List<Signal> others = new ArrayList<>(late.ofKits());
+        others.addAll(Signals.ofThoseLeftOut(snapshot));
+        late.ofLeftOut().forEach(others::add);
+        return Signals.inOrder(others);
+    }
+
+    /** Adds the signals of a planned point, in order. */
+    void addSignals(int p, List<Signal> into) {
+        Signals.add(into, plans.get(p).signals, late.of(p));
     }
 
     List<Signal> signalsOf(int p) {
@@ -290,7 +319,14 @@ public final class Plan {
     }
 
     /** The planned points by item and site. */
-    private int[] inOrder() {
+    int[] inOrder() {
+        if (inOrder == null) {
+            inOrder = sorted();
+        }
+        return inOrder;
+    }
+
+    private int[] sorted() {
         return IntStream.range(0, snapshot.network.planned())
                 .mapToLong(p -> ((long) snapshot.points[p].item * snapshot.siteIndex.size() + snapshot.points[p].site)
                                 << Integer.SIZE

@@ -15,7 +15,6 @@ import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
-import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.planning.OrderValue;
@@ -85,9 +84,8 @@ final class Drafter {
                     .field("supplier");
         }
         Plan variant = variants.computeIfAbsent(way, w -> {
-            Dataset dataset = version.directory().dataset();
             Row planned = PlanningRows.row(
-                    dataset,
+                    version.directory().facts(),
                     way.item,
                     way.site,
                     Map.of(

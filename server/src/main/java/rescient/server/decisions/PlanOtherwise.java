@@ -28,7 +28,7 @@ record PlanOtherwise(
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which planning data are to be otherwise");
         }
         Proposal proposal = desk.proposal();
-        proposal.planning = PlanningRows.row(desk.version().directory().dataset(), item, site, fields);
+        proposal.planning = PlanningRows.row(desk.version().directory().facts(), item, site, fields);
         Map<String, String> key = new LinkedHashMap<>();
         key.put("item", item);
         key.put("site", site);

@@ -6,6 +6,7 @@ import org.springframework.http.HttpStatus;
 import rescient.dataset.Column;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.Facts;
 import rescient.dataset.Fault;
 import rescient.dataset.FaultyDatasetException;
 import rescient.dataset.Row;
@@ -25,32 +26,28 @@ public final class PlanningRows {
      * @throws JobProblem 422 with the field and what would be right
      */
     public static Dataset with(Dataset dataset, String item, String site, Map<String, String> fields) {
-        return dataset.with(row(dataset, item, site, fields));
+        return dataset.with(row(Facts.of(dataset), item, site, fields));
     }
 
     /** The planning row of a stock point with other data; see {@link #with(Dataset, String, String, Map)}. */
-    static Row row(Dataset dataset, String item, String site, Map<String, String> fields) {
-        known(dataset, "items", "item", item, "item");
-        known(dataset, "sites", "site", site, "site");
-        Row row = dataset.rows(PLANNING.name()).stream()
-                .filter(r -> isOf(r, item, site))
-                .findFirst()
-                .orElseGet(() -> Row.of(PLANNING, Map.of("item", item, "site", site)));
+    static Row row(Facts facts, String item, String site, Map<String, String> fields) {
+        known(facts, "items", "item", item, "item");
+        known(facts, "sites", "site", site, "site");
+        Row row = facts.row(PLANNING.name(), item, site);
+        if (row == null) {
+            row = Row.of(PLANNING, Map.of("item", item, "site", site));
+        }
         for (Map.Entry<String, String> field : fields.entrySet()) {
-            row = row.with(field.getKey(), checked(dataset, field.getKey(), field.getValue()));
+            row = row.with(field.getKey(), checked(facts, field.getKey(), field.getValue()));
         }
         Row planning = row;
-        return told(() -> DatasetReader.checked(dataset, planning), item + " cannot be planned so");
+        return told(() -> DatasetReader.checked(facts, planning), item + " cannot be planned so");
     }
 
-    private static void known(Dataset dataset, String table, String what, String code, String field) {
-        if (dataset.rows(table).stream().noneMatch(r -> code.equals(r.text("code")))) {
+    private static void known(Facts facts, String table, String what, String code, String field) {
+        if (facts.row(table, code) == null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no " + what + " " + code).field(field);
         }
-    }
-
-    private static boolean isOf(Row row, String item, String site) {
-        return item.equals(row.text("item")) && site.equals(row.text("site"));
     }
 
     /**
@@ -75,7 +72,7 @@ public final class PlanningRows {
         }
     }
 
-    private static String checked(Dataset dataset, String name, String value) {
+    private static String checked(Facts facts, String name, String value) {
         Column column = PLANNING.columns().stream()
                 .filter(c -> c.name().equals(name) && !name.equals("item") && !name.equals("site"))
                 .findFirst()
@@ -85,7 +82,7 @@ public final class PlanningRows {
         String text = value == null ? "" : value.strip();
         String table = name.equals("supplier") ? "suppliers" : name.equals("from_site") ? "sites" : null;
         if (table != null && !text.isEmpty()) {
-            known(dataset, table, name.equals("supplier") ? "supplier" : "site", text, name);
+            known(facts, table, name.equals("supplier") ? "supplier" : "site", text, name);
         }
         Fault.Finding wrong = text.isEmpty() ? null : column.type().check(text);
         if (wrong != null) {

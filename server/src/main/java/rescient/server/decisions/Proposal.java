@@ -76,9 +76,10 @@ final class Proposal {
     }
 
     static List<String> impossible(Plan before, Plan after) {
-        return after.allSignals().stream()
+        List<Signal> known = before.signalsOfThoseLeftOut();
+        return after.signalsOfThoseLeftOut().stream()
                 .filter(signal -> signal.kind() == Signal.Kind.UNPLANNABLE)
-                .filter(signal -> !before.allSignals().contains(signal))
+                .filter(signal -> !known.contains(signal))
                 .map(signal -> signal.item() + " could not be planned any more: "
                         + after.point(signal.item(), signal.site())
                                 .map(PointView::unplannable)

@@ -64,7 +64,7 @@ class PlanController {
                 version.demo(),
                 version.directory().currency(),
                 version.plan().plannedOrderCount(),
-                version.signals().size(),
+                version.plan().signalCount(),
                 version.plan().lateOrderCount(),
                 live.failure());
     }

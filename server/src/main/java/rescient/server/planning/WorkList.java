@@ -2,7 +2,6 @@ package rescient.server.planning;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +15,7 @@ import org.springframework.stereotype.Component;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.Stage;
 import rescient.core.plan.Ask;
+import rescient.core.plan.AskedSignals;
 import rescient.core.plan.OrdersByStart;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PlannedOrder;
@@ -37,8 +37,8 @@ class WorkList implements PlanFollower {
     private final int most;
     /** The list without a filter. */
     private final OnceForPlan<Listed> all = new OnceForPlan<>();
-    /** The signals that ask for something, in the order of the list: in a large company half a million. */
-    private final OnceForPlan<List<Signal>> asking = new OnceForPlan<>();
+    /** The first of the signals that ask for something, in the order of the list. */
+    private final OnceForPlan<AskedSignals> asking = new OnceForPlan<>();
 
     private final OnceForPlan<Ends> ends = new OnceForPlan<>();
     /** Of the plan that was last looked at; much of it holds for the next. */
@@ -216,35 +216,25 @@ class WorkList implements PlanFollower {
                             row.getDate(4) == null ? null : row.getDate(4).toLocalDate(),
                             row.getString(5)));
         });
-        List<Signal> signals = asking(version);
-        boolean whole = signals.size() <= wholeUpTo;
-        List<Signal> fitting = whole || filter.equals(ListFilter.NOTHING)
-                ? signals
-                : signals.stream()
-                        .filter(signal ->
-                                filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()))
-                        .toList();
+        AskedSignals all = asking(version);
+        boolean whole = all.count() <= wholeUpTo;
+        AskedSignals fitting = whole || filter.equals(ListFilter.NOTHING)
+                ? all
+                : AskedSignals.of(
+                        version.plan(),
+                        most,
+                        signal -> filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()));
         return new ListedSignals(
-                fitting.stream()
+                fitting.first().stream()
                         .limit(whole ? wholeUpTo : most)
                         .map(signal -> row(version, signal, Ask.of(signal.kind()), asked))
                         .toList(),
-                whole ? 0 : Math.max(0, fitting.size() - most));
+                whole ? 0 : Math.max(0, fitting.count() - most));
     }
 
-    private List<Signal> asking(PlanVersion version) {
-        return asking.of(version.plan(), () -> asked(version));
-    }
-
-    private static List<Signal> asked(PlanVersion version) {
-        Map<Ask, List<Signal>> groups = new EnumMap<>(Ask.class);
-        for (Signal signal : version.signals()) {
-            Ask ask = Ask.of(signal.kind());
-            if (ask != null) {
-                groups.computeIfAbsent(ask, a -> new ArrayList<>()).add(signal);
-            }
-        }
-        return groups.values().stream().flatMap(List::stream).toList();
+    private AskedSignals asking(PlanVersion version) {
+        return asking.of(
+                version.plan(), () -> AskedSignals.of(version.plan(), Math.max(wholeUpTo, most), signal -> true));
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {
