@@ -8,6 +8,8 @@ import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
 import java.util.List;
+import rescient.server.platform.Cause;
+import rescient.server.platform.Companies;
 
 /** What may know what. */
 @AnalyzeClasses(packages = "rescient", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -95,4 +97,17 @@ class HouseTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("rescient.server..", "org.springframework..");
+
+    /** Facts change through the pipeline of commands, or all at once when a company is loaded. */
+    @ArchTest
+    static final ArchRule ONE_STREAM_OF_CHANGES = ArchRuleDefinition.noClasses()
+            .that()
+            .resideInAPackage("rescient.server..")
+            .and()
+            .resideOutsideOfPackages(
+                    "rescient.server.commands..", "rescient.server.exchange..", "rescient.server.platform..")
+            .should()
+            .callMethod(Companies.class, "changed", Cause.class, List.class)
+            .orShould()
+            .callMethod(Companies.class, "lock");
 }
