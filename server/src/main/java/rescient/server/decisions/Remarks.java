@@ -10,21 +10,14 @@ import java.util.function.ToLongFunction;
 import rescient.core.base.Quantity;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
-import rescient.core.plan.Demand;
-import rescient.core.plan.PlannedOrder;
+import rescient.core.order.Usual;
 import rescient.core.plan.PointView;
-import rescient.core.snapshot.DemandKind;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 
 /** What is to be known of an order before it is kept, although nothing forbids it. */
 final class Remarks {
-    /** So many times what is usual is said. */
-    private static final int FAR = 50;
-    /** In working days. */
-    private static final int YEAR = 260;
-
     private static final Map<String, ToLongFunction<PointView>> QUANTITIES = Map.of(
             "safety_stock", PointView::safetyStock,
             "reorder_point", PointView::reorderPoint,
@@ -68,9 +61,7 @@ final class Remarks {
 
     /** Planning data far from what they are now, or from what the stock point is asked for if they are nothing now. */
     private static List<String> planning(PointView point, Row planning) {
-        long asked = point.planned()
-                ? point.demands().stream().mapToLong(Demand::quantity).max().orElse(0)
-                : 0;
+        long asked = Usual.demand(point);
         List<String> remarks = new ArrayList<>();
         for (String column : List.of("safety_stock", "reorder_point", "order_up_to")) {
             if (planning.decimal(column) != null) {
@@ -84,7 +75,7 @@ final class Remarks {
             }
         }
         int days = planning.whole("lead_time_days", 0);
-        if (days > Math.max(YEAR, point.leadTimeDays())) {
+        if (Usual.isLong(days, point.leadTimeDays())) {
             remarks.add("A lead time of " + days + " working days is more than a year; now it is "
                     + point.leadTimeDays() + ".");
         }
@@ -93,14 +84,7 @@ final class Remarks {
 
     /** A customer order of many times what customers have ordered of this so far; nothing if they have not. */
     static Optional<String> usualOfCustomers(PlanVersion version, String item, String site, long quantity) {
-        long usual = version.plan()
-                .point(item, site)
-                .map(point -> point.demands().stream()
-                        .filter(d -> d.kind() == DemandKind.CUSTOMER_ORDER)
-                        .mapToLong(Demand::quantity)
-                        .max()
-                        .orElse(0))
-                .orElse(0L);
+        long usual = version.plan().point(item, site).map(Usual::customerOrder).orElse(0L);
         return far("", item, quantity, usual);
     }
 
@@ -112,26 +96,18 @@ final class Remarks {
                 : proposal.version
                         .plan()
                         .point(order.item(), order.site())
-                        .map(Remarks::largest)
+                        .map(Usual::order)
                         .orElse(0L);
         return far("", order.item(), order.quantity(), usual);
     }
 
     private static Optional<String> far(String what, String item, long quantity, long usual) {
-        if (usual <= 0 || quantity / FAR < usual) {
+        long times = Usual.timesOver(quantity, usual);
+        if (times == 0) {
             return Optional.empty();
         }
         String said = what.isEmpty() ? "" : what + " ";
-        return Optional.of(said + Quantity.text(quantity) + " " + item + (what.isEmpty() ? " are " : " is ")
-                + quantity / usual + " times what is usual here, " + Quantity.text(usual) + ".");
-    }
-
-    private static long largest(PointView point) {
-        return point.planned()
-                ? point.plannedOrders().stream()
-                        .mapToLong(PlannedOrder::quantity)
-                        .max()
-                        .orElse(0)
-                : 0;
+        return Optional.of(said + Quantity.text(quantity) + " " + item + (what.isEmpty() ? " are " : " is ") + times
+                + " times what is usual here, " + Quantity.text(usual) + ".");
     }
 }
