@@ -12,6 +12,16 @@ import java.util.Optional;
  * change. Immutable; what a change leaves alone is shared.
  */
 public final class Facts {
+    /** The columns by which rows are looked up when something changes, of the tables that can be large. */
+    private static final Map<String, List<String>> LOOKED_UP = Map.of(
+            "items", List.of("group"),
+            "planning", List.of("item"),
+            "bom_lines", List.of("parent"),
+            "operations", List.of("item"),
+            "supplier_items", List.of("item"),
+            "alternative_items", List.of("item"),
+            "open_orders", List.of("item"));
+
     private final Map<String, KeyedRows> tables;
     private volatile Dataset dataset;
     private volatile Units units;
@@ -43,6 +53,14 @@ public final class Facts {
                 (table, some) -> next.put(table.name(), tables.get(table.name()).after(some)));
         boolean sameUnits = byTable.keySet().stream().noneMatch(t -> t.name().startsWith("unit"));
         return new Facts(next, null, sameUnits ? units : null);
+    }
+
+    /**
+     * Makes what rows are looked up by, which takes seconds for a large company; whoever asks before makes it himself. What
+     * is there already is not made again.
+     */
+    public void prepare() {
+        tables.forEach((name, rows) -> rows.prepare(LOOKED_UP.getOrDefault(name, List.of())));
     }
 
     /** The row of a key, by the key's columns in their order, or null; "" where one is empty. */

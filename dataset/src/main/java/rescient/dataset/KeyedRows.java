@@ -118,6 +118,12 @@ final class KeyedRows {
         return told.size() > MOST_TOLD ? new KeyedRows(table, next.rows()) : next;
     }
 
+    /** Makes what is looked up in the rows, by key and by these columns, before somebody waits for it. */
+    void prepare(List<String> columns) {
+        read.of("");
+        columns.forEach(column -> read.group(column, ""));
+    }
+
     /** The rows of a key, none if there are none. */
     List<Row> of(String key) {
         List<Row> told = since.get(key);

@@ -1,0 +1,26 @@
+package rescient.server.planning;
+
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+
+/** Has the rows of a company that was read looked up once, so that the first change of a table waits for nothing. */
+@Component
+class FactsAhead implements PlanFollower, DisposableBean {
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
+        Thread thread = new Thread(r, "facts-ahead");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    @Override
+    public void follow(PlanVersion before, PlanVersion next) {
+        worker.execute(next.directory().facts()::prepare);
+    }
+
+    @Override
+    public void destroy() {
+        worker.shutdownNow();
+    }
+}
