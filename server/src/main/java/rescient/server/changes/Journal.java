@@ -8,19 +8,30 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
 
-/** Keeps what each new plan changed, so that it outlives the server. */
+/**
+ * Keeps what each new plan changed, so that it outlives the server: one plan after the other, beside the calculation, for
+ * whoever waits for a plan does not wait for what is told of it.
+ */
 @Component
-class Journal implements PlanFollower {
+class Journal implements PlanFollower, DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(Journal.class);
     private static final Duration KEPT = Duration.ofDays(60);
 
     private final JdbcTemplate database;
     private final ObjectMapper json;
+    private final ExecutorService writer = Executors.newSingleThreadExecutor(r -> new Thread(r, "journal"));
 
     Journal(JdbcTemplate database, ObjectMapper json) {
         this.database = database;
@@ -37,6 +48,16 @@ class Journal implements PlanFollower {
      */
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
+        writer.execute(() -> {
+            try {
+                keep(before, next);
+            } catch (RuntimeException e) {
+                LOG.error("What changed with revision {} was not kept", next.revision(), e);
+            }
+        });
+    }
+
+    private void keep(PlanVersion before, PlanVersion next) {
         Known last = last();
         if (before != null && last != null && last.revision > before.revision()) {
             return;
@@ -94,8 +115,26 @@ class Journal implements PlanFollower {
                 next.revision());
     }
 
-    /** What was kept after a moment, in order. */
+    /** Waits until what followed so far is kept. */
+    private void settle() {
+        try {
+            writer.submit(() -> {}).get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void destroy() {
+        // what is not kept is told by the next start, of which the last plan that was kept is known
+        writer.shutdownNow();
+    }
+
+    /** What was kept after a moment, in order; of all plans that could be seen until now. */
     List<JournalEntry> after(Instant moment) {
+        settle();
         return database.query(
                 "select changes from plan_journal where made_at > ? order by id",
                 (row, i) -> entry(row.getString(1)),
@@ -104,6 +143,7 @@ class Journal implements PlanFollower {
 
     /** When the plan that is known longest was made; null if nothing is kept. */
     Instant beginning() {
+        settle();
         Timestamp first = database.queryForObject("select min(made_at) from plan_journal", Timestamp.class);
         return first == null ? null : first.toInstant();
     }

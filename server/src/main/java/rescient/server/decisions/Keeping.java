@@ -6,7 +6,6 @@ import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
 import rescient.server.access.SignedIn;
-import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
 import rescient.server.planning.OrderKey;
@@ -16,7 +15,7 @@ import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 
 /** Keeps what a {@link PlanCommand} comes to. */
-record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanCommand wanted) implements Command<Decision> {
+record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanCommand wanted) implements DecisionCommand {
     @Override
     public String kind() {
         return wanted.kind();
@@ -57,16 +56,6 @@ record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanComman
                 log.made(turn.who(), id, about),
                 new Cause(Cause.Kind.DECISION, turn.who().name(), proposal.sentence),
                 changes);
-    }
-
-    @Override
-    public String kept(Decision answer) {
-        return Long.toString(answer.id());
-    }
-
-    @Override
-    public Decision answered(SignedIn who, String kept) {
-        return log.of(who, Long.parseLong(kept)).orElseThrow();
     }
 
     private static List<String> outcomes(Proposal proposal) {

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import rescient.server.access.SignedIn;
-import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
 import rescient.server.platform.Cause;
@@ -17,7 +16,7 @@ import rescient.server.platform.JobProblem;
  * @param elsewhere what decisions change besides the company, by table
  */
 record TakingBack(DecisionLog log, KeptRows rows, Map<String, TakenBack> elsewhere, long id)
-        implements Command<Decision> {
+        implements DecisionCommand {
     @Override
     public String kind() {
         return "TAKE_BACK";
@@ -66,15 +65,5 @@ record TakingBack(DecisionLog log, KeptRows rows, Map<String, TakenBack> elsewhe
                 find(turn.who()),
                 new Cause(Cause.Kind.TAKEN_BACK, turn.who().name(), "Took back: " + decision.sentence()),
                 EditedRows.of(turn.version().directory().facts(), done));
-    }
-
-    @Override
-    public String kept(Decision answer) {
-        return Long.toString(answer.id());
-    }
-
-    @Override
-    public Decision answered(SignedIn who, String kept) {
-        return find(who);
     }
 }

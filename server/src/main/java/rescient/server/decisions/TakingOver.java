@@ -9,7 +9,6 @@ import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
-import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
 import rescient.server.planning.PlanVersion;
@@ -31,7 +30,7 @@ record TakingOver(
         String sentence,
         Function<PlanVersion, Dataset> otherwise,
         Supplier<Edit> besides)
-        implements Command<Decision> {
+        implements DecisionCommand {
     @Override
     public String kind() {
         return "TAKE_OVER";
@@ -62,15 +61,5 @@ record TakingOver(
                 log.made(turn.who(), id, List.of()),
                 new Cause(Cause.Kind.DECISION, turn.who().name(), sentence),
                 changes);
-    }
-
-    @Override
-    public String kept(Decision answer) {
-        return Long.toString(answer.id());
-    }
-
-    @Override
-    public Decision answered(SignedIn who, String kept) {
-        return log.of(who, Long.parseLong(kept)).orElseThrow();
     }
 }
