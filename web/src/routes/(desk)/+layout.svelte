@@ -6,7 +6,7 @@
   import { look, shortcuts } from '$lib/desk.svelte';
   import { clock, duration } from '$lib/format';
   import { formats } from '$lib/formats.svelte';
-  import { PLAN_VIEWS } from '$lib/links';
+  import { PLAN_VIEWS, viewHref } from '$lib/links';
   import { left } from '$lib/left.svelte';
   import { askAnew, planSeen } from '$lib/plan-seen';
   import { people, type Somebody } from '$lib/people.svelte';
@@ -96,6 +96,11 @@
         keys: `g ${p.key}`,
         says: `Go to ${p.name}`,
         run: () => void goto(addressOf(p.href))
+      })),
+      ...PLAN_VIEWS.map((v) => ({
+        keys: v.keys,
+        says: `Plan: ${v.name}`,
+        run: () => void goto(viewHref(v.href))
       })),
       { keys: '?', says: 'Show all keys', also: 'help', run: () => (helping = true) },
       { keys: 'D', says: 'Dark or light', also: 'theme', run: () => look.toggle() },

@@ -1,9 +1,6 @@
 <script lang="ts">
   import { useQueryClient } from '@tanstack/svelte-query';
-  import { goto } from '$app/navigation';
   import { fromAddress } from '$lib/address';
-  import { shortcuts } from '$lib/desk.svelte';
-  import { PLAN_VIEWS, viewHref } from '$lib/links';
   import TrialStrip from '$lib/plan/TrialStrip.svelte';
   import { trial } from '$lib/trial.svelte';
 
@@ -29,17 +26,6 @@
       void client.invalidateQueries({ queryKey: ['plan'] });
     }
   });
-
-  $effect(() =>
-    shortcuts.register(
-      'plan views',
-      PLAN_VIEWS.map((v) => ({
-        keys: v.keys,
-        says: `Plan: ${v.name}`,
-        run: () => void goto(viewHref(v.href))
-      }))
-    )
-  );
 </script>
 
 <div class="print-flow grid h-full grid-rows-[auto_minmax(0,1fr)]">

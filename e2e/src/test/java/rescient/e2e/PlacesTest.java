@@ -136,6 +136,24 @@ class PlacesTest extends DeskTest {
                 .hasText("Orders");
     }
 
+    /** Each place opens with something chosen, and the keys of the Plan's views lead there from every place. */
+    @Test
+    void everyPlaceBeginsWithItsFirstRowAndLeadsToEveryView() {
+        Page page = signedIn("ida");
+        for (String[] way : new String[][] {
+            {"o", "/orders\\?number="},
+            {"t", "/plan/threads\\?number=SO-790"},
+            {"i", "/items\\?code="},
+            {"c", "/plan/changes"},
+            {"o", "/orders\\?number="},
+            {"d", "/plan\\?"}
+        }) {
+            page.keyboard().press("g");
+            page.keyboard().press(way[0]);
+            assertThat(page).hasURL(Pattern.compile(way[1]));
+        }
+    }
+
     @Test
     void aBillOfMaterialsOpensDownToTheBearing() {
         Page page = signedIn("emil");
