@@ -60,7 +60,7 @@
           placeholder="Codes, names, numbers, places, actions: several words in any order"
           class="h-[44px] w-full border-b border-line bg-transparent px-4 text-lg outline-none"
         />
-        <Command.List class="max-h-[420px] overflow-auto p-1.5">
+        <Command.List tabindex={0} class="max-h-[420px] overflow-auto p-1.5">
           <Command.Viewport>
             {#if words.trim() && found.data}
               {#each found.data as hit (hit.kind + hit.code + hit.name)}
