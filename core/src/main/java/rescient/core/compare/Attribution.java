@@ -80,7 +80,7 @@ public record Attribution(List<Signal> receipts, List<Order> orders, List<Late> 
         return by.isEmpty() ? others : by;
     }
 
-    /** The signal may be new because the order is. */
+    /** Whether the order was due then already: an order that came in overdue did not fail to come. */
     private static boolean wasOpen(Plan before, Signal signal) {
         return before.snapshot().openOrders().stream()
                 .anyMatch(order -> is(order, signal) && order.dueDay() == signal.day());
