@@ -178,14 +178,14 @@
     box-shadow: inset 4px 0 0 var(--marigold);
   }
   .what {
-    width: 42%;
+    width: 39%;
     padding-left: 8px;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
   }
   th:first-child {
-    width: 42%;
+    width: 39%;
     padding-left: 8px;
   }
   .num {
@@ -196,7 +196,7 @@
     width: 14%;
   }
   .did {
-    width: 15%;
+    width: 18%;
     padding-left: 8px;
   }
   .why {

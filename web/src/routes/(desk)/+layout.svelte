@@ -196,7 +196,7 @@
       >
         Find or do anything <Key name="Ctrl K" />
       </button>
-      <div class="w-[104px] leading-tight" role="status" data-testid="freshness">
+      <div class="w-[124px] leading-tight" role="status" data-testid="freshness">
         {#if !connected}
           <b class="text-vermilion">Not connected</b><br /><span class="text-sm text-ink-2">trying again</span
           >
