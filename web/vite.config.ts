@@ -7,5 +7,5 @@ export default defineConfig({
   // the tests run the browser's half of Svelte
   resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
-  test: { include: ['src/**/*.test.ts'], environment: 'jsdom' }
+  test: { include: ['src/**/*.test.ts', 'src/**/*.test.svelte.ts'], environment: 'jsdom' }
 });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { item } from '$lib/queries';
   import { money, quantity, words } from '$lib/format';
   import { itemHref, pointHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
@@ -12,11 +12,7 @@
     currency: string;
   }
   let { code, today, currency }: Props = $props();
-  const detail = createQuery(() => ({
-    queryKey: ['plan', 'item', code],
-    queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code } } })),
-    placeholderData: (before) => before
-  }));
+  const detail = createQuery(() => item(code));
   const minutes = (value: number | null | undefined) => (value ? `${quantity(value)} min` : '');
 </script>
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { supplyOrder } from '$lib/queries';
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { hrefOf, pointHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
@@ -11,11 +11,7 @@
     currency: string;
   }
   let { number, today, currency }: Props = $props();
-  const detail = createQuery(() => ({
-    queryKey: ['plan', 'supply-order', number],
-    queryFn: () => answer(api.GET('/api/orders/one', { params: { query: { number } } })),
-    placeholderData: (before) => before
-  }));
+  const detail = createQuery(() => supplyOrder(number));
 </script>
 
 {#if detail.isError}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
+  import { planList } from '$lib/queries';
   import DecidePane from './DecidePane.svelte';
   import type { Deciding } from './command';
 
@@ -14,10 +15,7 @@
     onagain: (deciding: Deciding) => void;
   }
   let { change, today, currency, onclose, onkept, onagain }: Props = $props();
-  const orders = createQuery(() => ({
-    queryKey: ['plan', 'orders'],
-    queryFn: () => answer(api.GET('/api/plan/orders'))
-  }));
+  const orders = createQuery(() => planList());
   let pane = $state<ReturnType<typeof DecidePane> | undefined>();
 
   export function keep() {

@@ -1,17 +1,12 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { decisions as allDecisions } from '$lib/queries';
   import { clock, said } from '$lib/format';
+  import type { LastDecision } from './last-decision.svelte';
 
-  interface Props {
-    onundo: (id: number) => void;
-    busy: boolean;
-  }
-  let { onundo, busy }: Props = $props();
-  const decisions = createQuery(() => ({
-    queryKey: ['plan', 'decisions'],
-    queryFn: () => answer(api.GET('/api/decisions'))
-  }));
+  /** What was decided, and how it is taken back. */
+  let { last }: { last: LastDecision } = $props();
+  const decisions = createQuery(allDecisions);
 </script>
 
 <section class="px-5 pt-3 pb-6" aria-label="Decisions">
@@ -32,7 +27,9 @@
           {#if d.undoneAt}
             <span class="text-ink-3">taken back</span>
           {:else}
-            <button type="button" class="link" disabled={busy} onclick={() => onundo(d.id)}>Take back</button>
+            <button type="button" class="link" disabled={last.busy} onclick={() => void last.takeBack(d.id)}
+              >Take back</button
+            >
           {/if}
         </li>
       {/each}

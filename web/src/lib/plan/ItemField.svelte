@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { foundBy } from '$lib/queries';
 
   /** An item by code or name; the value is a code that there is, or empty. */
   interface Props {
@@ -12,12 +12,7 @@
   let { name = 'Item', value = $bindable(), fault, onchange }: Props = $props();
   let typed = $state('');
   const id = $props.id();
-  const found = createQuery(() => ({
-    queryKey: ['find', typed],
-    queryFn: () => answer(api.GET('/api/find', { params: { query: { words: typed } } })),
-    enabled: typed.trim() !== '',
-    placeholderData: (before) => before
-  }));
+  const found = createQuery(() => ({ ...foundBy(typed), enabled: typed.trim() !== '' }));
   const items = $derived((found.data ?? []).filter((f) => f.kind === 'item'));
   /** It is asked for, and no item has this code. */
   const unknown = $derived(

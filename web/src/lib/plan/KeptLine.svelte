@@ -9,6 +9,8 @@
 
 {#if last.busy}
   <span class="min-w-0 flex-1 truncate" role="status">Taking back …</span>
+{:else if last.refused}
+  <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={last.refused}>{last.refused}</span>
 {:else if last.kept}
   <span class="min-w-0 flex-1 truncate" role="status" title={said(last.kept.sentence)}>
     {said(last.kept.sentence)}

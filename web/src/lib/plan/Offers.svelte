@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
+  import { offersFor } from '$lib/queries';
   import { count, date, longDate, money, quantity } from '$lib/format';
 
   interface Props {
@@ -11,12 +12,7 @@
     ontake: (offer: Schemas['Offer'], always: boolean) => void;
   }
   let { order, today, currency, ontake }: Props = $props();
-  const offers = createQuery(() => ({
-    queryKey: ['plan', 'offers', order],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/decisions/offers', { signal, params: { query: { key: order } } })),
-    retry: false
-  }));
+  const offers = createQuery(() => offersFor(order));
 </script>
 
 {#if offers.data && offers.data.length > 0}

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import type { Schemas } from '$lib/api/client';
-  import { count, money, quantity, said } from '$lib/format';
+  import { count, money, quantity } from '$lib/format';
   import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
   import type { Action } from './actions';
+  import KeptLine from './KeptLine.svelte';
+  import type { LastDecision } from './last-decision.svelte';
   import { ordersOf } from './filters';
   import type { PlanList, PlannedOrder } from './plan.svelte';
 
@@ -11,18 +12,15 @@
     list: PlanList;
     currency: string;
     actions: Action[];
-    /** The last decision kept here, offered to be taken back. */
-    kept?: Schemas['Decision'];
+    /** What was kept last, offered to be taken back. */
+    last: LastDecision;
     /** Orders that fit too and are not in the list, which shows the most urgent. */
     more?: number;
     /** The server is filtering; what was there before stays in view. */
     filtering: boolean;
-    /** A decision is being taken back. */
-    undoing: boolean;
     refused?: string;
     releasing: boolean;
     mayRelease: boolean;
-    onundo: (id: number) => void;
     onsave: () => void;
     onrelease: () => void;
   }
@@ -30,14 +28,12 @@
     list,
     currency,
     actions,
-    kept,
+    last,
     more = 0,
     filtering,
-    undoing,
     refused,
     releasing,
     mayRelease,
-    onundo,
     onsave,
     onrelease
   }: Props = $props();
@@ -84,30 +80,22 @@
       )}{/if}, {total}
   {/if}
 </span>
-{#if undoing}
-  <span class="min-w-0 flex-1 truncate" role="status">Taking back …</span>
-{:else if refused}
+{#if refused}
   <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={refused}>{refused}</span>
-{:else if kept}
-  <span class="min-w-0 flex-1 truncate" role="status" title={said(kept.sentence)}>
-    {said(kept.sentence)}
-    <button type="button" class="ml-2 underline" onclick={() => kept && onundo(kept.id)}>Take back</button>
-    <Key name="u" dark />
-  </span>
+{:else if last.busy || last.kept || last.refused}
+  <KeptLine {last} />
 {:else}
   {#each actions as action (action.key)}
     <button
       type="button"
-      class="flex items-center gap-1.5 whitespace-nowrap"
+      class="bar-action"
       onclick={action.run}
       disabled={list.concerned.length === 0 && action.key !== 'd'}
       ><Key name={action.key} dark /> {action.name}</button
     >
   {/each}
 {/if}
-<button type="button" class="ml-auto flex items-center gap-1.5 whitespace-nowrap" onclick={onsave}
-  ><Key name="E" dark /> Save as CSV</button
->
+<button type="button" class="bar-action ml-auto" onclick={onsave}><Key name="E" dark /> Save as CSV</button>
 {#if rights.releases()}<button
     type="button"
     class="main-action"

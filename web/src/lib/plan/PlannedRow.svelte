@@ -3,7 +3,7 @@
   import { date, longDate, money, quantity, shortDate } from '$lib/format';
   import { initials, people } from '$lib/people.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
-  import { gridOf, type Column } from './columns';
+  import type { Column } from './columns';
   import type { PlannedOrder } from './plan.svelte';
 
   /** So many customer order lines are counted. */
@@ -14,6 +14,8 @@
     today: string;
     currency: string;
     columns: Column[];
+    /** The widths of all columns, as the template of a grid. */
+    template: string;
     here: boolean;
     selected: boolean;
     /** What of it is not as it was. */
@@ -23,7 +25,8 @@
     onrange: () => void;
     ontoggle: () => void;
   }
-  let { order, today, currency, columns, here, selected, mark, onopen, onrange, ontoggle }: Props = $props();
+  let { order, today, currency, columns, template, here, selected, mark, onopen, onrange, ontoggle }: Props =
+    $props();
   const late = $derived(order.possible ? (order.daysLate ?? 0) > 0 : true);
   const where = $derived(
     order.source === 'buy'
@@ -41,7 +44,7 @@
   class="plan-row"
   class:here
   class:held={order.hold}
-  style:grid-template-columns={gridOf(columns)}
+  style:grid-template-columns={template}
   role="option"
   aria-selected={selected}
   tabindex="-1"

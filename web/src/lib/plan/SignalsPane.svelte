@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
+  import { allSignals } from '$lib/queries';
   import { words, said } from '$lib/format';
   import { orderHref, pointHref } from '$lib/links';
 
@@ -25,10 +26,7 @@
   ];
   /** Signals whose number is that of an order given out. */
   const OF_ORDERS = ['receipt_overdue', 'bring_forward', 'push_back', 'cancel'];
-  const signals = createQuery(() => ({
-    queryKey: ['plan', 'signals'],
-    queryFn: () => answer(api.GET('/api/plan/signals'))
-  }));
+  const signals = createQuery(allSignals);
   const groups = $derived(
     ORDER.map((kind) => ({ kind, signals: (signals.data ?? []).filter((s) => s.kind === kind) })).filter(
       (g) => g.signals.length > 0

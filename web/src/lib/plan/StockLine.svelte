@@ -3,18 +3,8 @@
   import type { Schemas } from '$lib/api/client';
   import { date, dayNumber, isoDay, longDate, quantity } from '$lib/format';
   import { hrefOf } from '$lib/links';
-  import {
-    gridQuantities,
-    levelOn,
-    lineBoxes,
-    placeLabels,
-    scale,
-    shortages,
-    steps,
-    textWidth,
-    ticks,
-    type Label
-  } from './stock-line';
+  import { mondays, plane } from '$lib/ui/axis';
+  import { levelOn, lineBoxes, placeLabels, shortages, steps, textWidth, type Label } from './stock-line';
 
   interface Props {
     point: Schemas['StockPointView'];
@@ -45,7 +35,7 @@
     levels.filter((l) => dayNumber(l.date) <= to).map((l) => l.balance)
   );
   const s = $derived(
-    scale(frame, from, to, [
+    plane(frame, from, to, [
       ...seen(point.line),
       ...seen(point.without),
       ...seen(before ?? []),
@@ -102,8 +92,6 @@
     return placeLabels(all, frame, note ? [note.box, ...taken] : taken);
   });
 
-  const perDay = $derived((frame.right - frame.left) / (to - from));
-
   function grab(event: PointerEvent, key: string | null | undefined) {
     if (!onmove || !key || event.button !== 0) return;
     event.preventDefault();
@@ -120,9 +108,7 @@
 
   function ask(event: MouseEvent) {
     const box = (event.currentTarget as SVGElement).getBoundingClientRect();
-    const part = (event.clientX - box.left - frame.left) / (frame.right - frame.left);
-    const day = Math.round(from + part * (to - from));
-    onask(isoDay(Math.max(from, Math.min(to, day))));
+    onask(isoDay(s.dayAt(frame.left + event.clientX - box.left)));
   }
 </script>
 
@@ -142,17 +128,11 @@
         fill="var(--line-2)"
       />
     {/if}
-    {#each ticks(s, frame.right - frame.left) as tick (tick)}
-      <line
-        x1={s.x(dayNumber(tick))}
-        x2={s.x(dayNumber(tick))}
-        y1={frame.top}
-        y2={frame.bottom}
-        stroke="var(--line)"
-      />
-      <text x={s.x(dayNumber(tick)) + 2} y={height - 7} class="axis">{date(tick)}</text>
+    {#each mondays(s) as tick (tick)}
+      <line x1={s.x(tick)} x2={s.x(tick)} y1={frame.top} y2={frame.bottom} stroke="var(--line)" />
+      <text x={s.x(tick) + 2} y={height - 7} class="axis">{date(isoDay(tick))}</text>
     {/each}
-    {#each gridQuantities(s) as q (q)}
+    {#each s.rounds as q (q)}
       <text x={frame.left - 5} y={s.y(q) + 4} class="axis" text-anchor="end">{quantity(q)}</text>
     {/each}
     {#if point.safetyStock > 0}
@@ -207,7 +187,7 @@
         style:touch-action={key && onmove ? 'none' : undefined}
         onpointerdown={(e) => grab(e, key)}
         onpointermove={(e) =>
-          drag && (drag = { ...drag, days: Math.round((e.clientX - drag.from) / perDay) })}
+          drag && (drag = { ...drag, days: Math.round((e.clientX - drag.from) / s.perDay) })}
         onpointerup={() => drop(event)}
         onpointercancel={() => (drag = undefined)}
         onclick={(e) => {

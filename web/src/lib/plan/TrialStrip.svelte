@@ -2,13 +2,12 @@
   import { said } from '$lib/format';
   import { createQuery } from '@tanstack/svelte-query';
   import { toAddress } from '$lib/address';
-  import { answer, api } from '$lib/api/client';
+  import { whatIfSaid } from '$lib/queries';
   import { trial } from '$lib/trial.svelte';
 
   /** Says that the plan in view is not the live one. */
   const whatIf = createQuery(() => ({
-    queryKey: ['what-ifs', trial.whatIf, 'name'],
-    queryFn: () => answer(api.GET('/api/what-ifs/{id}', { params: { path: { id: Number(trial.whatIf) } } })),
+    ...whatIfSaid(Number(trial.whatIf)),
     enabled: trial.whatIf !== undefined
   }));
 </script>

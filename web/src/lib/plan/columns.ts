@@ -1,3 +1,5 @@
+import type { Column as ListColumn } from '$lib/ui/columns.svelte';
+
 /** The columns of the list that can be chosen, with their widths. */
 export const COLUMNS = {
   start: { name: 'Start', width: 62 },
@@ -21,17 +23,22 @@ export function columnsText(columns: Column[]): string | undefined {
   return inOrder.join('.') === ORDINARY.join('.') ? undefined : inOrder.join('.');
 }
 
-export function gridOf(columns: Column[]): string {
-  return `14px 19px minmax(0, 1fr) 76px ${columns.map((c) => `${COLUMNS[c].width}px`).join(' ')}`;
+/** All columns of the list: the mark of selection, the source, what it is for, how much, and the chosen ones. */
+export function listColumns(chosen: Column[]): ListColumn[] {
+  return [
+    { code: 'selected', name: '', width: 14, fixed: true },
+    { code: 'source', name: '', width: 19, fixed: true },
+    { code: 'item', name: 'Order for' },
+    { code: 'quantity', name: 'Quantity', width: 76, right: true },
+    ...chosen.map((code) => ({ code, ...COLUMNS[code], right: true }))
+  ];
 }
 
 const NAME = 190;
-const REST = 14 + 19 + 76;
 const GAP = 8;
 const PADDING = 24;
 
 /** How wide the list has to be, in pixels, so that names stay readable beside its columns. */
-export function listWidth(columns: Column[]): number {
-  const chosen = columns.reduce((sum, c) => sum + COLUMNS[c].width + GAP, 0);
-  return REST + NAME + 3 * GAP + PADDING + chosen;
+export function listWidth(count: number, taken: number): number {
+  return taken + NAME + (count - 1) * GAP + PADDING;
 }

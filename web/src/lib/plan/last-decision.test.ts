@@ -40,12 +40,30 @@ describe('what was kept last', () => {
     expect(undo).toHaveBeenCalledWith('/api/decisions/{id}/undo', { params: { path: { id: 5 } } });
   });
 
+  it('is another one where that is chosen, and what was kept here stays', async () => {
+    const undo = vi.spyOn(api, 'POST').mockReturnValue(answers({ sentence: 'Held it' }) as never);
+    const last = new LastDecision();
+    last.keep(KEPT);
+    await last.takeBack(5);
+    expect(undo).toHaveBeenCalledWith('/api/decisions/{id}/undo', { params: { path: { id: 5 } } });
+    expect(last.kept).toBe(KEPT);
+  });
+
+  it('is nothing when nobody decided anything, and that is said', async () => {
+    vi.spyOn(api, 'GET').mockReturnValue(answers([]) as never);
+    const last = new LastDecision();
+    await last.takeBack();
+    expect(last.refused).toContain('no decision of yours');
+    last.forget();
+    expect(last.refused).toBeUndefined();
+  });
+
   it('stays when it cannot be taken back, and why is said', async () => {
     vi.spyOn(api, 'POST').mockReturnValue(answers({ detail: 'It has been released since' }, 409) as never);
     const last = new LastDecision();
     last.keep(KEPT);
     await last.takeBack();
-    expect(last.said).toBe('It has been released since');
+    expect(last.refused).toBe('It has been released since');
     expect(last.kept).toBe(KEPT);
   });
 });

@@ -4,6 +4,7 @@ import { rights } from '$lib/rights.svelte';
 import { trial } from '$lib/trial.svelte';
 import { isPlanned } from './filters';
 import type { PlanList, PlannedOrder } from './plan.svelte';
+import type { LastDecision } from './last-decision.svelte';
 import { repairsOf } from './repairs';
 import type { Deciding, Form, Kind } from './command';
 
@@ -19,12 +20,12 @@ export class Panes {
   curing = $state.raw<Deciding | undefined>();
   deciding = $state.raw<Deciding | undefined>();
   history = $state(false);
-  /** The last decision kept here, offered to be taken back. */
-  kept = $state.raw<Decision | undefined>();
   refused = $state<string | undefined>();
 
   constructor(
     private readonly list: PlanList,
+    /** What was kept last, offered to be taken back. */
+    private readonly last: LastDecision,
     /** Keeps what stands in the pane of the decision. */
     private readonly keep: () => void
   ) {}
@@ -125,7 +126,7 @@ export class Panes {
   /** The orders that were chosen stay so, or what came of them is; and the release shows what can go now. */
   cured(decision: Decision, done: Deciding): void {
     this.curing = undefined;
-    this.kept = decision;
+    this.last.keep(decision);
     if (decision.orders.length === 0) return;
     for (const key of done.orders) this.list.selected.delete(key);
     for (const key of decision.orders) this.list.selected.add(key);
@@ -133,6 +134,16 @@ export class Panes {
       ...(this.releasing ?? []).filter((key) => !done.orders.includes(key)),
       ...decision.orders
     ];
+  }
+
+  /** More orders go out with those of the release. */
+  add(keys: string[]): void {
+    this.releasing = [...(this.releasing ?? []), ...keys];
+  }
+
+  /** One order goes out instead of another. */
+  swap(key: string, instead: string): void {
+    this.releasing = this.releasing?.map((k) => (k === key ? instead : k));
   }
 
   /** Those that the plan no longer asks for leave the choice; the rest can be released. */
@@ -145,7 +156,7 @@ export class Panes {
   /** What was chosen is out. */
   out(keys: string[]): void {
     this.released = true;
-    this.kept = undefined;
+    this.last.kept = undefined;
     for (const key of keys) this.list.selected.delete(key);
   }
 
@@ -154,7 +165,6 @@ export class Panes {
    * it stays.
    */
   undone(decision: Decision): string | undefined {
-    if (this.kept?.id === decision.id) this.kept = undefined;
     this.refused = undefined;
     const stood = this.list.cursor !== undefined && decision.orders.includes(this.list.cursor);
     return stood ? decision.about.find(isPlanned) : undefined;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '$lib/api/client';
 import { trial } from '$lib/trial.svelte';
+import { LastDecision } from './last-decision.svelte';
 import { Panes } from './panes.svelte';
 import { order } from './order.sample';
 import { PlanList, type PlannedOrder, type SignalRow } from './plan.svelte';
@@ -45,7 +46,8 @@ function desk(orders: PlannedOrder[], signals: SignalRow[] = []) {
   list.take(orders, signals);
   list.cursor = orders[0]?.key ?? signals[0]?.key;
   let kept = 0;
-  return { list, panes: new Panes(list, () => kept++), kept: () => kept };
+  const last = new LastDecision();
+  return { list, last, panes: new Panes(list, last, () => kept++), kept: () => kept };
 }
 
 describe('the panes beside the list', () => {
@@ -86,14 +88,19 @@ describe('the panes beside the list', () => {
   });
 
   it('lay a decision over the release, which goes on with what came of it', () => {
-    const { list, panes } = desk([order(ROD), order(NAIL)]);
+    const { list, last, panes } = desk([order(ROD), order(NAIL)]);
     list.toggleAll();
     panes.release();
     panes.about('FIRM');
     expect(panes.deciding).toBeUndefined();
     panes.cured(decision({ orders: ['F-1~1'] }), { kind: 'FIRM', orders: [ROD] });
     expect(panes.curing).toBeUndefined();
+    expect(last.kept?.orders).toEqual(['F-1~1']);
     expect(panes.releasing).toEqual([NAIL, 'F-1~1']);
+    panes.add(['MORE']);
+    panes.swap('MORE', 'EARLIER');
+    expect(panes.releasing).toEqual([NAIL, 'F-1~1', 'EARLIER']);
+    panes.takeOut(['EARLIER']);
     panes.takeOut([NAIL, 'F-1~1']);
     expect(panes.releasing).toBeUndefined();
   });
@@ -108,10 +115,8 @@ describe('the panes beside the list', () => {
   it('send the cursor back to what a decision was about when it is taken back', () => {
     const { list, panes } = desk([order(ROD)]);
     const firmed = decision({ orders: ['F-1~1'], about: [ROD] });
-    panes.kept = firmed;
     list.cursor = 'F-1~1';
     expect(panes.undone(firmed)).toBe(ROD);
-    expect(panes.kept).toBeUndefined();
     list.cursor = NAIL;
     expect(panes.undone(firmed)).toBeUndefined();
   });

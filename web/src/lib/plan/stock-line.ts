@@ -1,41 +1,9 @@
-// Where things stand on the stock line: scales, steps and labels. Drawing only; every figure comes from the server.
+// Where things stand on the stock line: steps and labels. Drawing only; every figure comes from the server.
 import type { Schemas } from '$lib/api/client';
-import { dayNumber, isoDay } from '$lib/format';
+import { dayNumber } from '$lib/format';
+import type { Frame, Plane } from '$lib/ui/axis';
 
 type Level = Schemas['Level'];
-
-export interface Scale {
-  from: number;
-  to: number;
-  low: number;
-  high: number;
-  x: (day: number) => number;
-  y: (quantity: number) => number;
-}
-
-export interface Frame {
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-}
-
-/** Scales that show all levels between two days, zero and the safety stock, with some air. */
-export function scale(frame: Frame, from: number, to: number, quantities: number[]): Scale {
-  const least = Math.min(0, ...quantities);
-  const most = Math.max(1, ...quantities);
-  const air = (most - least) * 0.14;
-  const low = least < 0 ? least - air : 0 - air * 0.5;
-  const high = most + air;
-  return {
-    from,
-    to,
-    low,
-    high,
-    x: (day) => frame.left + ((day - from) / Math.max(1, to - from)) * (frame.right - frame.left),
-    y: (q) => frame.bottom - ((q - low) / (high - low)) * (frame.bottom - frame.top)
-  };
-}
 
 /** The level in force on a day: that of the last row at or before it. */
 export function levelOn(levels: Level[], day: number): number {
@@ -48,7 +16,7 @@ export function levelOn(levels: Level[], day: number): number {
 }
 
 /** The stepped line as an SVG path, cut at the right edge. */
-export function steps(levels: Level[], s: Scale): string {
+export function steps(levels: Level[], s: Plane): string {
   let path = '';
   let last = 0;
   for (const level of levels) {
@@ -62,7 +30,7 @@ export function steps(levels: Level[], s: Scale): string {
 }
 
 /** The areas between zero and a line that lies below it. */
-export function shortages(levels: Level[], s: Scale): string {
+export function shortages(levels: Level[], s: Plane): string {
   let path = '';
   for (let i = 0; i < levels.length; i++) {
     const level = levels[i];
@@ -74,27 +42,6 @@ export function shortages(levels: Level[], s: Scale): string {
     path += `M${s.x(begin).toFixed(1)} ${s.y(0).toFixed(1)}V${s.y(level.balance).toFixed(1)}H${s.x(end).toFixed(1)}V${s.y(0).toFixed(1)}Z`;
   }
   return path;
-}
-
-/** Mondays between two days, thinned so that their labels have room. */
-export function ticks(s: Scale, width: number): string[] {
-  const most = Math.max(2, Math.floor(width / 56));
-  const monday = s.from + ((11 - ((s.from + 7) % 7)) % 7);
-  const weeks = Math.ceil((s.to - monday) / 7);
-  const every = Math.max(1, Math.ceil(weeks / most));
-  const found: string[] = [];
-  for (let day = monday; day < s.to; day += 7 * every) found.push(isoDay(day));
-  return found;
-}
-
-/** Round figures for the axis. */
-export function gridQuantities(s: Scale): number[] {
-  const raw = (s.high - s.low) / 5;
-  const power = 10 ** Math.floor(Math.log10(raw));
-  const step = [1, 2, 5, 10].map((f) => f * power).find((f) => f >= raw) ?? raw;
-  const found: number[] = [];
-  for (let q = Math.ceil(s.low / step) * step; q <= s.high; q += step) found.push(Number(q.toFixed(6)));
-  return found;
 }
 
 export interface Label {
@@ -123,7 +70,7 @@ export function textWidth(text: string): number {
 const LINE = 3;
 
 /** The boxes that a stepped line takes, a little wider than it is drawn. */
-export function lineBoxes(levels: Level[], s: Scale): Frame[] {
+export function lineBoxes(levels: Level[], s: Plane): Frame[] {
   const boxes: Frame[] = [];
   let x = s.x(s.from);
   let y: number | undefined;

@@ -3,9 +3,10 @@ import { describe, expect, it, vi } from 'vitest';
 vi.mock('$app/state', () => ({ page: { url: new URL('http://x/plan') } }));
 
 import { viewOf } from '$lib/links';
-import { columnsOf, columnsText, gridOf, listWidth } from './columns';
+import { csv, tabbed } from '$lib/ui/export';
+import { columnsOf, columnsText, listColumns, listWidth } from './columns';
 import { filtersFrom } from './filters';
-import { csvOf, tableOf } from './orders-csv';
+import { sheetOf } from './orders-sheet';
 import { placeOf } from './place';
 import type { Schemas } from '$lib/api/client';
 import { repairsOf } from './repairs';
@@ -22,10 +23,19 @@ describe('columns', () => {
     expect(columnsText(['value', 'start'])).toBe('start.value');
   });
 
-  it('have a width each', () => {
-    expect(gridOf(['start', 'value'])).toMatch(/76px 62px 82px$/);
-    // one column more, 104 and a gap of 8
-    expect(listWidth(['start', 'serves'])).toBe(listWidth(['start']) + 112);
+  it('stand behind what the order is for and its quantity', () => {
+    expect(listColumns(['start', 'value']).map((c) => c.code)).toEqual([
+      'selected',
+      'source',
+      'item',
+      'quantity',
+      'start',
+      'value'
+    ]);
+  });
+
+  it('make the list wider, each by itself and a gap of 8', () => {
+    expect(listWidth(6, 300 + 104)).toBe(listWidth(5, 300) + 112);
   });
 });
 
@@ -117,10 +127,10 @@ describe('the list as CSV', () => {
       ends: 0,
       forLate: false
     };
-    expect(csvOf([order]).split('\r\n')[1]).toBe(
+    expect(csv(sheetOf([order])).split('\r\n')[1]).toBe(
       'A,"Name, long",W,make,,2,pcs,2026-11-23,2026-11-30,,,planned,,,'
     );
-    expect(tableOf([{ ...order, itemName: 'two\tin one' }]).split('\n')[1]).toBe(
+    expect(tabbed(sheetOf([{ ...order, itemName: 'two\tin one' }])).split('\n')[1]).toBe(
       'A\ttwo in one\tW\tmake\t\t2\tpcs\t2026-11-23\t2026-11-30\t\t\tplanned\t\t\t'
     );
   });

@@ -1,5 +1,6 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api } from '$lib/api/client';
+import { preferences } from '$lib/queries';
 
 /** How the list looks, under a name. */
 export interface View {
@@ -13,11 +14,7 @@ const NAMED = 'plan.views';
 /** What a person keeps of the Plan between visits: the last view, and views with a name. */
 export class Views {
   #client = useQueryClient();
-  #kept = createQuery(() => ({
-    queryKey: ['preferences'],
-    queryFn: () => answer(api.GET('/api/preferences')),
-    staleTime: Infinity
-  }));
+  #kept = createQuery(preferences);
 
   named = $derived(parsed(this.#kept.data?.[NAMED]));
   /** The last view, as soon as it is known. */

@@ -5,10 +5,12 @@
   interface Props {
     promise: Promise;
     today: string;
+    /** The widths of the columns, as the template of a grid. */
+    template: string;
     here: boolean;
     onopen: () => void;
   }
-  let { promise, today, here, onopen }: Props = $props();
+  let { promise, today, template, here, onopen }: Props = $props();
 </script>
 
 <!-- the keys of the list act from anywhere on the page -->
@@ -16,7 +18,7 @@
 <div
   class="plan-row"
   class:here
-  style:grid-template-columns="minmax(0, 1fr) 58px 94px"
+  style:grid-template-columns={template}
   role="option"
   aria-selected={here}
   tabindex="-1"

@@ -2,7 +2,7 @@
   import { date, dayNumber, isoDay, longDate, quantity } from '$lib/format';
   import SourceTile from '$lib/ui/SourceTile.svelte';
   import VirtualList from '$lib/ui/VirtualList.svelte';
-  import { axisOf, mondays, part, type Bar, type Placed } from './threads';
+  import { axisOf, marksOf, type Bar, type Placed } from './threads';
 
   interface Props {
     bars: Bar[];
@@ -24,11 +24,9 @@
   const NOTE = 104;
 
   let width = $state(800);
-  const axis = $derived(axisOf(bars, today));
-  const room = $derived(Math.max(200, width - LABEL - NOTE));
-  const x = $derived((iso: string) => part(axis, dayNumber(iso)) * room);
-  const marks = $derived(mondays(axis, room, dayNumber(today)));
-  const perDay = $derived(room / (axis.to - axis.from));
+  const axis = $derived(axisOf(bars, today, Math.max(200, width - LABEL - NOTE)));
+  const x = $derived((iso: string) => axis.x(dayNumber(iso)));
+  const marks = $derived(marksOf(axis, dayNumber(today)));
   let drag = $state.raw<{ at: number; from: number; days: number } | undefined>();
 
   function movable(bar: Bar): boolean {
@@ -42,7 +40,7 @@
   }
 
   function pull(event: PointerEvent) {
-    if (drag) drag = { ...drag, days: Math.round((event.clientX - drag.from) / perDay) };
+    if (drag) drag = { ...drag, days: Math.round((event.clientX - drag.from) / axis.perDay) };
   }
 
   function drop(placed: Placed) {
@@ -76,7 +74,7 @@
     {#each marks as mark (mark.day)}
       <span
         class="absolute whitespace-nowrap"
-        style:left="{LABEL + part(axis, mark.day) * room + 3}px"
+        style:left="{LABEL + axis.x(mark.day) + 3}px"
         class:font-bold={mark.text === 'today'}
         class:text-ink={mark.text === 'today'}>{mark.text}</span
       >
@@ -85,7 +83,7 @@
   <div class="relative min-h-0">
     <div class="pointer-events-none absolute inset-0" aria-hidden="true">
       {#each marks as mark (mark.day)}
-        <span class="rule" style:left="{LABEL + part(axis, mark.day) * room}px"></span>
+        <span class="rule" style:left="{LABEL + axis.x(mark.day)}px"></span>
       {/each}
       <span class="rule today" style:left="{LABEL + x(today)}px"></span>
     </div>
@@ -100,7 +98,7 @@
       {#snippet row(placed: Placed)}
         {@const bar = placed.bar}
         {@const end = bar.kind !== 'stock' && bar.possible && bar.possible > bar.due ? bar.possible : bar.due}
-        {@const moved = drag?.at === placed.at ? drag.days * perDay : 0}
+        {@const moved = drag?.at === placed.at ? drag.days * axis.perDay : 0}
         <!-- svelte-ignore a11y_click_events_have_key_events -->
         <div
           class="thread-row"

@@ -1,16 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '$lib/format';
-import {
-  axisOf,
-  deepest,
-  lateness,
-  linesOf,
-  mondays,
-  part,
-  visible,
-  type Bar,
-  type Promise
-} from './threads';
+import { days } from '$lib/ui/axis';
+import { axisOf, deepest, lateness, linesOf, marksOf, visible, type Bar, type Promise } from './threads';
 
 const none = new Set<number>();
 
@@ -78,25 +69,24 @@ describe('the time axis', () => {
   it('reaches from the first start to the last possible day', () => {
     const axis = axisOf(
       [bar(0, -1, { start: '2026-11-02', due: '2026-12-10', possible: '2027-01-11' })],
-      '2026-11-23'
+      '2026-11-23',
+      500
     );
     expect(axis.from).toBeLessThan(dayNumber('2026-11-02'));
     expect(axis.to).toBeGreaterThan(dayNumber('2027-01-11'));
-    expect(part(axis, axis.from)).toBe(0);
-    expect(part(axis, axis.to)).toBe(1);
+    expect(axis.x(axis.from)).toBe(0);
+    expect(axis.x(axis.to)).toBe(500);
   });
 
   it('is marked on Mondays that have room, and today', () => {
-    const axis = { from: dayNumber('2026-11-18'), to: dayNumber('2026-12-16') };
-    // 28 days on 560 pixels: a week takes 140
-    expect(mondays(axis, 560, dayNumber('2026-11-25')).map((m) => m.text)).toEqual([
-      'today',
-      '30 Nov',
-      '7 Dec',
-      '14 Dec'
-    ]);
-    // on 150 pixels a week takes 37, so every second has room; 23 Nov is too near to today
-    expect(mondays(axis, 150, dayNumber('2026-11-25')).map((m) => m.text)).toEqual(['today', '7 Dec']);
+    const over = (width: number) =>
+      marksOf(days(dayNumber('2026-11-18'), dayNumber('2026-12-16'), 0, width), dayNumber('2026-11-25')).map(
+        (m) => m.text
+      );
+    // 28 days on 560 pixels: a week takes 140; 23 Nov is too near to today
+    expect(over(560)).toEqual(['today', '30 Nov', '7 Dec', '14 Dec']);
+    // on 150 pixels a week takes 37, so every second has room
+    expect(over(150)).toEqual(['today', '7 Dec']);
   });
 });
 

@@ -1,6 +1,7 @@
 // Threads: which bars are shown, and where they lie on the time axis.
 import type { Schemas } from '$lib/api/client';
 import { date, dayNumber, isoDay } from '$lib/format';
+import { apart, days, mondays, type Days } from '$lib/ui/axis';
 
 export type Bar = Schemas['Bar'];
 export type Promise = Schemas['PromiseRow'];
@@ -43,40 +44,24 @@ export function deepest(bars: Bar[]): number {
   return bars.reduce((most, b) => Math.max(most, b.depth), 0);
 }
 
-export interface Axis {
-  from: number;
-  to: number;
-}
-
-/** From the first start to the last date of a thread, with some room on both sides. */
-export function axisOf(bars: Bar[], today: string): Axis {
-  const days = bars.flatMap((b) =>
+/** From the first start to the last date of a thread, with some room on both sides, over so many pixels. */
+export function axisOf(bars: Bar[], today: string, width: number): Days {
+  const all = bars.flatMap((b) =>
     [b.start, b.due, b.possible, b.needed].flatMap((d) => (d ? [dayNumber(d)] : []))
   );
-  const from = Math.min(dayNumber(today), ...days);
-  const to = Math.max(dayNumber(today) + 14, ...days);
-  return { from: from - 2, to: to + 1 };
+  const from = Math.min(dayNumber(today), ...all);
+  const to = Math.max(dayNumber(today) + 14, ...all);
+  return days(from - 2, to + 1, 0, width);
 }
 
-/** Where a day lies, as a part of the whole width. */
-export function part(axis: Axis, day: number): number {
-  return (day - axis.from) / (axis.to - axis.from);
-}
-
-const THURSDAY = 4; // 1970-01-01 was one
-const WEEK = 7;
-
-/** Today, and Mondays, so many that their labels have room. */
-export function mondays(axis: Axis, width: number, today: number): { day: number; text: string }[] {
-  const room = 54;
-  const perDay = width / (axis.to - axis.from);
-  let step = WEEK;
-  while (step * perDay < room) step *= 2;
-  const first = axis.from + ((WEEK + 1 - ((axis.from + THURSDAY) % WEEK)) % WEEK);
-  const marks = [{ day: today, text: 'today' }];
-  for (let day = first; day <= axis.to; day += step)
-    if (Math.abs(day - today) * perDay >= room) marks.push({ day, text: date(isoDay(day)) });
-  return marks;
+/** What is written over the axis: today, and Mondays that are not too near to it. */
+export function marksOf(axis: Days, today: number): { day: number; text: string }[] {
+  return [
+    { day: today, text: 'today' },
+    ...mondays(axis)
+      .filter((day) => apart(axis, day, today))
+      .map((day) => ({ day, text: date(isoDay(day)) }))
+  ];
 }
 
 /** `late by 5 days: Bearing 6202, 4 levels down`. */

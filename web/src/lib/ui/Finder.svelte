@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { createQuery } from '@tanstack/svelte-query';
   import { Command, Dialog } from 'bits-ui';
-  import { answer, api } from '$lib/api/client';
+  import { foundBy } from '$lib/queries';
   import { shortcuts } from '$lib/desk.svelte';
   import { foundHref } from '$lib/links';
   import Key from './Key.svelte';
@@ -13,12 +13,7 @@
   }
   let { open = $bindable(), places }: Props = $props();
   let words = $state('');
-  const found = createQuery(() => ({
-    queryKey: ['find', words.trim()],
-    queryFn: () => answer(api.GET('/api/find', { params: { query: { words: words.trim() } } })),
-    enabled: open && words.trim().length > 0,
-    placeholderData: (before) => before
-  }));
+  const found = createQuery(() => ({ ...foundBy(words.trim()), enabled: open && words.trim().length > 0 }));
   const said = $derived(words.trim().toLowerCase().split(/\s+/));
   /** Whether a text holds all words, in any order. */
   const has = $derived((text: string) => said.every((word) => text.toLowerCase().includes(word)));

@@ -2,6 +2,7 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { DropdownMenu } from 'bits-ui';
   import { answer, api, type Schemas } from '$lib/api/client';
+  import { forecastSets } from '$lib/queries';
   import { look, type Theme } from '$lib/desk.svelte';
   import { initials } from '$lib/people.svelte';
   import { signOut } from '$lib/session';
@@ -22,11 +23,7 @@
 
   let open = $state(false);
   const NONE = '\u0000';
-  const forecasts = createQuery(() => ({
-    queryKey: ['plan', 'forecast-sets'],
-    queryFn: () => answer(api.GET('/api/forecast-sets')),
-    enabled: open && person.may.forecastSets
-  }));
+  const forecasts = createQuery(() => ({ ...forecastSets(), enabled: open && person.may.forecastSets }));
   const sets = $derived([
     ...(forecasts.data?.names ?? []).map((name) => ({ value: name, name })),
     { value: NONE, name: 'none' }

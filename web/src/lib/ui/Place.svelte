@@ -1,5 +1,7 @@
 <script lang="ts" generics="T">
   import type { Snippet } from 'svelte';
+  import type { Columns } from './columns.svelte';
+  import Heads from './Heads.svelte';
   import Key from './Key.svelte';
   import { wordsInAddress } from '$lib/filter-words.svelte';
   import { whenPainted } from './painted';
@@ -26,11 +28,16 @@
     open?: (row: T) => void;
     /** Width of the list. */
     list: string;
+    columns: Columns;
+    /** The column by which the list is sorted, with a minus before it if downwards. */
+    sort?: string;
+    onsort?: (sort: string | undefined) => void;
+    /** What is selected, as a table that a spreadsheet takes. */
+    copied?: () => string | undefined;
     /** The views of the place, in the place of its title. */
     views?: Snippet;
     chips?: Snippet;
     aside?: Snippet;
-    heads: Snippet;
     row: Snippet<[T, number]>;
     detail: Snippet;
     actions: Snippet;
@@ -49,10 +56,13 @@
     active,
     open,
     list,
+    columns,
+    sort,
+    onsort,
+    copied,
     views,
     chips,
     aside,
-    heads,
     row,
     detail,
     actions
@@ -91,6 +101,16 @@
     if (active === undefined) open?.(first);
   });
 
+  /** A text that is marked goes as it is. */
+  function copy(event: ClipboardEvent) {
+    const marked = getSelection()?.isCollapsed === false;
+    const typing = (event.target as HTMLElement | null)?.closest?.('input, textarea');
+    const table = marked || typing ? undefined : copied?.();
+    if (table === undefined) return;
+    event.preventDefault();
+    event.clipboardData?.setData('text/plain', table);
+  }
+
   export function focusFilter() {
     box?.focus();
   }
@@ -100,6 +120,8 @@
     if (event.key === 'Escape' || event.key === 'Enter') box?.blur();
   }
 </script>
+
+<svelte:document oncopy={copy} />
 
 <div class="place print-flow grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
   <div class="wraps no-print flex items-center gap-2 border-b border-line px-4">
@@ -133,7 +155,7 @@
       class="place-list no-print relative grid min-h-0 grid-rows-[27px_minmax(0,1fr)] border-r border-line bg-sheet"
       aria-label={title}
     >
-      <div class="border-b border-line text-sm text-ink-3" aria-hidden="true">{@render heads()}</div>
+      <div class="border-b border-line text-sm text-ink-3"><Heads {columns} {sort} {onsort} /></div>
       {#if query.isPending}
         <p class="p-4 text-ink-2">{reading}</p>
       {:else if query.isError}

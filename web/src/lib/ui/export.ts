@@ -4,8 +4,21 @@ function field(value: string | number | null | undefined): string {
   return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
 }
 
-export function csv(header: string[], rows: (string | number | null | undefined)[][]): string {
+/** A list as it goes out: a head over each column, and the cells of each row. */
+export interface Sheet {
+  header: string[];
+  rows: (string | number | null | undefined)[][];
+}
+
+export function csv({ header, rows }: Sheet): string {
   return [header, ...rows].map((row) => row.map(field).join(',')).join('\r\n') + '\r\n';
+}
+
+/** The same to be pasted into a spreadsheet: tabs between cells. */
+export function tabbed({ header, rows }: Sheet): string {
+  return [header, ...rows]
+    .map((row) => row.map((cell) => String(cell ?? '').replace(/[\t\r\n]+/g, ' ')).join('\t'))
+    .join('\n');
 }
 
 /** Hands a text to the browser as a file. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api, type Schemas } from '$lib/api/client';
+  import type { Schemas } from '$lib/api/client';
+  import { forecastSets, item } from '$lib/queries';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import Field from '$lib/plan/Field.svelte';
   import ItemField from '$lib/plan/ItemField.svelte';
@@ -24,15 +25,8 @@
   keepHalfTyped('assumption', () => ({ kind, form: $state.snapshot(form) }));
   let box = $state<HTMLElement>();
   const assumption = $derived(assumptionOf(kind, form));
-  const sets = createQuery(() => ({
-    queryKey: ['forecast-sets'],
-    queryFn: () => answer(api.GET('/api/forecast-sets'))
-  }));
-  const bill = createQuery(() => ({
-    queryKey: ['items', form.item],
-    queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code: form.item ?? '' } } })),
-    enabled: kind === 'BILL' && !!form.item
-  }));
+  const sets = createQuery(forecastSets);
+  const bill = createQuery(() => ({ ...item(form.item ?? ''), enabled: kind === 'BILL' && !!form.item }));
   const lines = $derived(
     (bill.data?.components ?? [])
       .filter((l) => l.depth === 0)

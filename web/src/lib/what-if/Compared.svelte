@@ -1,7 +1,7 @@
 <script lang="ts">
   import { said } from '$lib/format';
   import { createQuery } from '@tanstack/svelte-query';
-  import { answer, api } from '$lib/api/client';
+  import { whatIfsCompared } from '$lib/queries';
   import { csv, download } from '$lib/ui/export';
   import { FIGURES, figureText } from './what-if';
 
@@ -11,21 +11,16 @@
     currency: string;
   }
   let { ids, currency }: Props = $props();
-  const compared = createQuery(() => ({
-    queryKey: ['plan', 'what-if', 'compared', ids],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/what-ifs/compared', { signal, params: { query: { ids } } })),
-    placeholderData: (before) => before
-  }));
+  const compared = createQuery(() => whatIfsCompared(ids));
   const columns = $derived(compared.data ?? []);
 
   export function save() {
     download(
       'what-ifs.csv',
-      csv(
-        ['figure', ...columns.map((c) => c.name)],
-        FIGURES.map((f) => [f.name, ...columns.map((c) => f.of(c.figures))])
-      )
+      csv({
+        header: ['figure', ...columns.map((c) => c.name)],
+        rows: FIGURES.map((f) => [f.name, ...columns.map((c) => f.of(c.figures))])
+      })
     );
   }
 </script>

@@ -3,14 +3,11 @@
   import { page } from '$app/state';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api, Refused } from '$lib/api/client';
+  import { demoPeople, start } from '$lib/queries';
 
   const client = useQueryClient();
-  const start = createQuery(() => ({ queryKey: ['start'], queryFn: () => answer(api.GET('/api/start')) }));
-  const demo = createQuery(() => ({
-    queryKey: ['demo-people'],
-    queryFn: () => answer(api.GET('/api/session/demo')),
-    enabled: start.data?.demo === true
-  }));
+  const begun = createQuery(start);
+  const demo = createQuery(() => ({ ...demoPeople(), enabled: begun.data?.demo === true }));
   let login = $state('');
   let password = $state('');
   let wrong = $state('');
@@ -24,7 +21,7 @@
       const person = await answer(api.POST('/api/session', { body: { login, password } }));
       client.clear();
       client.setQueryData(['session'], person);
-      client.setQueryData(['start'], { ...start.data, signedIn: true });
+      client.setQueryData(['start'], { ...begun.data, signedIn: true });
       const back = page.url.searchParams.get('back');
       await goto(back?.startsWith('/') && !back.startsWith('//') ? back : '/plan');
     } catch (e) {
@@ -43,7 +40,7 @@
       <img src="/mark.svg" alt="" width="22" height="22" />Rescient
     </h1>
     <p class="mt-1 mb-5 text-ink-2">
-      {start.data?.name ? `The planning desk of ${start.data.name}.` : 'The desk of a production planner.'}
+      {begun.data?.name ? `The planning desk of ${begun.data.name}.` : 'The desk of a production planner.'}
     </p>
     <form onsubmit={signIn} class="grid gap-3">
       <label class="grid gap-1">
@@ -66,7 +63,7 @@
       <p id="wrong" class="min-h-[18px] text-vermilion" role="alert">{wrong}</p>
       <button class="main-action justify-center" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
     </form>
-    {#if start.data?.demo}
+    {#if begun.data?.demo}
       <h2 class="mt-7 border-b border-line pb-1 text-base">Demo sign-ins</h2>
       <p class="py-1 text-sm text-ink-2">
         They exist only with the demo company; each has the password <b>clover</b>.

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
  * know: {@code ./rescient measure}. Not a test; its name keeps it out of the runs.
  */
 class KeyMeasurements extends DeskTest {
-    private static final String HERE = "document.querySelector('.plan-row.here, .row.here')?.id";
+    private static final String HERE = "document.querySelector('.plan-row.here')?.id";
     private static final String SELECTED = "document.querySelectorAll('.plan-row[aria-selected=true]').length";
     private static final String DECIDING = "!!document.querySelector('[data-testid=decide]')";
     private static final String TYPING = "document.activeElement.tagName";
@@ -243,7 +243,7 @@ class KeyMeasurements extends DeskTest {
     private void list(String name, String address) {
         at(name, address, "[role=option]");
         page.keyboard().press("j");
-        keys.toAndFro("j", "k", "the next row", "location.search + !!document.querySelector('.row.here')");
+        keys.toAndFro("j", "k", "the next row", "location.search + !!document.querySelector('.plan-row.here')");
         keys.there("/", "the filter takes words", TYPING);
         notTimed(name);
     }

@@ -324,6 +324,7 @@ class PlacesTest extends DeskTest {
         plannedOrder(page, "CARR-62").click();
         page.keyboard().press("x");
         assertThat(page.getByTestId("selection")).containsText("1 selected");
+        assertThat(page).hasURL(Pattern.compile("words=CARR-62"));
         String decide = page.url();
         page.keyboard().press("t");
         assertThat(page).hasURL(Pattern.compile("/plan/threads\\?order="));

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { clock, count, date, dayOf, said } from '$lib/format';
+  import type { CauseLine, ChangesScreen } from './changes-screen.svelte';
+
+  /** What happened, by whom, and how much changed by it. */
+  interface Props {
+    line: CauseLine;
+    screen: ChangesScreen;
+  }
+  let { line, screen }: Props = $props();
+  const here = $derived(screen.isHere(line));
+</script>
+
+<!-- the keys of the list act from anywhere on the page -->
+<!-- svelte-ignore a11y_click_events_have_key_events -->
+<div
+  class="plan-row"
+  class:here
+  style:grid-template-columns={screen.columns.template}
+  role="option"
+  aria-selected={here}
+  tabindex="-1"
+  id="cause-{'id' in line ? line.id : 'all'}"
+  onclick={() => screen.choose(line)}
+>
+  {#if 'id' in line}
+    <span class="text-ink-2" title={line.at}>{clock(line.at)}</span>
+    <span class="what">
+      <span class="name" title={said(line.sentence)}>{said(line.sentence)}</span>
+      <span class="where"
+        >{line.name ?? (line.kind === 'receipt' ? 'a receipt that did not come' : 'nobody')} ·
+        {date(dayOf(line.at), screen.today)}</span
+      >
+    </span>
+    <span class="num">
+      {#if line.worse > 0}<span class="badge" title="customer order lines made late">{line.worse}</span>{/if}
+      {#if line.orders > 0}{count(line.orders, 'order')}{:else}<span class="none">·</span>{/if}
+    </span>
+  {:else}
+    <span></span>
+    <span class="what"><span class="name"><b>Everything</b></span></span>
+    <span class="num">{count(screen.changes.data?.orders.length ?? 0, 'order')}</span>
+  {/if}
+</div>

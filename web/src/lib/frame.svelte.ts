@@ -1,0 +1,194 @@
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { afterNavigate, goto, preloadCode } from '$app/navigation';
+import { page } from '$app/state';
+import { api, asked, Refused } from '$lib/api/client';
+import { look, shortcuts } from '$lib/desk.svelte';
+import { formats } from '$lib/formats.svelte';
+import { left } from '$lib/left.svelte';
+import { PLAN_VIEWS, viewHref } from '$lib/links';
+import { askAnew, planSeen } from '$lib/plan-seen';
+import { people, type Somebody } from '$lib/people.svelte';
+import { planState, preferences, session, start } from '$lib/queries';
+import { rights } from '$lib/rights.svelte';
+import { signOut } from '$lib/session';
+
+export const PLACES = [
+  { href: '/plan', name: 'Plan', key: 'p' },
+  { href: '/orders', name: 'Orders', key: 'o' },
+  { href: '/items', name: 'Items', key: 'i' }
+];
+
+/** Who was signed in here last. */
+const LAST = 'signed-in';
+/** So long after what was asked for came, the programs of the other places are fetched. */
+const IDLE = 1000;
+const TICK = 500;
+
+/** What stands around every place: who is here, whether the plan is current, the keys that act everywhere. */
+export class Frame {
+  readonly #client = useQueryClient();
+  // whoever was signed in here last very likely still is: the place asks for its data without waiting to hear so
+  readonly #likely = localStorage.getItem(LAST) !== null;
+  readonly #start = createQuery(() => ({ ...start(), enabled: !this.#likely }));
+  readonly session = createQuery(() => ({
+    ...session(),
+    enabled: this.#likely || this.#start.data?.signedIn === true
+  }));
+  readonly plan = createQuery(() => ({ ...planState(), enabled: this.#likely || this.session.isSuccess }));
+  readonly #preferences = createQuery(() => ({ ...preferences(), enabled: this.session.isSuccess }));
+
+  finding = $state(false);
+  helping = $state(false);
+  formatting = $state(false);
+  connected = $state(true);
+  /** What keeps everybody from working, in words; empty if nothing does. */
+  trouble = $state('');
+
+  /** The session has ended, or there never was one. */
+  readonly #refused = $derived(
+    this.session.error instanceof Refused && this.session.error.problem.status === 401
+  );
+  /** Somebody is here, or very likely is. */
+  readonly there = $derived(this.session.data !== undefined || (this.#likely && this.session.isPending));
+  /** Why nobody can be told from anybody. */
+  readonly failure = $derived(
+    this.session.isError && !this.#refused ? this.session.error.message : undefined
+  );
+
+  constructor() {
+    formats.of(localStorage.getItem(LAST) ?? '');
+    // whoever signs in finds nothing of who was here before
+    left.forget();
+    afterNavigate(({ to }) => to && left.at(to.url));
+    this.#knowThePerson();
+    this.#followFormats();
+    $effect(() => shortcuts.register('frame', this.#keys()));
+    this.#listen();
+    // the programs of all places and views come once what was asked for is there
+    $effect(() => {
+      if (!this.plan.isSuccess) return;
+      const timer = setTimeout(() => {
+        for (const { href } of [...PLACES, ...PLAN_VIEWS]) void preloadCode(href).catch(() => undefined);
+      }, IDLE);
+      return () => clearTimeout(timer);
+    });
+    $effect(() => {
+      const timer = setInterval(() => asked.tick(Date.now()), TICK);
+      return () => clearInterval(timer);
+    });
+  }
+
+  /** Another place comes back as it was left; the one in sight begins anew. */
+  addressOf(href: string): string {
+    return this.isHere(href) ? href : left.href(href);
+  }
+
+  isHere(href: string): boolean {
+    return page.url.pathname.startsWith(href);
+  }
+
+  #knowThePerson(): void {
+    $effect(() => {
+      const { data } = this.session;
+      if (data) {
+        localStorage.setItem(LAST, data.login);
+        people.me = data.login;
+        formats.of(data.login);
+        rights.known = data;
+      }
+      const nobody = this.#start.data?.signedIn === false && !data;
+      if (!this.#refused && !nobody) return;
+      localStorage.removeItem(LAST);
+      const back = page.url.pathname + page.url.search;
+      void goto('/signin?' + new URLSearchParams({ back }).toString());
+    });
+  }
+
+  #followFormats(): void {
+    $effect(() => formats.take(this.#preferences.data?.['formats']));
+    // lists and periods are grouped by the person's week
+    let week = formats.now.week;
+    $effect(() => {
+      if (formats.now.week === week) return;
+      week = formats.now.week;
+      void this.#client.invalidateQueries({ queryKey: ['plan'] });
+    });
+    formats.keep = (value) => {
+      const { data } = this.#preferences;
+      if (data) this.#client.setQueryData(['preferences'], { ...data, formats: value });
+      void api
+        .PUT('/api/preferences/{key}', { params: { path: { key: 'formats' } }, body: { value } })
+        .catch(() => undefined);
+    };
+  }
+
+  /** What failed meanwhile is asked for again. */
+  #goOn(): void {
+    void this.#client.refetchQueries({ predicate: (query) => query.state.status === 'error' });
+  }
+
+  /** A new plan anywhere is seen here at once. */
+  #listen(): void {
+    $effect(() => {
+      if (!this.session.isSuccess) return;
+      planSeen.behind = () => void askAnew(this.#client);
+      const news = new EventSource('/api/plan/news');
+      news.addEventListener('trouble', (event: MessageEvent<string>) => {
+        this.trouble = event.data;
+        if (!this.trouble) this.#goOn();
+      });
+      news.addEventListener('plan', (event: MessageEvent<string>) => {
+        if (!this.connected) this.#goOn();
+        this.connected = true;
+        planSeen.told(Number(event.data));
+      });
+      news.addEventListener('people', (event: MessageEvent<string>) => {
+        people.all = JSON.parse(event.data) as Somebody[];
+      });
+      news.onerror = () => {
+        this.connected = false;
+        planSeen.lost();
+      };
+      return () => news.close();
+    });
+  }
+
+  keydown(event: KeyboardEvent): void {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+      event.preventDefault();
+      this.finding = true;
+    } else {
+      shortcuts.handle(event);
+    }
+  }
+
+  #keys() {
+    return [
+      ...PLACES.map((p) => ({
+        keys: `g ${p.key}`,
+        says: `Go to ${p.name}`,
+        run: () => void goto(this.addressOf(p.href))
+      })),
+      ...PLAN_VIEWS.map((v) => ({
+        keys: v.keys,
+        says: `Plan: ${v.name}`,
+        run: () => void goto(viewHref(v.href))
+      })),
+      { keys: '?', says: 'Show all keys', also: 'help', run: () => (this.helping = true) },
+      { keys: 'D', says: 'Dark or light', also: 'theme', run: () => look.toggle() },
+      {
+        keys: 'g f',
+        says: 'Dates and numbers',
+        also: 'format decimal thousands week settings preferences',
+        run: () => (this.formatting = true)
+      },
+      { keys: 'g x', says: 'End the calculation under way', also: 'cancel stop', run: () => asked.end() },
+      {
+        keys: 'g q',
+        says: 'Sign out',
+        also: 'leave log out quit',
+        run: () => void signOut(this.#client)
+      }
+    ];
+  }
+}

@@ -1,0 +1,169 @@
+<script lang="ts">
+  import type { Schemas } from '$lib/api/client';
+  import { date, words } from '$lib/format';
+  import type { Draft } from './draft.svelte';
+  import Field from './Field.svelte';
+  import ItemField from './ItemField.svelte';
+  import type { PlannedOrder } from './plan.svelte';
+
+  /** What is typed for a decision, by its kind. */
+  interface Props {
+    draft: Draft;
+    orders: PlannedOrder[];
+    choices?: Schemas['Choices'];
+    today: string;
+  }
+  let { draft, orders, choices, today }: Props = $props();
+  const kind = $derived(draft.deciding.kind);
+
+  interface Planning {
+    name: string;
+    help: string;
+    kind?: 'number' | 'supplier' | 'site' | 'source';
+  }
+  const PLANNING: Record<string, Planning> = {
+    supplier: { name: 'Supplier', help: 'first choice from now on', kind: 'supplier' },
+    source: { name: 'Source', help: 'how it is replenished', kind: 'source' },
+    from_site: { name: 'From site', help: 'of transfers and subcontracting', kind: 'site' },
+    safety_stock: { name: 'Safety stock', help: 'what should never be used up', kind: 'number' },
+    reorder_point: { name: 'Reorder point', help: 'below it an order is made', kind: 'number' },
+    order_up_to: { name: 'Order up to', help: 'of the rule min-max', kind: 'number' },
+    lead_time_days: { name: 'Lead time', help: 'working days, where the supplier has none', kind: 'number' }
+  };
+  const SOURCES = ['make', 'assemble', 'buy', 'transfer', 'subcontract'].map((s) => ({ code: s, name: s }));
+
+  function choicesOf(field: Planning | undefined) {
+    if (field?.kind === 'supplier') return choices?.allSuppliers;
+    if (field?.kind === 'site') return choices?.allSites;
+    return field?.kind === 'source' ? SOURCES : undefined;
+  }
+</script>
+
+{#if kind === 'CHANGE'}
+  {#if draft.one}
+    <Field
+      name="Quantity"
+      number="positive"
+      fault={draft.faultOf('quantity')}
+      bind:value={draft.form.quantity}
+      placeholder={draft.one ? String(draft.one.quantity) : ''}
+    />
+    <Field
+      name="Start"
+      fault={draft.faultOf('start')}
+      bind:value={draft.form.start}
+      {today}
+      placeholder={draft.one ? date(draft.one.start, today) : ''}
+    />
+  {:else if draft.many}
+    <Field
+      name="Move by days"
+      number="any"
+      fault={draft.faultOf('days')}
+      bind:value={draft.form.days}
+      placeholder="0"
+    />
+  {/if}
+  <Field
+    name="Due"
+    fault={draft.faultOf('due')}
+    bind:value={draft.form.due}
+    {today}
+    placeholder={draft.one ? date(draft.one.due, today) : ''}
+  />
+  {#if orders.length > 0}
+    <Field
+      name="Supplier"
+      fault={draft.faultOf('supplier')}
+      bind:value={draft.form.supplier}
+      choices={choices?.allSuppliers}
+    />
+    <Field name="Source" fault={draft.faultOf('source')} bind:value={draft.form.source} choices={SOURCES} />
+    <Field
+      name="Receiving site"
+      fault={draft.faultOf('site')}
+      bind:value={draft.form.site}
+      choices={choices?.allSites}
+    />
+  {/if}
+{:else if kind === 'MERGE'}
+  <Field
+    name="Quantity"
+    number="positive"
+    fault={draft.faultOf('quantity')}
+    bind:value={draft.form.quantity}
+    placeholder="all of them"
+  />
+  <Field name="Due" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
+{:else if kind === 'SPLIT'}
+  <Field
+    name="Into so many"
+    number="positive"
+    fault={draft.faultOf('into')}
+    bind:value={draft.form.into}
+    placeholder="2"
+  />
+  <span class="pt-6 text-ink-2">or</span>
+  <Field name="Part of" number="positive" fault={draft.faultOf('quantity')} bind:value={draft.form.part} />
+  <Field name="due on" bind:value={draft.form.partDue} {today} />
+{:else if kind === 'HOLD'}
+  <Field name="Until" fault={draft.faultOf('until')} bind:value={draft.form.until} {today} />
+  <Field name="Why (optional)" bind:value={draft.form.note} wide />
+{:else if kind === 'ENTER'}
+  <ItemField bind:value={draft.form.item} fault={draft.faultOf('item')} />
+  <Field
+    name="Quantity"
+    number="positive"
+    fault={draft.faultOf('quantity')}
+    bind:value={draft.form.quantity}
+  />
+  <Field name="Wanted on" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
+  <Field
+    name="From site"
+    fault={draft.faultOf('site')}
+    bind:value={draft.form.site}
+    choices={choices?.allSites}
+    none="choose"
+  />
+  <Field
+    name="Customer"
+    fault={draft.faultOf('customer')}
+    bind:value={draft.form.customer}
+    choices={choices?.allCustomers}
+    none="nobody yet"
+  />
+  <Field
+    name="Number"
+    fault={draft.faultOf('number')}
+    bind:value={draft.form.number}
+    placeholder="the next"
+  />
+{:else if kind === 'ADD'}
+  <Field
+    name="Quantity"
+    number="positive"
+    fault={draft.faultOf('quantity')}
+    bind:value={draft.form.quantity}
+  />
+  <Field name="Due" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
+  <Field name="Source" fault={draft.faultOf('source')} bind:value={draft.form.source} choices={SOURCES} />
+  <Field
+    name="Supplier"
+    fault={draft.faultOf('supplier')}
+    bind:value={draft.form.supplier}
+    choices={choices?.allSuppliers}
+  />
+{:else if kind === 'PLANNING'}
+  {#each draft.deciding.fields ?? [] as name (name)}
+    {@const field = PLANNING[name]}
+    <Field
+      name={field?.name ?? words(name)}
+      help={field?.help}
+      number={field?.kind === 'number' ? 'any' : undefined}
+      fault={draft.faultOf(name)}
+      value={draft.form.fields?.[name] ?? ''}
+      onchange={(v) => draft.put(name, v)}
+      choices={choicesOf(field)}
+    />
+  {/each}
+{/if}

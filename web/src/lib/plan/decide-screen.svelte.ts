@@ -1,0 +1,275 @@
+import { createQuery } from '@tanstack/svelte-query';
+import { untrack } from 'svelte';
+import { goto } from '$app/navigation';
+import { page } from '$app/state';
+import { fromAddress, toAddress } from '$lib/address';
+import type { Schemas } from '$lib/api/client';
+import { marksOf } from '$lib/changes/changes';
+import { shortcuts } from '$lib/desk.svelte';
+import { halfTyped } from '$lib/half-typed.svelte';
+import { cameBack, whenLeft } from '$lib/left.svelte';
+import { viewOf } from '$lib/links';
+import { changes, plannedOrder, planList, planState } from '$lib/queries';
+import { rights } from '$lib/rights.svelte';
+import { Columns } from '$lib/ui/columns.svelte';
+import { csv, download, tabbed } from '$lib/ui/export';
+import type { Action } from './actions';
+import { columnsOf, listColumns, listWidth } from './columns';
+import type { Deciding } from './command';
+import { askedOf, filtersFrom, isPlanned, itemOf, keyOf, ordersOf, siteOf } from './filters';
+import { LastDecision } from './last-decision.svelte';
+import { sheetOf } from './orders-sheet';
+import { Panes } from './panes.svelte';
+import { ASKED, placeOf, threadOf, type Asked } from './place';
+import { PlanList } from './plan.svelte';
+import { workingAt } from './presence.svelte';
+import { Views } from './views.svelte';
+
+/** So long after the last letter of the filter the server is asked. */
+const PAUSE = 150;
+
+/** The first view of the Plan: all that wants a decision, and what is decided. Made while its component comes. */
+export class DecideScreen {
+  readonly plan = createQuery(planState);
+  readonly today = $derived(this.plan.data?.today ?? '');
+  readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
+
+  readonly list = new PlanList();
+  readonly filters = $derived(filtersFrom(fromAddress));
+  /** The list is too long to be sent whole, so the server filters it. */
+  #cut = $state(false);
+  #settledWords = $state('');
+  readonly #asked = $derived(this.#cut ? askedOf(this.filters, this.#settledWords) : undefined);
+  readonly rows = createQuery(() => planList(this.#asked));
+  // an order that is opened by its address need not be among the most urgent
+  readonly #opened = createQuery(() => {
+    const key = this.list.cursor ?? '';
+    const listed = !isPlanned(key) || this.list.rows.some((r) => keyOf(r) === key);
+    return { ...plannedOrder(key), enabled: this.rows.isSuccess && !listed };
+  });
+
+  readonly #changes = createQuery(() => changes('visit'));
+  /** What is not as it was at the last visit, by key. */
+  readonly marks = $derived(marksOf(this.#changes.data));
+  readonly #onlyChanged = $derived(fromAddress('changed') !== undefined);
+
+  readonly views = new Views();
+  readonly chosenColumns = $derived(columnsOf(fromAddress('columns')));
+  readonly columns = new Columns('Decide', () => listColumns(this.chosenColumns));
+  readonly width = $derived(listWidth(this.columns.all.length, this.columns.taken));
+
+  readonly last = new LastDecision((back) => {
+    const to = this.panes.undone(back);
+    if (to) void this.#go(to, back.orders);
+  });
+  readonly panes = new Panes(this.list, this.last, () => this.decidePane?.keep());
+  /** Which slip of the order is shown. */
+  why = $state<Asked>('quantity');
+  readonly signals = $derived(fromAddress('signals') !== undefined);
+  readonly place = $derived(
+    placeOf(fromAddress('order'), fromAddress('item'), fromAddress('site'), this.list.byKey)
+  );
+
+  // the parts of the page that act on a key
+  releasePane = $state<{ press: () => void } | undefined>();
+  decidePane = $state<{ keep: () => void } | undefined>();
+  frame = $state<{ focusFilter: () => void } | undefined>();
+
+  constructor() {
+    const was = cameBack<{ words: string; why: Asked; selected: string[] }>();
+    this.list.comeBack(was?.words, was?.selected);
+    this.why = was?.why ?? 'quantity';
+    this.#settledWords = this.list.words;
+    this.panes.deciding = halfTyped<Deciding>('decision');
+    this.panes.releasing = halfTyped<{ keys: string[] } | null>('release')?.keys;
+    whenLeft(() => ({ words: this.list.words, why: this.why, selected: [...this.list.selected] }));
+    this.#takeRows();
+    this.#followAddress();
+    workingAt(() => this.place);
+    $effect(() => shortcuts.register('plan', this.#keys()));
+  }
+
+  #takeRows(): void {
+    $effect(() => {
+      if (this.rows.data) this.#cut = !this.rows.data.whole;
+    });
+    $effect(() => {
+      const typed = this.list.words;
+      const timer = setTimeout(() => (this.#settledWords = typed), PAUSE);
+      return () => clearTimeout(timer);
+    });
+    $effect(() => {
+      const changed = this.#onlyChanged ? new Set(this.marks.keys()) : undefined;
+      this.list.filters = { ...this.filters, changed };
+    });
+    $effect(() => {
+      const data = this.rows.data;
+      if (!data || this.rows.isPlaceholderData) return;
+      // neither selecting nor typing is a reason to take them again
+      untrack(() => {
+        this.list.answered = data.whole ? undefined : { ...this.filters, words: this.#settledWords };
+        this.list.take(data.orders, data.signals);
+      });
+    });
+    $effect(() => {
+      this.list.opened = this.#opened.data?.detail?.order;
+    });
+  }
+
+  #followAddress(): void {
+    $effect(() => {
+      this.list.cursor = fromAddress('order');
+    });
+    // the last view comes back when the place is entered without one
+    let entered = false;
+    $effect(() => {
+      if (this.views.last === undefined) return;
+      const now = viewOf(page.url.searchParams);
+      if (!entered && now === '' && this.views.last !== '' && page.url.search === '')
+        void goto(`/plan?${this.views.last}`, { replaceState: true, keepFocus: true });
+      else this.views.remember(now);
+      entered = true;
+    });
+    // whoever comes without something in mind begins with what is most urgent
+    $effect(() => {
+      const first = this.list.shown[0];
+      const nothing = ['order', 'item', 'signals'].every((name) => fromAddress(name) === undefined);
+      // the last view comes first
+      const there = page.url.search !== '' || this.views.last === '';
+      if (first && nothing && there) void toAddress({ order: keyOf(first) });
+    });
+  }
+
+  #move(by: number): void {
+    const key = this.list.step(by);
+    if (key) this.open(key, false);
+  }
+
+  open(key: string, closing = true): void {
+    if (closing) this.panes.close();
+    void this.#go(key);
+  }
+
+  /** The cursor goes there at once, so that a key pressed right after acts on it. */
+  #go(key: string, inPlaceOf?: string[]): Promise<void> {
+    const before = inPlaceOf?.flatMap((k) => this.list.byKey.get(k) ?? [])[0];
+    this.list.send(key, inPlaceOf);
+    // a firmed order that does not stand in the list is known by its stock point
+    const known = before && !isPlanned(key) ? { item: itemOf(before), site: siteOf(before) } : {};
+    return toAddress({ order: key, item: undefined, site: undefined, signals: undefined, ...known });
+  }
+
+  release(): void {
+    if (this.panes.curing) return;
+    if (this.panes.releasing) this.releasePane?.press();
+    else this.panes.release();
+  }
+
+  /** Only when the cursor is elsewhere is the pane of what is gone closed. */
+  async kept(decision: Schemas['Decision'], done: Deciding): Promise<void> {
+    this.last.keep(decision);
+    const next = this.panes.next(decision, done);
+    if (next) await this.#go(next, done.orders);
+    this.panes.close();
+  }
+
+  #takeBack(): void {
+    this.panes.refused = undefined;
+    void this.last.takeBack();
+  }
+
+  showSignals(): void {
+    this.panes.close();
+    void toAddress({ signals: this.signals ? undefined : 'all' }, true);
+  }
+
+  #escape(): void {
+    if (this.panes.escape()) return;
+    if (this.signals) this.showSignals();
+    else {
+      this.list.selected.clear();
+      this.panes.refused = undefined;
+      this.last.forget();
+    }
+  }
+
+  #thread(): void {
+    const row = this.list.cursor === undefined ? undefined : this.list.byKey.get(this.list.cursor);
+    if (row) void goto(threadOf(row));
+  }
+
+  sort(column: string | undefined): void {
+    void toAddress({ sort: column });
+  }
+
+  #extend(by: number): void {
+    const next = this.list.extend(by);
+    if (next !== undefined) this.open(next, false);
+  }
+
+  /** What is selected, as a table that a spreadsheet takes. */
+  copied(): string | undefined {
+    return this.list.orders.length > 0 ? tabbed(sheetOf(this.list.orders)) : undefined;
+  }
+
+  save(): void {
+    download('planned-orders.csv', csv(sheetOf(ordersOf(this.list.shown))));
+  }
+
+  readonly #does = {
+    select: { key: 'x', name: 'Select', run: () => this.list.toggle(this.list.cursor) },
+    why: {
+      key: 'w',
+      name: 'Why',
+      run: () => (this.why = ASKED[(ASKED.indexOf(this.why) + 1) % ASKED.length] ?? 'quantity')
+    },
+    change: { key: 'e', name: 'Change', run: () => this.panes.about('CHANGE') },
+    firm: { key: 'f', name: 'Firm', run: () => this.panes.about('FIRM') },
+    merge: { key: 'm', name: 'Merge', run: () => this.panes.about('MERGE') },
+    split: { key: 'p', name: 'Split', run: () => this.panes.about('SPLIT', { into: '2' }) },
+    hold: { key: 'h', name: 'Hold', run: () => this.panes.hold(this.today) },
+    obey: { key: 'a', name: 'Do what it asks', run: () => this.panes.accept(this.today) },
+    decisions: { key: 'd', name: 'Decisions', run: () => this.panes.showDecisions() }
+  } satisfies Record<string, Action>;
+
+  /** What stands in the bar. What somebody's role may not do is not offered. */
+  readonly actions: Action[] = $derived.by(() => {
+    const does = this.#does;
+    const among =
+      this.list.signals.length > 0 ? does.obey : this.list.chosen.length > 1 ? does.merge : does.split;
+    const deciding = rights.decides('CHANGE') ? [does.change, does.firm, does.hold, among] : [];
+    return [does.select, does.why, ...deciding, does.decisions];
+  });
+
+  #keys() {
+    const does = this.#does;
+    const deciding = [
+      { keys: 'e', says: 'Change', run: does.change.run },
+      { keys: 'f', says: 'Firm', run: does.firm.run },
+      { keys: 'm', says: 'Merge the selected ones', run: does.merge.run },
+      { keys: 'p', says: 'Split', run: does.split.run },
+      { keys: 'h', says: 'Hold, or let go', run: does.hold.run },
+      { keys: 'a', says: 'Do what the signal asks', run: does.obey.run },
+      { keys: 'c', says: 'Cancel an open order', run: () => this.panes.about('CANCEL') }
+    ];
+    return [
+      { keys: 'j, ArrowDown', says: 'Next row', run: () => this.#move(1) },
+      { keys: 'k, ArrowUp', says: 'Row before', run: () => this.#move(-1) },
+      { keys: 'J', says: 'Select, and the next row too', run: () => this.#extend(1) },
+      { keys: 'K', says: 'Select, and the row before too', run: () => this.#extend(-1) },
+      { keys: 'x, \u0020', says: 'Select', run: does.select.run },
+      { keys: 'X', says: 'Select all that is shown, or none', run: () => this.list.toggleAll() },
+      { keys: 'w', says: 'Why: quantity or dates', run: does.why.run },
+      ...(rights.decides('CHANGE') ? deciding : []),
+      { keys: 'Enter', says: 'Keep it', run: () => this.decidePane?.keep() },
+      { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => this.#takeBack() },
+      { keys: 'd', says: 'Decisions', run: does.decisions.run },
+      { keys: 't', says: 'Thread: what it waits for', run: () => this.#thread() },
+      { keys: 's', says: 'Signals', run: () => this.showSignals() },
+      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: () => this.save() },
+      ...(rights.releases() ? [{ keys: 'r', says: 'Release', run: () => this.release() }] : []),
+      { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },
+      { keys: 'Escape', says: 'Back, or select none', run: () => this.#escape() }
+    ];
+  }
+}

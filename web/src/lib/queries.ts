@@ -1,0 +1,265 @@
+// What the screens ask the server for, each once: its name in the cache and the request. What begins with `plan` is asked
+// again with every new plan.
+import { queryOptions } from '@tanstack/svelte-query';
+import { answer, api, type Schemas } from '$lib/api/client';
+import type { operations } from '$lib/api/schema';
+
+type Asked<Name extends keyof operations> = operations[Name]['parameters'] extends { query?: infer Query }
+  ? NonNullable<Query>
+  : never;
+
+/** What was there stays in sight until the next answer. */
+const stays = { placeholderData: <T>(before: T | undefined) => before };
+
+// who is here
+
+export const start = () =>
+  queryOptions({ queryKey: ['start'], queryFn: () => answer(api.GET('/api/start')) });
+
+export const session = () =>
+  queryOptions({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')) });
+
+export const demoPeople = () =>
+  queryOptions({ queryKey: ['demo-people'], queryFn: () => answer(api.GET('/api/session/demo')) });
+
+export const preferences = () =>
+  queryOptions({
+    queryKey: ['preferences'],
+    queryFn: () => answer(api.GET('/api/preferences')),
+    staleTime: Infinity
+  });
+
+export const foundBy = (words: string) =>
+  queryOptions({
+    queryKey: ['find', words],
+    queryFn: () => answer(api.GET('/api/find', { params: { query: { words } } })),
+    ...stays
+  });
+
+// the plan
+
+export const planState = () =>
+  queryOptions({ queryKey: ['plan', 'state'], queryFn: () => answer(api.GET('/api/plan')) });
+
+/** The list of what wants a decision: all of it, or what fits where it is too long to be sent whole. */
+export const planList = (asked?: Asked<'orders'>) =>
+  queryOptions({
+    queryKey: asked ? ['plan', 'orders', asked] : ['plan', 'orders'],
+    queryFn: () => answer(api.GET('/api/plan/orders', { params: { query: asked ?? {} } })),
+    ...stays
+  });
+
+export const plannedOrder = (key: string) =>
+  queryOptions({
+    queryKey: ['plan', 'order', key],
+    queryFn: () => answer(api.GET('/api/plan/order', { params: { query: { key } } }))
+  });
+
+export const allSignals = () =>
+  queryOptions({ queryKey: ['plan', 'signals'], queryFn: () => answer(api.GET('/api/plan/signals')) });
+
+export const stockPoint = (item: string, site: string) =>
+  queryOptions({
+    queryKey: ['plan', 'point', item, site],
+    queryFn: () => answer(api.GET('/api/plan/stock-point', { params: { query: { item, site } } })),
+    ...stays
+  });
+
+/** What changed since somebody last looked, or since a moment. */
+export const changes = (since: string) =>
+  queryOptions({
+    queryKey: ['plan', 'changes', since],
+    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since } } })),
+    ...stays
+  });
+
+// slips
+
+export const balanceSlip = (item: string, site: string, date: string) =>
+  queryOptions({
+    queryKey: ['plan', 'balance', item, site, date],
+    queryFn: () => answer(api.GET('/api/plan/balance', { params: { query: { item, site, date } } }))
+  });
+
+export const signalSlip = (signal: Schemas['SignalView'] | undefined) =>
+  queryOptions({
+    queryKey: ['plan', 'signal', signal],
+    queryFn: () =>
+      answer(
+        api.GET('/api/plan/signal', {
+          params: {
+            query: {
+              kind: signal?.kind ?? '',
+              item: signal?.item ?? '',
+              site: signal?.site ?? '',
+              number: signal?.orderNumber ?? undefined,
+              date: signal?.date ?? undefined
+            }
+          }
+        })
+      )
+  });
+
+/** Why the possible date of an order is what it is. */
+export const possibleSlip = (key: string) =>
+  queryOptions({
+    queryKey: ['plan', 'possible', key],
+    queryFn: () => answer(api.GET('/api/plan/possible', { params: { query: { key } } })),
+    ...stays,
+    retry: false
+  });
+
+export const cellSlip = (cell: Asked<'cell'>, week: number) =>
+  queryOptions({
+    queryKey: ['plan', 'cell', cell, week],
+    queryFn: () => answer(api.GET('/api/plan/periods/cell', { params: { query: cell } })),
+    ...stays
+  });
+
+// periods and threads
+
+export const periods = (scale: string, words: string, week: number) =>
+  queryOptions({
+    queryKey: ['plan', 'periods', scale, words, week],
+    queryFn: () => answer(api.GET('/api/plan/periods', { params: { query: { scale, words } } })),
+    ...stays
+  });
+
+export const periodDetail = (item: string, site: string, scale: string, week: number) =>
+  queryOptions({
+    queryKey: ['plan', 'period-detail', scale, item, site, week],
+    queryFn: () =>
+      answer(api.GET('/api/plan/periods/stock-point', { params: { query: { item, site, scale } } })),
+    ...stays
+  });
+
+export const promises = () =>
+  queryOptions({
+    queryKey: ['plan', 'promises'],
+    queryFn: () => answer(api.GET('/api/plan/threads/customer-orders')),
+    ...stays
+  });
+
+/** Whose thread is asked for: a customer order's, an order's or a stock point's. */
+export interface ThreadOf {
+  number?: string;
+  order?: string;
+  item?: string;
+  site?: string;
+}
+
+export const thread = ({ number, order, item, site }: ThreadOf) =>
+  queryOptions({
+    queryKey: ['plan', 'thread', number, order, item, site],
+    queryFn: () =>
+      number !== undefined
+        ? answer(api.GET('/api/plan/threads/customer-order', { params: { query: { number } } }))
+        : order !== undefined
+          ? answer(api.GET('/api/plan/threads/order', { params: { query: { key: order } } }))
+          : answer(
+              api.GET('/api/plan/threads/stock-point', {
+                params: { query: { item: item ?? '', site: site ?? '' } }
+              })
+            ),
+    ...stays
+  });
+
+// decisions and releases
+
+export const decisions = () =>
+  queryOptions({ queryKey: ['plan', 'decisions'], queryFn: () => answer(api.GET('/api/decisions')) });
+
+/** What would follow from a decision. */
+export const consequence = (command: Schemas['PlanCommand']) =>
+  queryOptions({
+    queryKey: ['plan', 'preview', JSON.stringify(command)],
+    queryFn: ({ signal }) => answer(api.POST('/api/decisions/preview', { signal, body: command })),
+    ...stays,
+    retry: false
+  });
+
+export const offersFor = (key: string) =>
+  queryOptions({
+    queryKey: ['plan', 'offers', key],
+    queryFn: ({ signal }) => answer(api.GET('/api/decisions/offers', { signal, params: { query: { key } } })),
+    retry: false
+  });
+
+/** What a release would create; `seen` is no part of its name, for the answer says what happened since then anyway. */
+export const releasePreview = (asked: Schemas['Chosen']) =>
+  queryOptions({
+    queryKey: ['plan', 'release', asked.orders, asked.asPossible, asked.weeks],
+    queryFn: ({ signal }) => answer(api.POST('/api/releases/preview', { signal, body: asked })),
+    ...stays
+  });
+
+// what-ifs
+
+export const whatIfs = () =>
+  queryOptions({ queryKey: ['what-ifs'], queryFn: () => answer(api.GET('/api/what-ifs')) });
+
+/** One what-if beside the live plan: all that it assumes, or one of it alone. */
+export const whatIf = (id: number, only?: number) =>
+  queryOptions({
+    queryKey: ['plan', 'what-if', id, only],
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET('/api/what-ifs/{id}', {
+          signal,
+          params: { path: { id }, query: only === undefined ? {} : { only: [only] } }
+        })
+      ),
+    ...stays,
+    retry: false
+  });
+
+export const whatIfsCompared = (ids: number[]) =>
+  queryOptions({
+    queryKey: ['plan', 'what-if', 'compared', ids],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/what-ifs/compared', { signal, params: { query: { ids } } })),
+    ...stays
+  });
+
+/** What a what-if is called and assumes, which does not change with the plan. */
+export const whatIfSaid = (id: number) =>
+  queryOptions({
+    queryKey: ['what-ifs', id, 'said'],
+    queryFn: () => answer(api.GET('/api/what-ifs/{id}', { params: { path: { id } } }))
+  });
+
+export const forecastSets = () =>
+  queryOptions({
+    queryKey: ['plan', 'forecast-sets'],
+    queryFn: () => answer(api.GET('/api/forecast-sets'))
+  });
+
+// orders and items
+
+export const supplyOrders = (filter: Asked<'list'>) =>
+  queryOptions({
+    queryKey: ['plan', 'supply-orders', filter],
+    queryFn: () => answer(api.GET('/api/orders', { params: { query: filter } })),
+    ...stays
+  });
+
+export const supplyOrder = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'supply-order', number],
+    queryFn: () => answer(api.GET('/api/orders/one', { params: { query: { number } } })),
+    ...stays
+  });
+
+export const items = (kind?: string) =>
+  queryOptions({
+    queryKey: ['plan', 'items', kind],
+    queryFn: () => answer(api.GET('/api/items', { params: { query: { kind } } })),
+    ...stays
+  });
+
+export const item = (code: string) =>
+  queryOptions({
+    queryKey: ['plan', 'item', code],
+    queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code } } })),
+    ...stays
+  });
