@@ -256,6 +256,29 @@ class ThreadTest {
                 .isEqualTo(day("10 Mar"));
     }
 
+    /**
+     * Each waits for the other, which is too late for it. Seen from M1: M2 gets what M1 brings on its own date, 12 Mar
+     * instead of 9 Mar, so it is 3 working days later, on 19 Mar; M1 needed that on 10 Mar, 7 working days before, and comes
+     * on 23 Mar. Seen from M2: M1 gets what M2 brings on 16 Mar instead of 10 Mar and comes on 18 Mar, 7 working days after
+     * 9 Mar; so M2 comes on 25 Mar. It does not matter which of the two is looked at first.
+     */
+    @Test
+    void anOrderOfACircleIsSeenFromEachAsFromNobodyElse() {
+        for (String[] items : new String[][] {{"A", "B"}, {"B", "A"}}) {
+            Plan plan = new Example()
+                    .planned(make("A"), make("B"))
+                    .open("M1", Source.MAKE, Stage.RELEASED, items[0], 5, "12 Mar")
+                    .stillToIssue("M1", items[1], 5, "10 Mar")
+                    .open("M2", Source.MAKE, Stage.RELEASED, items[1], 5, "16 Mar")
+                    .stillToIssue("M2", items[0], 5, "9 Mar")
+                    .plan();
+            assertThat(plan.point(items[0], "W").orElseThrow().demands().get(0).possibleDay())
+                    .isEqualTo(day("23 Mar"));
+            assertThat(plan.point(items[1], "W").orElseThrow().demands().get(0).possibleDay())
+                    .isEqualTo(day("25 Mar"));
+        }
+    }
+
     @Test
     void aQuantityTooLargeIsAnErrorAndNeverAWrongNumber() {
         Example example = new Example()
