@@ -17,5 +17,6 @@ module rescient.core {
     exports rescient.core.order;
     exports rescient.core.compare;
     exports rescient.core.trace;
+    exports rescient.core.scenario;
     exports rescient.core.promise;
 }

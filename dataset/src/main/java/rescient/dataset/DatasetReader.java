@@ -51,6 +51,22 @@ public final class DatasetReader {
     }
 
     /**
+     * Looks at changes of a company: whether the rows that come of them are right.
+     *
+     * @param facts the company before
+     * @throws FaultyDatasetException with all that is wrong with them
+     */
+    public static List<FactChange> checked(Facts facts, List<FactChange> changes) {
+        Neighbourhood.faults(
+                        facts.after(changes),
+                        changes.stream()
+                                .flatMap(change -> change.after().stream())
+                                .toList())
+                .refuse();
+        return changes;
+    }
+
+    /**
      * The dataset in a folder of CSV files, a zip of one, or an .xlsx file with a sheet for each table.
      *
      * @throws FaultyDatasetException with every fault, if there is any

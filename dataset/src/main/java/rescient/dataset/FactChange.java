@@ -1,6 +1,8 @@
 package rescient.dataset;
 
 import java.util.List;
+import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
 
 /**
  * What becomes of the rows of one table that share a key: one row added, replaced or taken away; of what an open order still
@@ -24,6 +26,21 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
                 (before == null ? after : before).table(),
                 before == null ? List.of() : List.of(before),
                 after == null ? List.of() : List.of(after));
+    }
+
+    /** What becomes of the rows of some facts. */
+    public static List<FactChange> of(List<FactEdit<?>> edits) {
+        return edits.stream().<FactChange>map(FactChange::of).toList();
+    }
+
+    /** What becomes of the row of a fact. */
+    @SuppressWarnings("unchecked") // the class of a fact is its kind
+    public static <F extends Fact> FactChange of(FactEdit<F> edit) {
+        F any = edit.before() == null ? edit.after() : edit.before();
+        Codec<F> codec = Codec.of((Class<F>) any.getClass());
+        return of(
+                edit.before() == null ? null : codec.write(edit.before()),
+                edit.after() == null ? null : codec.write(edit.after()));
     }
 
     /** What takes it back. */

@@ -5,13 +5,18 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
+import rescient.core.company.CompanyFacts;
+import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
 
 /**
  * A company as it is at one moment: its rows, looked up by key and by what they refer to, and followed from change to
  * change. Immutable; what a change leaves alone is shared.
  */
-public final class Facts {
+public final class Facts implements CompanyFacts {
     /** The columns by which rows are looked up when something changes, of the tables that can be large. */
     private static final Map<String, List<String>> LOOKED_UP = Map.of(
             "items", List.of("group"),
@@ -84,10 +89,36 @@ public final class Facts {
         return tables.get("open_order_components").of(number + '\0' + line);
     }
 
-    /** A setting's value, or null. */
-    public String setting(String key) {
-        Row row = row("settings", key);
-        return row == null ? null : row.text("value");
+    @Override
+    public <F extends Fact> Optional<F> one(Class<F> kind, String... key) {
+        Codec<F> codec = Codec.of(kind);
+        return Optional.ofNullable(row(codec.table().name(), key)).map(codec::read);
+    }
+
+    @Override
+    public <F extends Fact> Stream<F> all(Class<F> kind) {
+        Codec<F> codec = Codec.of(kind);
+        return rows(codec.table().name()).stream().map(codec::read);
+    }
+
+    @Override
+    public <F extends Fact> List<F> where(Class<F> kind, String column, String value) {
+        Codec<F> codec = Codec.of(kind);
+        return rows(codec.table().name(), column, value).stream()
+                .map(codec::read)
+                .toList();
+    }
+
+    @Override
+    public <F extends Fact> Stream<String> texts(Class<F> kind, String column) {
+        return rows(Codec.of(kind).table().name()).stream()
+                .map(row -> row.text(column))
+                .filter(Objects::nonNull);
+    }
+
+    @Override
+    public Facts edited(List<FactEdit<?>> edits) {
+        return after(FactChange.of(edits));
     }
 
     public Units units() {
@@ -109,25 +140,5 @@ public final class Facts {
             dataset = known;
         }
         return known;
-    }
-
-    /**
-     * What makes another company of this one. What was taken over row by row, the very same rows, is not looked into.
-     *
-     * @param most with more rows changed than this, empty: it is another company altogether
-     */
-    public Optional<List<FactChange>> to(Dataset other, int most) {
-        List<RowDifference> differences = new ArrayList<>();
-        for (Table table : Table.ALL) {
-            List<Row> was = rows(table.name());
-            List<Row> is = other.rows(table.name());
-            if (was != is) {
-                differences.add(new RowDifference(table, was, is));
-            }
-        }
-        return differences.stream().mapToInt(RowDifference::rows).sum() > most
-                ? Optional.empty()
-                : Optional.of(
-                        differences.stream().flatMap(d -> d.changes().stream()).toList());
     }
 }

@@ -186,7 +186,7 @@ class DecideTest extends DeskTest {
     @Test
     void theListIsAsWideAsItWasMade() {
         Page page = signedIn("ida");
-        Locator divider = page.getByRole(AriaRole.SEPARATOR);
+        Locator divider = separator(page, "Width of the list");
         double before = page.getByRole(AriaRole.LISTBOX).boundingBox().width;
         divider.focus();
         page.keyboard().press("ArrowRight");
@@ -198,6 +198,28 @@ class DecideTest extends DeskTest {
         divider.dblclick();
         Assertions.assertThat(page.getByRole(AriaRole.LISTBOX).boundingBox().width)
                 .isEqualTo(before);
+    }
+
+    @Test
+    void aColumnIsAsWideAsItWasMade() {
+        Page page = signedIn("ida");
+        Locator due = page.locator(".plan-row .due").first();
+        double before = due.boundingBox().width;
+        separator(page, "Width of Due").focus();
+        page.keyboard().press("ArrowLeft");
+        page.keyboard().press("ArrowLeft");
+        // two steps of 8 pixels, away from the column that takes the rest
+        Assertions.assertThat(due.boundingBox().width).isEqualTo(before + 16);
+        page.reload();
+        due.waitFor();
+        Assertions.assertThat(due.boundingBox().width).isEqualTo(before + 16);
+        separator(page, "Width of Due").focus();
+        page.keyboard().press("Home");
+        Assertions.assertThat(due.boundingBox().width).isEqualTo(before);
+    }
+
+    private static Locator separator(Page page, String name) {
+        return page.getByRole(AriaRole.SEPARATOR, new Page.GetByRoleOptions().setName(name));
     }
 
     @Test

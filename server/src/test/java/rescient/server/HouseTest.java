@@ -40,6 +40,7 @@ class HouseTest {
             "order",
             "compare",
             "trace",
+            "scenario",
             "promise");
 
     @ArchTest

@@ -8,6 +8,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.support.TransactionTemplate;
+import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.dataset.Company;
 import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
@@ -33,14 +37,13 @@ class PlannedOtherwiseTest extends ServerTest {
     })
     void theTouchedAloneGiveTheWholePlan(String item, String site, String field, String value) {
         PlanVersion version = live.current();
-        Dataset dataset = version.directory().dataset();
         Row before = version.directory().facts().row("planning", item, site);
         Row planned = before.with(field, value);
-        PlanVersion whole = planned(version, dataset.with(planned));
+        Plan whole = anew(version, version.directory().dataset().with(planned));
         PlanVersion touched = version.changed(List.of(FactChange.of(before, planned)));
-        assertThat(touched.plan().plannedOrders()).isEqualTo(whole.plan().plannedOrders());
-        assertThat(touched.signals()).isEqualTo(whole.signals());
-        assertThat(whole.plan().plannedOrders()).isNotEqualTo(version.plan().plannedOrders());
+        assertThat(touched.plan().plannedOrders()).isEqualTo(whole.plannedOrders());
+        assertThat(touched.signals()).isEqualTo(whole.allSignals());
+        assertThat(whole.plannedOrders()).isNotEqualTo(version.plan().plannedOrders());
     }
 
     /** Kept and taken back, too: the names stay those that were read, and the plan is the one that would be made anew. */
@@ -93,14 +96,13 @@ class PlannedOtherwiseTest extends ServerTest {
     }
 
     /** All of it calculated, nothing followed. */
-    private static PlanVersion planned(PlanVersion version, Dataset dataset) {
-        PlanVersion nothing = version.with(dataset.with("planning", List.of()));
-        return nothing.with(dataset);
+    private static Plan anew(PlanVersion version, Dataset dataset) {
+        return new Planner().plan(Company.snapshot(dataset, version.today(), version.horizonEnd()), PlanOptions.ALL);
     }
 
     private void sameAsReadAgain(PlanVersion version) {
-        PlanVersion again = planned(version, store.read().dataset());
-        assertThat(version.plan().plannedOrders()).isEqualTo(again.plan().plannedOrders());
-        assertThat(version.signals()).isEqualTo(again.signals());
+        Plan again = anew(version, store.read().dataset());
+        assertThat(version.plan().plannedOrders()).isEqualTo(again.plannedOrders());
+        assertThat(version.signals()).isEqualTo(again.allSignals());
     }
 }

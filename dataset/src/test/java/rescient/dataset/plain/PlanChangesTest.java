@@ -27,13 +27,13 @@ import rescient.dataset.Facts;
 import rescient.dataset.FaultyDatasetException;
 import rescient.dataset.PlanChanges;
 import rescient.dataset.Row;
+import rescient.dataset.RowDifference;
 import rescient.dataset.Table;
 
 /** Whatever row of whatever table is changed: the plan that follows is the plan of the changed company. */
 class PlanChangesTest {
     private static final int COMPANIES = 120;
     private static final int STEPS = 10;
-    private static final int MOST = 100;
 
     /** What no other row refers to. */
     private static final Set<String> ALONE = Set.of(
@@ -161,23 +161,13 @@ class PlanChangesTest {
         rows.set(at, rows.get(at).with(column, value));
         Dataset other = dataset.with(table, rows);
         Facts facts = Facts.of(dataset);
-        List<FactChange> changed = facts.to(other, MOST).orElseThrow();
+        List<FactChange> changed = RowDifference.between(facts, other);
         List<Change> changes = PlanChanges.of(facts, facts.after(changed), changed, (int) today.toEpochDay())
                 .orElseThrow();
         Plan plan = new Planner().plan(Company.snapshot(dataset, today, end), PlanOptions.ALL);
         Plan full = new Planner().plan(Company.snapshot(other, today, end), PlanOptions.ALL);
         assertSame(plan.after(changes), full, changed.toString());
         return changes;
-    }
-
-    @Test
-    void anotherCompanyAltogetherIsNotFollowed() throws IOException {
-        RandomCompany.of(1).write(folder.resolve("one"));
-        Dataset dataset = DatasetReader.read(folder.resolve("one"));
-        Facts facts = Facts.of(dataset);
-        List<Row> gone = List.of();
-        assertThat(facts.to(dataset.with("customer_orders", gone), 1)).isEmpty();
-        assertThat(facts.to(dataset, 1)).contains(List.of());
     }
 
     private void follow(Dataset dataset, Random random) {
@@ -190,7 +180,7 @@ class PlanChangesTest {
             if (other == null) {
                 continue;
             }
-            List<FactChange> rows = facts.to(other, MOST).orElseThrow();
+            List<FactChange> rows = RowDifference.between(facts, other);
             Facts next = facts.after(rows);
             assertThat(contents(next.dataset()))
                     .as(rows.toString())

@@ -7,7 +7,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
@@ -68,7 +68,7 @@ public class Decisions {
             UUID key,
             Object content,
             String sentence,
-            Function<PlanVersion, Dataset> otherwise,
+            Function<PlanVersion, List<FactChange>> otherwise,
             Supplier<Edit> besides) {
         return pipeline.carryOut(who, key, new TakingOver(log, rows, content, sentence, otherwise, besides));
     }

@@ -8,8 +8,10 @@ import java.time.LocalDate;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import rescient.core.base.Quantity;
-import rescient.dataset.Dataset;
-import rescient.dataset.Row;
+import rescient.core.company.Fact;
+import rescient.dataset.Codec;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -30,21 +32,25 @@ record EnterCustomerOrder(
         implements PlanCommand {
     @Override
     public void propose(Proposing desk) {
-        Dataset dataset = desk.version().directory().dataset();
-        Row row = CustomerOrderRows.row(dataset, item, site, quantity, due, number, customer, priority);
+        Facts facts = desk.version().directory().facts();
+        List<FactChange> entered =
+                CustomerOrderRows.entered(facts, item, site, quantity, due, number, customer, priority);
         if (due.isBefore(desk.version().today())) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A customer order cannot be wanted in the past")
                     .field("due");
         }
         Proposal proposal = desk.proposal();
-        proposal.edits.addAll(TableEdits.between(
-                desk.rows(), desk.version().directory().facts(), CustomerOrderRows.with(dataset, row)));
+        proposal.edits.addAll(TableEdits.of(desk.rows(), facts, entered));
         proposal.point(item, site);
         Remarks.usualOfCustomers(desk.version(), item, site, Quantity.of(quantity))
                 .ifPresent(proposal::remark);
-        String name = row.text("customer");
-        desk.say("Entered " + row.text("number") + ": " + Quantity.text(Quantity.of(quantity)) + " " + item
-                + (name == null ? "" : " for " + desk.version().directory().customerName(name)) + ", wanted " + due);
+        Fact.CustomerOrder line =
+                Codec.of(Fact.CustomerOrder.class).read(entered.get(0).after().get(0));
+        desk.say("Entered " + line.number() + ": " + Quantity.text(Quantity.of(quantity)) + " " + item
+                + (line.customer() == null
+                        ? ""
+                        : " for " + desk.version().directory().customerName(line.customer()))
+                + ", wanted " + due);
     }
 
     @Override

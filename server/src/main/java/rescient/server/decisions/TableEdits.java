@@ -8,13 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import rescient.dataset.Column;
-import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 
-/** What makes one company of another, as edits of the rows that differ. */
+/** Changes of facts as edits of the rows that are kept. */
 final class TableEdits {
     private static final String OPEN_ORDERS = "open_orders";
 
@@ -29,8 +28,7 @@ final class TableEdits {
     private TableEdits() {}
 
     /** Of open orders only the due dates may differ. */
-    static List<Edit> between(KeptRows kept, Facts facts, Dataset other) {
-        List<FactChange> changes = facts.to(other, Integer.MAX_VALUE).orElseThrow();
+    static List<Edit> of(KeptRows kept, Facts facts, List<FactChange> changes) {
         Facts after = facts.after(changes);
         Map<Map<String, String>, Edit> edits = new LinkedHashMap<>();
         for (FactChange change : changes) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
-import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
@@ -20,7 +19,7 @@ import rescient.server.platform.JobProblem;
  * Keeps other rows in the place of the company's, as one decision that can be taken back.
  *
  * @param content tells one content of the command from another
- * @param otherwise makes another company of the present one
+ * @param otherwise what makes another company of the present one
  * @param besides what else it changes: does it, in the same transaction, and says it; a {@link TakenBack} puts it back
  */
 record TakingOver(
@@ -28,7 +27,7 @@ record TakingOver(
         KeptRows rows,
         Object content,
         String sentence,
-        Function<PlanVersion, Dataset> otherwise,
+        Function<PlanVersion, List<FactChange>> otherwise,
         Supplier<Edit> besides)
         implements DecisionCommand {
     @Override
@@ -48,7 +47,7 @@ record TakingOver(
     @Override
     public Outcome<Decision> carryOut(Turn turn) {
         Facts facts = turn.version().directory().facts();
-        List<Edit> edits = TableEdits.between(rows, facts, otherwise.apply(turn.version()));
+        List<Edit> edits = TableEdits.of(rows, facts, otherwise.apply(turn.version()));
         if (edits.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
         }

@@ -51,15 +51,6 @@ public record PlanVersion(
         return plan.allSignals();
     }
 
-    /** This version as if the company were another; what differs is calculated again, and what that touches. */
-    public PlanVersion with(Dataset dataset) {
-        return directory
-                .facts()
-                .to(dataset, PlanChanges.MOST)
-                .map(this::changed)
-                .orElseGet(() -> anew(Facts.of(dataset)));
-    }
-
     /** This version as if these rows were changed. */
     public PlanVersion changed(List<FactChange> rows) {
         Directory next = directory.after(rows);

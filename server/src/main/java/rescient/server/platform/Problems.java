@@ -30,6 +30,7 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
 import rescient.core.base.PlanningException;
+import rescient.core.company.UnfitException;
 
 /** Turns what went wrong into problem documents. */
 @RestControllerAdvice
@@ -42,6 +43,11 @@ class Problems extends ResponseEntityExceptionHandler {
         ProblemDetail detail = ProblemDetail.forStatusAndDetail(problem.status(), problem.getMessage());
         problem.more().forEach(detail::setProperty);
         return ResponseEntity.status(problem.status()).body(detail);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unfit(UnfitException problem) {
+        return job(new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, problem.getMessage()).field(problem.field()));
     }
 
     @ExceptionHandler

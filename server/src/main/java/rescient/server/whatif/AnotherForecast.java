@@ -1,12 +1,11 @@
 package rescient.server.whatif;
 
 import jakarta.validation.constraints.Size;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import rescient.dataset.Dataset;
-import rescient.dataset.Row;
-import rescient.dataset.Table;
+import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
+import rescient.core.company.UnfitException;
+import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
 
@@ -16,17 +15,17 @@ import rescient.server.platform.Nullable;
  * @param set null: none
  */
 record AnotherForecast(@Nullable @Size(max = LONGEST) String set) implements Assumption {
+    private static final String SETTING = "forecast_set";
+
     @Override
-    public Dataset apply(Assumed company) {
-        if (set != null && company.dataset().rows("forecasts").stream().noneMatch(r -> set.equals(r.text("set")))) {
-            throw Assumed.wrong("There is no forecast set " + set, "set");
+    public List<FactChange> apply(Assumed company) {
+        if (set != null
+                && company.facts().where(Fact.Forecast.class, "set", set).isEmpty()) {
+            throw new UnfitException("There is no forecast set " + set, "set");
         }
-        List<Row> settings = new ArrayList<>(company.dataset().rows("settings"));
-        settings.removeIf(row -> "forecast_set".equals(row.text("key")));
-        if (set != null) {
-            settings.add(Row.of(Table.named("settings"), Map.of("key", "forecast_set", "value", set)));
-        }
-        return company.dataset().with("settings", settings);
+        Fact.Setting now = company.facts().one(Fact.Setting.class, SETTING).orElse(null);
+        Fact.Setting next = set == null ? null : new Fact.Setting(SETTING, set);
+        return now == null && next == null ? List.of() : FactChange.of(List.<FactEdit<?>>of(new FactEdit<>(now, next)));
     }
 
     @Override

@@ -2,9 +2,10 @@ package rescient.server.whatif;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import rescient.dataset.Dataset;
+import java.util.List;
+import rescient.core.company.UnfitException;
+import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
-import rescient.server.platform.JobProblem;
 
 /** One thing that is otherwise in a what-if. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -36,11 +37,11 @@ sealed interface Assumption
     String MOST = "1000000000000";
 
     /**
-     * Another company, in which it is so; nothing else is touched.
+     * What makes another company, in which it is so; nothing else is touched.
      *
-     * @throws JobProblem 422 if it does not fit the company, with the field
+     * @throws UnfitException if it does not fit the company, with the field
      */
-    Dataset apply(Assumed company);
+    List<FactChange> apply(Assumed company);
 
     String sentence(Directory directory);
 }

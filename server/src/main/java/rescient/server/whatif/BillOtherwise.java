@@ -4,12 +4,11 @@ import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import rescient.dataset.Dataset;
-import rescient.dataset.Row;
-import rescient.dataset.Table;
+import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
+import rescient.core.scenario.BillChange;
+import rescient.dataset.FactChange;
 import rescient.server.decisions.PlanningRows;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
@@ -27,49 +26,30 @@ record BillOtherwise(
         @Nullable @Size(max = LONGEST) String line,
         @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal quantity)
         implements Assumption {
-    private static final String TABLE = "bom_lines";
-
     @Override
-    public Dataset apply(Assumed company) {
-        company.known("items", item, "item");
-        List<Row> rows = new ArrayList<>(company.dataset().rows(TABLE));
-        if (component != null) {
-            company.known("items", component, "component");
-            rows.add(Row.of(
-                    Table.named(TABLE),
-                    Map.of("parent", item, "line", nextLine(rows), "component", component, "quantity", each())));
-        } else if (quantity == null || quantity.signum() == 0) {
-            rows.remove(place(rows));
-        } else {
-            int at = place(rows);
-            rows.set(at, rows.get(at).with("quantity", each()));
-        }
+    public List<FactChange> apply(Assumed company) {
+        company.facts().known(Fact.Item.class, item, "item");
         return PlanningRows.checked(
-                company.dataset().with(TABLE, rows), "The bill of materials of " + item + " cannot be so");
+                company.facts(),
+                FactChange.of(List.<FactEdit<?>>of(edit(company))),
+                "The bill of materials of " + item + " cannot be so");
+    }
+
+    private FactEdit<?> edit(Assumed company) {
+        BillChange bill = new BillChange(company.facts(), item);
+        if (component != null) {
+            company.facts().known(Fact.Item.class, component, "component");
+            return bill.with(component, quantity == null ? BigDecimal.ONE : quantity);
+        }
+        return goes() ? bill.without(line) : bill.quantity(line, quantity);
+    }
+
+    private boolean goes() {
+        return quantity == null || quantity.signum() == 0;
     }
 
     private String each() {
         return quantity == null ? "1" : quantity.stripTrailingZeros().toPlainString();
-    }
-
-    private int place(List<Row> rows) {
-        for (int i = 0; i < rows.size(); i++) {
-            if (item.equals(rows.get(i).text("parent"))
-                    && rows.get(i).text("line").equals(line)) {
-                return i;
-            }
-        }
-        throw Assumed.wrong("The bill of materials of " + item + " has no line " + line, "line");
-    }
-
-    private String nextLine(List<Row> rows) {
-        int highest = rows.stream()
-                .filter(row -> item.equals(row.text("parent")))
-                .filter(row -> row.text("line").matches("\\d{1,8}"))
-                .mapToInt(row -> row.whole("line", 0))
-                .max()
-                .orElse(0);
-        return Integer.toString(highest + 10);
     }
 
     @Override
@@ -82,8 +62,6 @@ record BillOtherwise(
                 .map(row -> row.text("component"))
                 .findFirst()
                 .orElse("line " + line);
-        return quantity == null || quantity.signum() == 0
-                ? item + " is made without " + named
-                : "Each " + item + " takes " + each() + " " + named;
+        return goes() ? item + " is made without " + named : "Each " + item + " takes " + each() + " " + named;
     }
 }

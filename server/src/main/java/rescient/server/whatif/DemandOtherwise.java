@@ -4,17 +4,16 @@ import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.function.UnaryOperator;
-import rescient.dataset.Dataset;
-import rescient.dataset.Row;
+import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
+import rescient.core.company.UnfitException;
+import rescient.core.scenario.Demand;
+import rescient.core.scenario.Span;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
 
@@ -34,58 +33,31 @@ record DemandOtherwise(
         @Nullable LocalDate from,
         @Nullable LocalDate to)
         implements Assumption {
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
-
     @Override
-    public Dataset apply(Assumed company) {
+    public List<FactChange> apply(Assumed company) {
         if (percent == null || percent.signum() == 0) {
-            throw Assumed.wrong("Say by how many percent demand is to be up or down", "percent");
+            throw new UnfitException("Say by how many percent demand is to be up or down", "percent");
         }
-        company.knownIfSaid("items", item, "item");
-        company.knownIfSaid("item_groups", group, "group");
-        company.knownIfSaid("customers", customer, "customer");
-        Dataset dataset = company.dataset();
-        Set<String> items = new HashSet<>();
-        Map<String, Integer> decimals = new HashMap<>();
-        Map<String, Integer> decimalsOf = new HashMap<>();
-        dataset.rows("units").forEach(unit -> decimals.put(unit.text("code"), unit.whole("decimals", 0)));
-        for (Row row : dataset.rows("items")) {
-            decimalsOf.put(row.text("code"), decimals.get(row.text("unit")));
-            if ((item == null || item.equals(row.text("code"))) && (group == null || group.equals(row.text("group")))) {
-                items.add(row.text("code"));
-            }
-        }
-        Span span = new Span(from, to);
-        UnaryOperator<Row> grown = row -> row.with("quantity", grown(row, decimalsOf.get(row.text("item"))));
-        Assumed next = company;
+        Facts facts = company.facts();
+        knownIfSaid(facts, Fact.Item.class, item, "item");
+        knownIfSaid(facts, Fact.ItemGroup.class, group, "group");
+        knownIfSaid(facts, Fact.Customer.class, customer, "customer");
+        Demand demand = new Demand(item, group, customer, new Span(from, to));
+        List<FactEdit<?>> edits = new ArrayList<>();
         if (!"forecast".equals(of)) {
-            next = next.with(
-                    "customer_orders",
-                    row -> items.contains(row.text("item"))
-                            && (customer == null || customer.equals(row.text("customer")))
-                            && span.holds(row.date("due_date")),
-                    grown);
+            edits.addAll(demand.orders(facts, percent));
         }
+        // a forecast is of nobody in particular
         if (!"orders".equals(of) && customer == null) {
-            String used = dataset.setting("forecast_set");
-            next = next.with(
-                    "forecasts",
-                    row -> items.contains(row.text("item"))
-                            && row.text("set").equals(used)
-                            && span.holds(row.date("from_date")),
-                    grown);
+            edits.addAll(demand.forecasts(facts, percent, facts.setting("forecast_set")));
         }
-        return next.dataset();
+        return FactChange.of(edits);
     }
 
-    /** Rounded to the item's unit, halves up. */
-    private String grown(Row row, int decimals) {
-        return row.decimal("quantity")
-                .multiply(HUNDRED.add(percent))
-                .divide(HUNDRED)
-                .setScale(decimals, RoundingMode.HALF_UP)
-                .stripTrailingZeros()
-                .toPlainString();
+    private static void knownIfSaid(Facts facts, Class<? extends Fact> kind, @Nullable String code, String what) {
+        if (code != null) {
+            facts.known(kind, code, what);
+        }
     }
 
     @Override
@@ -103,6 +75,6 @@ record DemandOtherwise(
         String what = "forecast".equals(of) ? "Forecasts" : "orders".equals(of) ? "Customer orders" : "Demand";
         BigDecimal by = percent == null ? BigDecimal.ZERO : percent;
         return what + (whose.isEmpty() ? "" : " for " + String.join(", ", whose)) + (by.signum() < 0 ? " down" : " up")
-                + " by " + Assumed.some(by.abs()) + " %" + new Span(from, to).words();
+                + " by " + Assumed.some(by.abs()) + " %" + Assumed.words(new Span(from, to));
     }
 }

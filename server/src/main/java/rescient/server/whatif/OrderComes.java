@@ -5,7 +5,8 @@ import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import rescient.dataset.Dataset;
+import java.util.List;
+import rescient.dataset.FactChange;
 import rescient.server.decisions.CustomerOrderRows;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
@@ -20,10 +21,8 @@ record OrderComes(
         @Nullable @Size(max = LONGEST) String priority)
         implements Assumption {
     @Override
-    public Dataset apply(Assumed company) {
-        return CustomerOrderRows.with(
-                company.dataset(),
-                CustomerOrderRows.row(company.dataset(), item, site, quantity, due, null, customer, priority));
+    public List<FactChange> apply(Assumed company) {
+        return CustomerOrderRows.entered(company.facts(), item, site, quantity, due, null, customer, priority);
     }
 
     @Override

@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import rescient.dataset.Dataset;
+import rescient.core.company.Fact;
+import rescient.core.company.UnfitException;
+import rescient.dataset.FactChange;
 import rescient.server.decisions.PlanningRows;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
@@ -21,13 +23,13 @@ record PlanningOtherwise(
         @Nullable @Size(max = 50) Map<String, @Size(max = LONGEST) String> fields)
         implements Assumption {
     @Override
-    public Dataset apply(Assumed company) {
-        company.known("items", item, "item");
-        company.known("sites", site, "site");
+    public List<FactChange> apply(Assumed company) {
+        company.facts().known(Fact.Item.class, item, "item");
+        company.facts().known(Fact.Site.class, site, "site");
         if (fields == null || fields.isEmpty()) {
-            throw Assumed.wrong("Say which planning data are to be otherwise", "fields");
+            throw new UnfitException("Say which planning data are to be otherwise", "fields");
         }
-        return PlanningRows.with(company.dataset(), item, site, fields);
+        return List.of(PlanningRows.change(company.facts(), item, site, fields));
     }
 
     @Override

@@ -2,7 +2,11 @@ package rescient.server.whatif;
 
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
-import rescient.dataset.Dataset;
+import java.util.List;
+import rescient.core.company.Fact;
+import rescient.core.scenario.Closures;
+import rescient.core.scenario.Span;
+import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
 
@@ -18,16 +22,16 @@ record SiteCalendar(
         @Nullable LocalDate to)
         implements Assumption {
     @Override
-    public Dataset apply(Assumed company) {
-        company.known("sites", site, "site");
-        new Span(from, to).complete();
-        return new Closing(company.dataset(), from, to, Boolean.TRUE.equals(working)).site(site);
+    public List<FactChange> apply(Assumed company) {
+        company.facts().known(Fact.Site.class, site, "site");
+        Span span = new Span(from, to).complete();
+        return FactChange.of(new Closures(company.facts(), span, Boolean.TRUE.equals(working)).site(site));
     }
 
     @Override
     public String sentence(Directory directory) {
         return directory.siteName(site)
                 + (Boolean.TRUE.equals(working) ? " works every day" : " is closed")
-                + new Span(from, to).words();
+                + Assumed.words(new Span(from, to));
     }
 }

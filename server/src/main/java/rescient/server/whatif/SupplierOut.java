@@ -2,8 +2,11 @@ package rescient.server.whatif;
 
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
-import java.util.Set;
-import rescient.dataset.Dataset;
+import java.util.List;
+import rescient.core.company.Fact;
+import rescient.core.scenario.Span;
+import rescient.core.scenario.Suppliers;
+import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
 import rescient.server.platform.Nullable;
 
@@ -13,23 +16,14 @@ record SupplierOut(
         @Nullable LocalDate from,
         @Nullable LocalDate to) implements Assumption {
     @Override
-    public Dataset apply(Assumed company) {
-        company.known("suppliers", supplier, "supplier");
-        Span span = new Span(from, to);
-        span.complete();
-        String site = company.receivingSite(supplier);
-        Dataset closed = new Closing(company.dataset(), from, to, false).supplier(supplier, site);
-        LocalDate next = new Closing(closed, Set.of(), false).supplierDay(supplier, site, to.plusDays(1), 0);
-        return new Assumed(company.version(), closed)
-                .with(
-                        "open_orders",
-                        row -> supplier.equals(row.text("supplier")) && span.holds(company.later(row.date("due_date"))),
-                        row -> row.with("due_date", next.toString()))
-                .dataset();
+    public List<FactChange> apply(Assumed company) {
+        company.facts().known(Fact.Supplier.class, supplier, "supplier");
+        return FactChange.of(
+                new Suppliers(company.facts(), company.version().today()).out(supplier, new Span(from, to).complete()));
     }
 
     @Override
     public String sentence(Directory directory) {
-        return directory.supplierName(supplier) + " delivers nothing" + new Span(from, to).words();
+        return directory.supplierName(supplier) + " delivers nothing" + Assumed.words(new Span(from, to));
     }
 }

@@ -6,12 +6,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import rescient.core.base.Periods;
+import rescient.core.company.UnfitException;
 import rescient.core.compare.PlanFigures;
-import rescient.dataset.Dataset;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OtherPlans;
 import rescient.server.planning.PlanVersion;
-import rescient.server.platform.JobProblem;
 
 /** The plans of what-ifs: each is calculated upon the live plan as it is, and again when that moves on. */
 @Service
@@ -65,37 +66,43 @@ class WhatIfs implements OtherPlans {
         }
         long begun = System.nanoTime();
         List<String> problems = new ArrayList<>();
-        PlanVersion plan = present.with(dataset(present, assumptions, problems));
+        PlanVersion plan = present.changed(changes(present, assumptions, problems));
         Copy copy = new Copy(present, plan, problems, figuresOf(plan), (System.nanoTime() - begun) / 1_000_000);
         copies.put(List.copyOf(assumptions), copy);
         return copy;
     }
 
     /** @param problems gets one for each assumption, null where it fits */
-    private static Dataset dataset(PlanVersion present, List<Assumption> assumptions, List<String> problems) {
-        Dataset dataset = present.directory().dataset();
+    private static List<FactChange> changes(PlanVersion present, List<Assumption> assumptions, List<String> problems) {
+        List<FactChange> changes = new ArrayList<>();
+        Facts facts = present.directory().facts();
         for (Assumption assumption : assumptions) {
             try {
-                dataset = assumption.apply(new Assumed(present, dataset));
+                List<FactChange> more = assumption.apply(new Assumed(present, facts));
+                changes.addAll(more);
+                facts = facts.after(more);
                 problems.add(null);
-            } catch (JobProblem e) {
+            } catch (UnfitException e) {
                 problems.add(e.getMessage());
             }
         }
-        return dataset;
+        return changes;
     }
 
     /**
-     * The company with all of these.
+     * What makes the company one with all of these.
      *
-     * @throws JobProblem 422 with the first that does not fit
+     * @throws UnfitException with the first that does not fit
      */
-    static Dataset all(PlanVersion present, List<Assumption> assumptions) {
-        Dataset dataset = present.directory().dataset();
+    static List<FactChange> all(PlanVersion present, List<Assumption> assumptions) {
+        List<FactChange> changes = new ArrayList<>();
+        Facts facts = present.directory().facts();
         for (Assumption assumption : assumptions) {
-            dataset = assumption.apply(new Assumed(present, dataset));
+            List<FactChange> more = assumption.apply(new Assumed(present, facts));
+            changes.addAll(more);
+            facts = facts.after(more);
         }
-        return dataset;
+        return changes;
     }
 
     static Periods weeks(PlanVersion version) {

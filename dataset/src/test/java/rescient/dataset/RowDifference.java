@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 
 /** What makes some rows of a table of others; the very same rows are not looked into. */
-final class RowDifference {
+public final class RowDifference {
     private final Table table;
     private final List<Row> was;
     private final List<Row> is;
@@ -20,7 +20,15 @@ final class RowDifference {
 
     private final List<Row> come;
 
-    RowDifference(Table table, List<Row> was, List<Row> is) {
+    /** What makes another company of one. */
+    public static List<FactChange> between(Facts facts, Dataset other) {
+        return Table.ALL.stream()
+                .flatMap(table ->
+                        new RowDifference(table, facts.rows(table.name()), other.rows(table.name())).changes().stream())
+                .toList();
+    }
+
+    private RowDifference(Table table, List<Row> was, List<Row> is) {
         this.table = table;
         this.was = was;
         this.is = is;
@@ -45,12 +53,7 @@ final class RowDifference {
         return rows.stream().filter(row -> !there.contains(row)).toList();
     }
 
-    /** How many rows are not the very same; as many changes there are at most. */
-    int rows() {
-        return gone.size() + come.size();
-    }
-
-    List<FactChange> changes() {
+    private List<FactChange> changes() {
         Map<String, List<Row>> old = byKey(gone, key -> true);
         Map<String, List<Row>> now = byKey(come, key -> true);
         if (KeyedRows.together(table)) {

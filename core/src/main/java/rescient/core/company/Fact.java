@@ -1,0 +1,412 @@
+package rescient.core.company;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+
+/**
+ * A fact of the company: a row of one of its tables, as it is kept and exchanged, with the names of its columns. What is not
+ * set is null; quantities are in the item's unit if nothing else is said, money in the company's currency, times in working
+ * days or minutes as they are named. What the calculation makes of it are types of their own ({@link Item}, {@link BomLine},
+ * {@link PlanningData} …).
+ */
+public sealed interface Fact {
+    /** What a site is. */
+    enum SiteKind {
+        WORKS,
+        DEPOT,
+        SUBCONTRACTOR
+    }
+
+    /** What of an item is followed from receipt to shipment. */
+    enum Tracking {
+        NONE,
+        LOT,
+        SERIAL
+    }
+
+    /** How stock of an item is valued. */
+    enum Costing {
+        STANDARD,
+        AVERAGE,
+        FIFO
+    }
+
+    /** For what a component's quantity is. */
+    enum Per {
+        UNIT,
+        ORDER
+    }
+
+    /** How the application works, by name. */
+    record Setting(String key, String value) implements Fact {}
+
+    /** The weekdays of a calendar; a day that is not set works from Monday to Friday. */
+    record Calendar(
+            String code, Boolean mon, Boolean tue, Boolean wed, Boolean thu, Boolean fri, Boolean sat, Boolean sun)
+            implements Fact {
+        private static final int WEEKEND = 5;
+
+        /** Monday to Friday. */
+        public static Calendar ordinary(String code) {
+            return new Calendar(code, null, null, null, null, null, null, null);
+        }
+
+        /** @param weekday 0 = Monday */
+        public boolean works(int weekday) {
+            Boolean said = new Boolean[] {mon, tue, wed, thu, fri, sat, sun}[weekday];
+            return said == null ? weekday < WEEKEND : said;
+        }
+
+        public Calendar named(String other) {
+            return new Calendar(other, mon, tue, wed, thu, fri, sat, sun);
+        }
+    }
+
+    /** A day on which a calendar works although the weekday does not, or the other way round. */
+    record CalendarException(String calendar, LocalDate date, boolean working) implements Fact {}
+
+    /** @param decimals 0 to 6 */
+    record Unit(String code, String name, int decimals) implements Fact {}
+
+    /** One {@code fromUnit} is {@code factor} {@code toUnit}; {@code item} null: of every item. */
+    record UnitConversion(String item, String fromUnit, String toUnit, BigDecimal factor) implements Fact {}
+
+    /** A place that holds stock. */
+    record Site(String code, String name, SiteKind kind, String calendar) implements Fact {
+        /** Its name, or else its code. */
+        public String called() {
+            return name == null ? code : name;
+        }
+
+        public Site withCalendar(String other) {
+            return new Site(code, name, kind, other);
+        }
+    }
+
+    record Supplier(
+            String code, String name, String calendar, String email, String currency, BigDecimal minimumOrderValue)
+            implements Fact {
+        public Supplier withCalendar(String other) {
+            return new Supplier(code, name, other, email, currency, minimumOrderValue);
+        }
+    }
+
+    record Customer(String code, String name, String email) implements Fact {}
+
+    /** A group of items and how its stock points are planned where they say nothing themselves. */
+    record ItemGroup(String code, String name, Planned planned) implements Fact {}
+
+    /** @param planner who plans it, by name */
+    record Item(
+            String code,
+            String name,
+            String group,
+            String unit,
+            ItemKind kind,
+            Tracking tracking,
+            BigDecimal standardCost,
+            BigDecimal price,
+            Costing costing,
+            String planner)
+            implements Fact {
+        /** What it is; kept in stock if nothing is said. */
+        public ItemKind is() {
+            return kind == null ? ItemKind.STOCKED : kind;
+        }
+    }
+
+    /** How one stock point is planned. */
+    record Planning(String item, String site, Planned planned) implements Fact {
+        public Planning withLeadTimeDays(int days) {
+            return new Planning(item, site, planned.withLeadTimeDays(days));
+        }
+    }
+
+    /**
+     * How stock points are planned, each value as it is written; see the planning rules.
+     *
+     * @param yield the good part of what is started
+     * @param leadTimePerUnitDays working days more for each unit started
+     */
+    record Planned(
+            Source source,
+            String supplier,
+            String fromSite,
+            PlanningRule rule,
+            BigDecimal safetyStock,
+            BigDecimal reorderPoint,
+            BigDecimal orderUpTo,
+            BigDecimal fixedQuantity,
+            Integer periodCount,
+            PeriodUnit periodUnit,
+            BigDecimal minQuantity,
+            BigDecimal maxQuantity,
+            BigDecimal multiple,
+            BigDecimal yield,
+            Integer leadTimeDays,
+            BigDecimal leadTimePerUnitDays,
+            Integer safetyTimeDays,
+            Integer frozenDays,
+            Integer demandFenceDays,
+            Integer consumeBackDays,
+            Integer consumeForwardDays,
+            Integer rescheduleToleranceDays,
+            Integer pullInDays) {
+        /** What is said here, and behind it what is said of the whole group. */
+        public Planned or(Planned group) {
+            return group == null
+                    ? this
+                    : new Planned(
+                            first(source, group.source),
+                            first(supplier, group.supplier),
+                            first(fromSite, group.fromSite),
+                            first(rule, group.rule),
+                            first(safetyStock, group.safetyStock),
+                            first(reorderPoint, group.reorderPoint),
+                            first(orderUpTo, group.orderUpTo),
+                            first(fixedQuantity, group.fixedQuantity),
+                            first(periodCount, group.periodCount),
+                            first(periodUnit, group.periodUnit),
+                            first(minQuantity, group.minQuantity),
+                            first(maxQuantity, group.maxQuantity),
+                            first(multiple, group.multiple),
+                            first(yield, group.yield),
+                            first(leadTimeDays, group.leadTimeDays),
+                            first(leadTimePerUnitDays, group.leadTimePerUnitDays),
+                            first(safetyTimeDays, group.safetyTimeDays),
+                            first(frozenDays, group.frozenDays),
+                            first(demandFenceDays, group.demandFenceDays),
+                            first(consumeBackDays, group.consumeBackDays),
+                            first(consumeForwardDays, group.consumeForwardDays),
+                            first(rescheduleToleranceDays, group.rescheduleToleranceDays),
+                            first(pullInDays, group.pullInDays));
+        }
+
+        public Planned withLeadTimeDays(int days) {
+            return new Planned(
+                    source,
+                    supplier,
+                    fromSite,
+                    rule,
+                    safetyStock,
+                    reorderPoint,
+                    orderUpTo,
+                    fixedQuantity,
+                    periodCount,
+                    periodUnit,
+                    minQuantity,
+                    maxQuantity,
+                    multiple,
+                    yield,
+                    days,
+                    leadTimePerUnitDays,
+                    safetyTimeDays,
+                    frozenDays,
+                    demandFenceDays,
+                    consumeBackDays,
+                    consumeForwardDays,
+                    rescheduleToleranceDays,
+                    pullInDays);
+        }
+
+        private static <T> T first(T own, T group) {
+            return own != null ? own : group;
+        }
+    }
+
+    /**
+     * What an item is made of.
+     *
+     * @param unit of the quantity; null: the component's own
+     * @param scrap the part that is lost on the way: 0.05 is 5 % more
+     * @param step the operation that needs it; null: the start of the order
+     */
+    record BomLine(
+            String parent,
+            String line,
+            String component,
+            BigDecimal quantity,
+            String unit,
+            Per per,
+            BigDecimal scrap,
+            LocalDate validFrom,
+            LocalDate validTo,
+            String step)
+            implements Fact {
+        /** A line of a component for each, always. */
+        public BomLine(String parent, String line, String component, BigDecimal quantity) {
+            this(parent, line, component, quantity, null, null, null, null, null, null);
+        }
+
+        /** The quantity is for the whole order. */
+        public boolean perOrder() {
+            return per == Per.ORDER;
+        }
+
+        public BomLine withQuantity(BigDecimal other) {
+            return new BomLine(parent, line, component, other, unit, per, scrap, validFrom, validTo, step);
+        }
+    }
+
+    /**
+     * An item that can be used in the place of another.
+     *
+     * @param parent what it may be used in; null: everything that is made of the item
+     * @param factor how many units of it do what one unit of the item does; null: 1
+     * @param preference 1 = first choice
+     */
+    record AlternativeItem(String item, String alternative, String parent, BigDecimal factor, Integer preference)
+            implements Fact {
+        public BigDecimal units() {
+            return factor == null ? BigDecimal.ONE : factor;
+        }
+    }
+
+    /** @param efficiency 1 = 100 % */
+    record WorkCenter(
+            String code,
+            String name,
+            String site,
+            String calendar,
+            BigDecimal minutesPerDay,
+            BigDecimal efficiency,
+            BigDecimal costPerHour)
+            implements Fact {}
+
+    /** @param site that it holds for; null: every site */
+    record Operation(
+            String item,
+            String step,
+            String site,
+            String workCenter,
+            BigDecimal queueMinutes,
+            BigDecimal setupMinutes,
+            BigDecimal runMinutesPerUnit,
+            BigDecimal moveMinutes,
+            String note)
+            implements Fact {}
+
+    /**
+     * On which terms a supplier offers an item, from a quantity on.
+     *
+     * @param fromQuantity 0: the base row, whose terms plan
+     * @param unit it is bought in; null: the item's own. The quantities and the price are of this unit
+     */
+    record SupplierItem(
+            String supplier,
+            String item,
+            BigDecimal fromQuantity,
+            String unit,
+            BigDecimal price,
+            Integer leadTimeDays,
+            BigDecimal minQuantity,
+            BigDecimal multiple,
+            BigDecimal maxQuantity,
+            Integer preference)
+            implements Fact {
+        public SupplierItem withLeadTimeDays(int days) {
+            return new SupplierItem(
+                    supplier, item, fromQuantity, unit, price, days, minQuantity, multiple, maxQuantity, preference);
+        }
+    }
+
+    /** @param expiry the first day on which it no longer serves */
+    record Stock(
+            String item,
+            String site,
+            String lot,
+            String serial,
+            BigDecimal quantity,
+            LocalDate expiry,
+            Boolean quarantined)
+            implements Fact {
+        /** What is in quarantine cannot be planned with. */
+        public boolean counts() {
+            return !Boolean.TRUE.equals(quarantined);
+        }
+
+        public Stock withQuantity(BigDecimal other) {
+            return new Stock(item, site, lot, serial, other, expiry, quarantined);
+        }
+    }
+
+    /**
+     * An open line of a customer order.
+     *
+     * @param quantity still open
+     * @param priority 1 = first; null: {@link CustomerOrderLine#DEFAULT_PRIORITY}
+     */
+    record CustomerOrder(
+            String number,
+            String line,
+            String customer,
+            String item,
+            String site,
+            BigDecimal quantity,
+            LocalDate dueDate,
+            Integer priority,
+            BigDecimal price)
+            implements Fact {
+        public CustomerOrder withQuantity(BigDecimal other) {
+            return new CustomerOrder(number, line, customer, item, site, other, dueDate, priority, price);
+        }
+    }
+
+    /** What is expected to be asked for in a day, a week or a month, in a named set. */
+    record Forecast(String set, String item, String site, LocalDate fromDate, PeriodUnit bucket, BigDecimal quantity)
+            implements Fact {
+        public Forecast withQuantity(BigDecimal other) {
+            return new Forecast(set, item, site, fromDate, bucket, other);
+        }
+    }
+
+    /** What went to a customer. */
+    record Shipment(String item, String site, LocalDate date, String number, BigDecimal quantity) implements Fact {}
+
+    /**
+     * A line of a firmed or released order.
+     *
+     * @param kind never {@link Source#NONE}
+     * @param quantity good quantity still open
+     * @param ordered in all; null: what is still open
+     * @param startQuantity started in all, before yield; null: what was ordered, divided by the yield
+     */
+    record OpenOrder(
+            String number,
+            String line,
+            Source kind,
+            Stage stage,
+            String item,
+            String site,
+            String fromSite,
+            String supplier,
+            BigDecimal quantity,
+            LocalDate dueDate,
+            LocalDate startDate,
+            Boolean locked,
+            BigDecimal ordered,
+            BigDecimal startQuantity)
+            implements Fact {
+        public OpenOrder withDueDate(LocalDate other) {
+            return new OpenOrder(
+                    number,
+                    line,
+                    kind,
+                    stage,
+                    item,
+                    site,
+                    fromSite,
+                    supplier,
+                    quantity,
+                    other,
+                    startDate,
+                    locked,
+                    ordered,
+                    startQuantity);
+        }
+    }
+
+    /** What an open order still has to issue; for a transfer the item itself, still to ship. */
+    record OpenOrderComponent(String number, String line, String component, BigDecimal quantity, LocalDate neededDate)
+            implements Fact {}
+}

@@ -1,0 +1,103 @@
+package rescient.dataset;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Of a company so much as some rows have to do with: what they name, and what says something about them. Small enough to be
+ * looked at as if it were all there is.
+ */
+final class Neighbourhood {
+    private final Facts facts;
+    private final Map<String, List<Row>> rows = new HashMap<>();
+    private final Set<Row> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+    private final Deque<Row> waiting = new ArrayDeque<>();
+    private final Faults faults = new Faults();
+
+    private Neighbourhood(Facts facts) {
+        this.facts = facts;
+    }
+
+    /**
+     * What is wrong with rows of a company.
+     *
+     * @param facts the company, which has them
+     */
+    static Faults faults(Facts facts, Collection<Row> rows) {
+        Neighbourhood around = new Neighbourhood(facts);
+        for (Row row : rows) {
+            around.values(row);
+            around.put(row);
+        }
+        while (!around.waiting.isEmpty()) {
+            around.around(around.waiting.poll());
+        }
+        if (around.faults.none()) {
+            around.faults.addAll(Checks.all(new Dataset(around.rows)));
+        }
+        return around.faults;
+    }
+
+    private void put(Row row) {
+        if (row != null && seen.add(row)) {
+            rows.computeIfAbsent(row.table().name(), t -> new ArrayList<>()).add(row);
+            waiting.add(row);
+        }
+    }
+
+    private void putAll(List<Row> some) {
+        some.forEach(this::put);
+    }
+
+    private void values(Row row) {
+        for (Column column : row.table().columns()) {
+            String text = row.text(column.name());
+            if (text == null && column.required()) {
+                fault(row, column, "", "is missing", column.type().words());
+            } else if (text != null) {
+                Fault.Finding finding = column.type().check(text);
+                if (finding != null) {
+                    fault(row, column, text, finding.wrong(), finding.right());
+                }
+            }
+        }
+    }
+
+    private void fault(Row row, Column column, String value, String wrong, String right) {
+        faults.add(row.table(), row.line(), column.name(), value, wrong, right);
+    }
+
+    private void around(Row row) {
+        for (Column column : row.table().columns()) {
+            String code = row.text(column.name());
+            if (column.references() != null && code != null) {
+                Row named = facts.row(column.references(), code);
+                if (named == null) {
+                    fault(row, column, code, "is not in " + column.references() + ".csv", "a code that stands there");
+                }
+                put(named);
+            }
+        }
+        switch (row.table().name()) {
+            case "items" -> putAll(facts.rows("unit_conversions", "item", row.text("code")));
+            case "units" -> putAll(facts.rows("unit_conversions", "item", ""));
+            // the smallest order must not be over the largest after the terms of the supplier
+            case "planning" -> putAll(facts.rows("supplier_items", "item", row.text("item")));
+            case "supplier_items" -> putAll(facts.rows("planning", "item", row.text("item")));
+            case "bom_lines" -> putAll(facts.rows("operations", "item", row.text("parent")));
+            case "forecasts" -> putAll(facts.rows("forecasts", "item", row.text("item")));
+            case "open_order_components" -> put(facts.row("open_orders", row.text("number"), row.text("line")));
+            default -> {
+                // what it names is all that it has to do with
+            }
+        }
+    }
+}
