@@ -74,7 +74,7 @@ class PlannedOtherwiseTest extends ServerTest {
     @Test
     void anotherNameIsInTheListAtOnce() throws Exception {
         assertThat(nameInTheList()).isEqualTo("Bearing 6202, sealed");
-        Row before = live.current().directory().item("BRG-6202");
+        Row before = live.current().directory().facts().row("items", "BRG-6202");
         transaction.executeWithoutResult(status -> {
             jdbc.update("update items set name = 'Ball bearing' where code = 'BRG-6202'");
             companies.changed(

@@ -89,12 +89,12 @@ class TwoServersTest extends ServerTest {
         undo("ida", later);
         follows(items);
 
-        String line = live.current().directory().bomLines("EXTR-4").get(0).text("line");
+        String line = live.current().directory().bills().lines("EXTR-4").get(0).line();
         assertThat(decide("ida", "{'kind':'BILL','item':'EXTR-4','line':'" + line + "'}")
                         .status())
                 .isEqualTo(201);
-        assertThat(follows(items).directory().bomLines("EXTR-4"))
-                .noneMatch(row -> row.text("line").equals(line));
+        assertThat(follows(items).directory().bills().lines("EXTR-4"))
+                .noneMatch(bomLine -> bomLine.line().equals(line));
 
         assertThat(release("ida", UUID.randomUUID(), true, keys("NAIL-20").get(0))
                         .status())

@@ -9,7 +9,6 @@ import rescient.core.company.Source;
 import rescient.core.compare.OrderChange;
 import rescient.core.compare.PlanDifference;
 import rescient.core.plan.PlannedOrder;
-import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -131,12 +130,11 @@ public final class ChangeRows {
     /** @param causes ids of what caused it */
     public static PromiseChangeRow of(PlanVersion version, PlanDifference.Lateness late, List<Integer> causes) {
         Directory directory = version.directory();
-        Row row = directory.customerOrder(late.number(), late.line());
         Integer never = PlanDifference.Lateness.NEVER;
         return new PromiseChangeRow(
                 late.number(),
                 late.line(),
-                row == null ? null : directory.customerName(row.text("customer")),
+                directory.customerOf(late.number(), late.line()),
                 late.item(),
                 directory.itemName(late.item()),
                 Words.date(late.dueDay()),
@@ -145,7 +143,7 @@ public final class ChangeRows {
                 never.equals(late.before()),
                 never.equals(late.after()),
                 late.better(),
-                row != null,
+                directory.customerOrder(late.number(), late.line()) != null,
                 causes);
     }
 }

@@ -1,6 +1,5 @@
 package rescient.server.decisions;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -13,7 +12,6 @@ import rescient.core.order.OrderDraft;
 import rescient.core.order.Substitution;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
-import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 
@@ -31,10 +29,7 @@ final class Alternatives {
 
     /** The codes of the alternatives of an item, the first choice first. */
     List<String> of(String item) {
-        return version.directory().alternatives(item).stream()
-                .map(row -> row.text("alternative"))
-                .distinct()
-                .toList();
+        return version.directory().alternatives(item).codes();
     }
 
     /** What production orders come to that take an alternative for what the chosen orders bring. */
@@ -65,33 +60,13 @@ final class Alternatives {
                 && supply.line().equals(order.line());
     }
 
-    /** The row for the nearest thing that the item is a part of, else the one for everything. */
+    /** @param above what the item is a part of, the nearest first */
     private Alternative choice(String item, String alternative, List<String> above) {
-        List<Row> rows = version.directory().alternatives(item).stream()
-                .filter(row -> row.text("alternative").equals(alternative))
-                .toList();
-        for (String parent : above) {
-            for (Row row : rows) {
-                if (parent.equals(row.text("parent"))) {
-                    return alternative(row);
-                }
-            }
-        }
-        return rows.stream()
-                .filter(row -> row.text("parent") == null)
-                .findFirst()
-                .map(this::alternative)
+        return version.directory()
+                .alternatives(item)
+                .in(alternative, above)
+                .map(row -> new Alternative(item, alternative, Ratio.of(row.units()), step(item), step(alternative)))
                 .orElse(null);
-    }
-
-    private Alternative alternative(Row row) {
-        BigDecimal factor = row.decimal("factor");
-        return new Alternative(
-                row.text("item"),
-                row.text("alternative"),
-                factor == null ? Ratio.ONE : Ratio.of(factor),
-                step(row.text("item")),
-                step(row.text("alternative")));
     }
 
     private long step(String item) {

@@ -13,7 +13,6 @@ import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
-import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
@@ -252,12 +251,11 @@ record Consequence(
     }
 
     private static LateBeforeAfter late(PlanVersion version, PlanDifference.Lateness late) {
-        Row row = version.directory().customerOrder(late.number(), late.line());
         Integer never = PlanDifference.Lateness.NEVER;
         return new LateBeforeAfter(
                 late.number(),
                 late.line(),
-                row == null ? null : version.directory().customerName(row.text("customer")),
+                version.directory().customerOf(late.number(), late.line()),
                 late.item(),
                 Words.date(late.dueDay()),
                 late.before() == null || never.equals(late.before()) ? null : Words.date(late.before()),

@@ -1,7 +1,6 @@
 package rescient.server.decisions;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -14,9 +13,10 @@ import rescient.core.base.Quantity;
 import rescient.core.company.Source;
 import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
+import rescient.core.order.OtherWay;
 import rescient.core.plan.Demand;
-import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.prices.PriceDifference;
 import rescient.core.snapshot.DemandKind;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
@@ -88,7 +88,7 @@ class Offers {
             offer(version, drafter, order, Source.BUY, supplier, ordinary).ifPresent(offers::add);
         }
         if (order.source() == Source.BUY
-                && !version.directory().bomLines(order.item()).isEmpty()) {
+                && !version.directory().bills().lines(order.item()).isEmpty()) {
             offer(version, drafter, order, Source.MAKE, null, ordinary).ifPresent(offers::add);
         }
         for (String other : new Alternatives(version, targets).of(order.item())) {
@@ -136,10 +136,7 @@ class Offers {
                 Words.date(asked.stream().mapToInt(Demand::possibleDay).max().orElseThrow()),
                 asked.stream().anyMatch(d -> d.possibleDay() > d.day()),
                 value,
-                value == null || ordinary == null
-                        ? null
-                        : value.subtract(ordinary.multiply(part)
-                                .divide(Quantity.decimal(order.quantity()), 2, RoundingMode.HALF_UP))));
+                PriceDifference.ofPart(value, ordinary, part, Quantity.decimal(order.quantity()))));
     }
 
     private static Optional<Offer> offer(
@@ -155,36 +152,21 @@ class Offers {
         } catch (JobProblem e) {
             return Optional.empty();
         }
-        long quantity = point.sized(order.quantity());
-        OrderDraft draft = Drafting.of(point).dueOn(quantity, order.dueDay());
-        Integer possible = source == Source.BUY
-                ? Integer.valueOf(Math.max(order.dueDay(), point.earliestDue(draft.startQuantity())))
-                : throughComponents(point, order.dueDay());
-        if (possible == null) {
-            return Optional.empty();
-        }
-        OrderValue worth = OrderValue.of(version.directory(), point, draft);
-        return Optional.of(new Offer(
-                Words.word(source),
-                supplier,
-                supplier == null ? null : version.directory().supplierName(supplier),
-                null,
-                null,
-                0,
-                Quantity.decimal(draft.quantity()),
-                version.directory().unit(order.item()),
-                Words.date(possible),
-                possible > order.dueDay(),
-                worth.value(),
-                worth.value() == null || ordinary == null ? null : worth.value().subtract(ordinary)));
-    }
-
-    /** When what is made for a day can really be there, by the plan in which it is always made; null if it never can. */
-    private static Integer throughComponents(PointView made, int due) {
-        return made.plannedOrders().stream()
-                .filter(o -> o.dueDay() >= due)
-                .min(Comparator.comparingInt(PlannedOrder::dueDay))
-                .map(PlannedOrder::possibleDay)
-                .orElse(null);
+        return OtherWay.of(point, order).map(way -> {
+            OrderValue worth = OrderValue.of(version.directory(), point, way.draft());
+            return new Offer(
+                    Words.word(source),
+                    supplier,
+                    supplier == null ? null : version.directory().supplierName(supplier),
+                    null,
+                    null,
+                    0,
+                    Quantity.decimal(way.draft().quantity()),
+                    version.directory().unit(order.item()),
+                    Words.date(way.possibleDay()),
+                    way.late(),
+                    worth.value(),
+                    PriceDifference.of(worth.value(), ordinary));
+        });
     }
 }

@@ -13,8 +13,8 @@ import java.util.function.Supplier;
 import rescient.core.order.Drafting;
 import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
+import rescient.core.order.WantedDay;
 import rescient.core.plan.NeedName;
-import rescient.core.plan.PointView;
 import rescient.server.planning.Holds;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
@@ -116,7 +116,9 @@ final class Proposing {
     }
 
     boolean refusedAsPast(Target target, @Nullable LocalDate day) {
-        if (day != null && day.isBefore(version.today())) {
+        if (day != null
+                && WantedDay.isPast(
+                        (int) day.toEpochDay(), (int) version.today().toEpochDay())) {
             refuse(target, "cannot be moved to " + day + ", which is past");
             return true;
         }
@@ -129,20 +131,18 @@ final class Proposing {
         if (wanted == null) {
             return null;
         }
-        PointView point = drafter.point(way);
-        int day = Math.toIntExact(wanted.toEpochDay());
-        int working = point.workingDay(day);
-        String site = version.directory().siteName(way.site());
-        if (working != day) {
-            proposal.remark(
-                    Words.weekday(day) + " is a day off at " + site + ": moved to " + Words.weekday(working) + ".");
+        int named = Math.toIntExact(wanted.toEpochDay());
+        int horizonEnd = version.plan().snapshot().horizonEnd();
+        WantedDay day = WantedDay.of(drafter.point(way), named, horizonEnd);
+        if (day.moved()) {
+            proposal.remark(Words.weekday(named) + " is a day off at "
+                    + version.directory().siteName(way.site()) + ": moved to " + Words.weekday(day.day()) + ".");
         }
-        if (working > version.plan().snapshot().horizonEnd()) {
-            proposal.remark(Words.weekday(working) + " is after the end of the plan, "
-                    + Words.weekday(version.plan().snapshot().horizonEnd())
+        if (day.beyond()) {
+            proposal.remark(Words.weekday(day.day()) + " is after the end of the plan, " + Words.weekday(horizonEnd)
                     + ": the plan does not count what comes later.");
         }
-        return Words.date(working);
+        return Words.date(day.day());
     }
 
     /** A planned order becomes a firmed one, unless something stands in its way. */

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToLongFunction;
 import rescient.core.base.Quantity;
-import rescient.core.company.Source;
+import rescient.core.order.Doubt;
 import rescient.core.order.OrderDraft;
 import rescient.core.order.Usual;
 import rescient.core.plan.PointView;
@@ -35,19 +35,8 @@ final class Remarks {
                 continue;
             }
             usual(proposal, line).ifPresent(remarks::add);
-            boolean made = order.source() == Source.MAKE
-                    || order.source() == Source.ASSEMBLE
-                    || order.source() == Source.SUBCONTRACT;
-            if (made && order.needs().isEmpty()) {
-                remarks.add(order.item() + " has no components: nothing would be issued for it. "
-                        + "Buy it instead, or give it a bill of materials first.");
-            }
-            if (order.source() == Source.BUY
-                    && order.supplier() != null
-                    && !directory.hasTerms(order.supplier(), order.item())) {
-                remarks.add(directory.supplierName(order.supplier()) + " has no terms for " + order.item()
-                        + ": its price is not known, and the lead time is the stock point's. "
-                        + "Choose a supplier who has, or ask for the price.");
+            for (Doubt doubt : Doubt.of(order, directory::hasTerms)) {
+                remarks.add(words(directory, order, doubt));
             }
         }
         if (proposal.planning != null) {
@@ -57,6 +46,18 @@ final class Remarks {
                     .ifPresent(point -> remarks.addAll(planning(point, proposal.planning)));
         }
         return List.copyOf(remarks);
+    }
+
+    private static String words(Directory directory, OrderDraft order, Doubt doubt) {
+        return switch (doubt) {
+            case NO_COMPONENTS ->
+                order.item() + " has no components: nothing would be issued for it. "
+                        + "Buy it instead, or give it a bill of materials first.";
+            case NO_TERMS ->
+                directory.supplierName(order.supplier()) + " has no terms for " + order.item()
+                        + ": its price is not known, and the lead time is the stock point's. "
+                        + "Choose a supplier who has, or ask for the price.";
+        };
     }
 
     /** Planning data far from what they are now, or from what the stock point is asked for if they are nothing now. */

@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.dataset.Row;
+import rescient.core.company.Fact;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -28,8 +28,8 @@ record TakeOutOfBill(
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
         }
         Proposal proposal = desk.proposal();
-        Row gone = desk.version().directory().bomLines(item).stream()
-                .filter(row -> line.equals(row.text("line")))
+        Fact.BomLine gone = desk.version().directory().bills().lines(item).stream()
+                .filter(bomLine -> bomLine.line().equals(line))
                 .findFirst()
                 .orElse(null);
         if (gone == null) {
@@ -46,7 +46,7 @@ record TakeOutOfBill(
         if (site != null) {
             proposal.point(item, site);
         }
-        desk.say("Took " + gone.text("component") + " out of the bill of materials of " + item);
+        desk.say("Took " + gone.component() + " out of the bill of materials of " + item);
     }
 
     @Override

@@ -2,19 +2,17 @@ package rescient.server.items;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
-import rescient.dataset.Row;
+import rescient.core.trace.BillTree;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
@@ -26,8 +24,6 @@ import rescient.server.platform.Nullable;
 @RestController
 @RequestMapping("/api/items")
 class ItemController {
-    private static final int DEEPEST = 60;
-
     private final LivePlan live;
 
     ItemController(LivePlan live) {
@@ -129,8 +125,8 @@ class ItemController {
     List<ItemRow> list(@RequestParam(required = false) String kind) {
         PlanVersion version = live.current();
         return version.directory().items().values().stream()
-                .filter(row -> kind == null || kind.equals(row.text("kind", "stocked")))
-                .map(row -> row(version, row))
+                .filter(item -> kind == null || kind.equals(Words.word(item.is())))
+                .map(item -> row(version, item))
                 .toList();
     }
 
@@ -138,20 +134,18 @@ class ItemController {
     ItemDetail one(@RequestParam String code) {
         PlanVersion version = live.current();
         Directory directory = version.directory();
-        Row item = directory.item(code);
+        Fact.Item item = directory.item(code);
         if (item == null) {
             throw JobProblem.notFound("There is no item " + code);
         }
-        Set<String> above = new HashSet<>();
-        above.add(code);
-        List<BomRow> components = new ArrayList<>();
-        explode(directory, code, above, components);
         return new ItemDetail(
                 row(version, item),
-                item.decimal("standard_cost"),
-                item.decimal("price"),
+                item.standardCost(),
+                item.price(),
                 points(version, code).map(p -> pointRow(version, p)).toList(),
-                components,
+                directory.bills().below(code).stream()
+                        .map(line -> bomRow(directory, line))
+                        .toList(),
                 operations(directory, code),
                 usedIn(directory, code),
                 alternatives(version, code));
@@ -161,19 +155,19 @@ class ItemController {
         return version.directory().sites().keySet().stream().flatMap(site -> version.plan().point(item, site).stream());
     }
 
-    private static ItemRow row(PlanVersion version, Row item) {
-        String code = item.text("code");
+    private static ItemRow row(PlanVersion version, Fact.Item item) {
+        String code = item.code();
         List<PointView> points = points(version, code).toList();
         return new ItemRow(
                 code,
-                item.text("name", code),
-                version.directory().groupName(item.text("group")),
-                item.text("kind", "stocked"),
-                item.text("unit"),
-                item.text("planner"),
+                item.name() == null ? code : item.name(),
+                version.directory().groupName(item.group()),
+                Words.word(item.is()),
+                item.unit(),
+                item.planner(),
                 points.size(),
                 onHand(points),
-                !version.directory().bomLines(code).isEmpty());
+                !version.directory().bills().lines(code).isEmpty());
     }
 
     private static PointRow pointRow(PlanVersion version, PointView point) {
@@ -199,89 +193,69 @@ class ItemController {
                 .sum());
     }
 
-    private static void explode(Directory directory, String parent, Set<String> above, List<BomRow> into) {
-        for (Row line : directory.bomLines(parent)) {
-            String component = line.text("component");
-            boolean loop = !above.add(component);
-            boolean deeper = !loop && above.size() <= DEEPEST;
-            into.add(bomRow(directory, line, above.size() - (loop ? 1 : 2), loop, deeper));
-            if (deeper) {
-                explode(directory, component, above, into);
-            }
-            if (!loop) {
-                above.remove(component);
-            }
-        }
-    }
-
-    private static BomRow bomRow(Directory directory, Row line, int depth, boolean loop, boolean deeper) {
-        String component = line.text("component");
-        Row item = directory.item(component);
+    private static BomRow bomRow(Directory directory, BillTree.Line of) {
+        Fact.BomLine line = of.line();
+        Fact.Item item = directory.item(line.component());
         return new BomRow(
-                depth,
-                line.text("line"),
-                component,
-                item.text("name", component),
-                item.text("kind", "stocked"),
-                plain(line.decimal("quantity")),
-                line.text("unit", item.text("unit")),
-                "order".equals(line.text("per")),
-                line.decimal("scrap") == null ? null : plain(line.decimal("scrap")),
-                line.date("valid_from"),
-                line.date("valid_to"),
-                line.text("step"),
-                loop,
-                deeper && !directory.bomLines(component).isEmpty());
+                of.depth(),
+                line.line(),
+                item.code(),
+                directory.itemName(item.code()),
+                Words.word(item.is()),
+                plain(line.quantity()),
+                line.unit() == null ? item.unit() : line.unit(),
+                line.perOrder(),
+                line.scrap() == null ? null : plain(line.scrap()),
+                line.validFrom(),
+                line.validTo(),
+                line.step(),
+                of.loop(),
+                of.more());
     }
 
     private static List<OperationRow> operations(Directory directory, String code) {
         return directory.operations(code).stream()
-                .map(row -> new OperationRow(
-                        row.text("step"),
-                        row.text("site") == null ? null : directory.siteName(row.text("site")),
-                        directory.workCenterName(row.text("work_center")),
-                        row.decimal("queue_minutes"),
-                        row.decimal("setup_minutes"),
-                        row.decimal("run_minutes_per_unit"),
-                        row.decimal("move_minutes"),
-                        row.text("note")))
+                .map(operation -> new OperationRow(
+                        operation.step(),
+                        directory.siteName(operation.site()),
+                        directory.workCenterName(operation.workCenter()),
+                        operation.queueMinutes(),
+                        operation.setupMinutes(),
+                        operation.runMinutesPerUnit(),
+                        operation.moveMinutes(),
+                        operation.note()))
                 .toList();
     }
 
     private static List<UsedIn> usedIn(Directory directory, String code) {
-        return directory.items().keySet().stream()
-                .flatMap(parent -> directory.bomLines(parent).stream())
-                .filter(line -> code.equals(line.text("component")))
+        return directory.bills().usedIn(code).stream()
                 .map(line -> new UsedIn(
-                        line.text("parent"),
-                        directory.itemName(line.text("parent")),
-                        plain(line.decimal("quantity")),
-                        line.text("unit", directory.unit(code))))
+                        line.parent(),
+                        directory.itemName(line.parent()),
+                        plain(line.quantity()),
+                        line.unit() == null ? directory.unit(code) : line.unit()))
                 .toList();
     }
 
     private static List<AlternativeRow> alternatives(PlanVersion version, String code) {
         Directory directory = version.directory();
         return Stream.concat(
-                        directory.alternatives(code).stream().map(row -> alternative(version, row, false)),
-                        directory.facts().rows("alternative_items").stream()
-                                .filter(row -> code.equals(row.text("alternative")))
+                        directory.alternatives(code).rows().stream().map(row -> alternative(version, row, false)),
+                        directory.facts().where(Fact.AlternativeItem.class, "alternative", code).stream()
                                 .map(row -> alternative(version, row, true)))
                 .toList();
     }
 
-    private static AlternativeRow alternative(PlanVersion version, Row row, boolean instead) {
+    private static AlternativeRow alternative(PlanVersion version, Fact.AlternativeItem row, boolean instead) {
         Directory directory = version.directory();
-        String other = row.text(instead ? "item" : "alternative");
-        String parent = row.text("parent");
-        BigDecimal factor = row.decimal("factor");
+        String other = instead ? row.item() : row.alternative();
         return new AlternativeRow(
                 instead,
                 other,
                 directory.itemName(other),
-                parent,
-                parent == null ? null : directory.itemName(parent),
-                factor == null ? BigDecimal.ONE : plain(factor),
+                row.parent(),
+                directory.itemName(row.parent()),
+                plain(row.units()),
                 onHand(points(version, other).toList()),
                 directory.unit(other));
     }

@@ -7,14 +7,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
+import rescient.core.company.Stage;
+import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
-import rescient.dataset.Row;
+import rescient.server.planning.Words;
 import rescient.server.platform.Companies;
 
 /** What was released, firmed or changed at some stock points since somebody looked at the plan. */
 final class Since {
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
-    private static final String ORDERS = "open_orders";
+    private static final Codec<Fact.OpenOrder> ORDER = Codec.of(Fact.OpenOrder.class);
 
     private Since() {}
 
@@ -26,13 +30,14 @@ final class Since {
         List<String> sentences = new ArrayList<>();
         for (Companies.Happened happened : since) {
             for (FactChange change : happened.changes()) {
-                Row row = (change.after().isEmpty() ? change.before() : change.after()).get(0);
-                if (change.table().name().equals(ORDERS)
-                        && places.contains(new Place(row.text("item"), row.text("site")))) {
-                    String what = what(change);
+                if (change.table() != ORDER.table()) {
+                    continue;
+                }
+                Fact.OpenOrder order = ORDER.read((change.after().isEmpty() ? change.before() : change.after()).get(0));
+                if (places.contains(new Place(order.item(), order.site()))) {
                     String by = happened.cause().name();
-                    sentences.add(row.text("number") + ", " + row.text("quantity") + " " + row.text("item") + ", was "
-                            + what + (by == null ? "" : " by " + by) + " at "
+                    sentences.add(order.number() + ", " + Quantity.text(Quantity.of(order.quantity())) + " "
+                            + order.item() + ", was " + what(change) + (by == null ? "" : " by " + by) + " at "
                             + CLOCK.format(LocalTime.ofInstant(happened.at(), ZoneId.systemDefault())) + ".");
                 }
             }
@@ -44,9 +49,9 @@ final class Since {
         if (change.after().isEmpty()) {
             return "taken back";
         }
-        String stage = change.after().get(0).text("stage");
+        Stage stage = ORDER.read(change.after().get(0)).stage();
         boolean stays = !change.before().isEmpty()
-                && stage.equals(change.before().get(0).text("stage"));
-        return stays ? "changed" : stage;
+                && stage == ORDER.read(change.before().get(0)).stage();
+        return stays ? "changed" : Words.word(stage);
     }
 }

@@ -5,11 +5,15 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Stream;
+import java.util.function.Function;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.Fact;
+import rescient.core.company.Source;
+import rescient.core.order.AlternativeChoice;
 import rescient.core.prices.PriceBreaks;
+import rescient.core.trace.BillTree;
 import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
@@ -18,14 +22,9 @@ import rescient.dataset.Units;
 
 /** Names, units and prices as of the same moment as the plan beside it. */
 public final class Directory {
-    private static final Comparator<Row> BY_PREFERENCE = Comparator.comparing(
-                    (Row r) -> r.whole("preference", Integer.MAX_VALUE))
-            .thenComparing(r -> r.text("alternative"))
-            .thenComparing(r -> r.text("parent", ""));
-
     private final Facts facts;
-    private volatile Map<String, Row> items;
-    private volatile Map<String, Row> sites;
+    private volatile Map<String, Fact.Item> items;
+    private volatile Map<String, Fact.Site> sites;
 
     Directory(Facts facts) {
         this.facts = facts;
@@ -39,20 +38,6 @@ public final class Directory {
         return next;
     }
 
-    private static Map<String, Row> byCode(List<Row> rows) {
-        Map<String, Row> byCode = new TreeMap<>();
-        rows.forEach(r -> byCode.put(r.text("code"), r));
-        return byCode;
-    }
-
-    private static List<Row> sorted(List<Row> rows, Comparator<Row> order) {
-        return rows.size() < 2 ? rows : rows.stream().sorted(order).toList();
-    }
-
-    private static Comparator<Row> by(String column) {
-        return (a, b) -> DocumentOrder.INSTANCE.compare(a.text(column), b.text(column));
-    }
-
     /** The company as it is. */
     public Facts facts() {
         return facts;
@@ -64,65 +49,75 @@ public final class Directory {
     }
 
     /** Items by code, in order. */
-    public Map<String, Row> items() {
-        Map<String, Row> known = items;
+    public Map<String, Fact.Item> items() {
+        Map<String, Fact.Item> known = items;
         if (known == null) {
-            known = byCode(facts.rows("items"));
+            known = byCode(Fact.Item.class, Fact.Item::code);
             items = known;
         }
         return known;
     }
 
     /** An item, or null. */
-    public Row item(String code) {
-        return facts.row("items", code);
+    public Fact.Item item(String code) {
+        return facts.one(Fact.Item.class, code).orElse(null);
     }
 
     /** Sites by code, in order. */
-    public Map<String, Row> sites() {
-        Map<String, Row> known = sites;
+    public Map<String, Fact.Site> sites() {
+        Map<String, Fact.Site> known = sites;
         if (known == null) {
-            known = byCode(facts.rows("sites"));
+            known = byCode(Fact.Site.class, Fact.Site::code);
             sites = known;
         }
         return known;
     }
 
-    /** An open order's line, or null. */
-    public Row openOrder(String number, String line) {
-        return facts.row("open_orders", number, line);
+    private <F extends Fact> Map<String, F> byCode(Class<F> kind, Function<F, String> code) {
+        Map<String, F> byCode = new TreeMap<>();
+        facts.all(kind).forEach(fact -> byCode.put(code.apply(fact), fact));
+        return byCode;
     }
 
-    /** All lines of open orders. */
-    Stream<Row> openOrders() {
-        return facts.rows("open_orders").stream();
+    /** An open order's line, or null. */
+    public Fact.OpenOrder openOrder(String number, String line) {
+        return facts.one(Fact.OpenOrder.class, number, line).orElse(null);
     }
 
     /** Supplier, sending site or subcontractor of an open order's line, by name; or null. */
     public String partnerOf(String number, String line) {
-        Row row = openOrder(number, line);
-        return row == null
+        Fact.OpenOrder order = openOrder(number, line);
+        return order == null
                 ? null
-                : "buy".equals(row.text("kind")) ? supplierName(row.text("supplier")) : siteName(row.text("from_site"));
+                : order.kind() == Source.BUY ? supplierName(order.supplier()) : siteName(order.fromSite());
     }
 
     /** A customer order's line, or null. */
-    public Row customerOrder(String number, String line) {
-        return facts.row("customer_orders", number, line);
+    public Fact.CustomerOrder customerOrder(String number, String line) {
+        return facts.one(Fact.CustomerOrder.class, number, line).orElse(null);
     }
 
-    public List<Row> bomLines(String parent) {
-        return sorted(facts.rows("bom_lines", "parent", parent), by("line"));
+    /** The name of the customer who asks for a line of a customer order; null if nobody in particular does. */
+    public String customerOf(String number, String line) {
+        Fact.CustomerOrder order = customerOrder(number, line);
+        return order == null ? null : customerName(order.customer());
     }
 
-    /** Rows of what can be used in the place of an item, the first choice first. */
-    public List<Row> alternatives(String item) {
-        return sorted(facts.rows("alternative_items", "item", item), BY_PREFERENCE);
+    /** The bills of materials. */
+    public BillTree bills() {
+        return new BillTree(facts);
+    }
+
+    /** What can be used in the place of an item. */
+    public AlternativeChoice alternatives(String item) {
+        return new AlternativeChoice(facts.where(Fact.AlternativeItem.class, "item", item));
     }
 
     /** The operations of an item, by step. */
-    public List<Row> operations(String item) {
-        return sorted(facts.rows("operations", "item", item), by("step"));
+    public List<Fact.Operation> operations(String item) {
+        return facts.where(Fact.Operation.class, "item", item).stream()
+                .sorted(Comparator.comparing(Fact.Operation::step, DocumentOrder.INSTANCE))
+                .toList();
     }
 
     public String workCenterName(String code) {
@@ -155,8 +150,23 @@ public final class Directory {
         return row == null ? code : row.text("name", code);
     }
 
+    // asked for each of many orders, so without making all of the item of its row
+
     public String unit(String item) {
-        return item(item).text("unit");
+        return ofItem(item, "unit");
+    }
+
+    /** The group of an item, or null. */
+    public String group(String item) {
+        return ofItem(item, "group");
+    }
+
+    public String planner(String item) {
+        return ofItem(item, "planner");
+    }
+
+    private String ofItem(String item, String column) {
+        return facts.row("items", item).text(column);
     }
 
     /** How many decimals an item's quantities have. */
@@ -164,37 +174,28 @@ public final class Directory {
         return facts.units().decimals(unit(item));
     }
 
-    public String planner(String item) {
-        return item(item).text("planner");
-    }
-
     /** The codes of all suppliers, in order. */
     public List<String> suppliers() {
-        return codes("suppliers");
+        return codes(Fact.Supplier.class);
     }
 
     /** All planners of items, in order. */
     public List<String> planners() {
-        return facts.rows("items").stream()
-                .map(row -> row.text("planner"))
-                .filter(java.util.Objects::nonNull)
-                .distinct()
-                .sorted()
-                .toList();
+        return facts.texts(Fact.Item.class, "planner").distinct().sorted().toList();
     }
 
     /** The codes of all item groups, in order. */
     public List<String> groups() {
-        return codes("item_groups");
+        return codes(Fact.ItemGroup.class);
     }
 
     /** The codes of all customers, in order. */
     public List<String> customers() {
-        return codes("customers");
+        return codes(Fact.Customer.class);
     }
 
     public boolean knowsSupplier(String code) {
-        return facts.row("suppliers", code) != null;
+        return facts.one(Fact.Supplier.class, code).isPresent();
     }
 
     public boolean hasTerms(String supplier, String item) {
@@ -203,16 +204,19 @@ public final class Directory {
 
     /** The suppliers whose terms for an item are known, by code. */
     public List<String> suppliersOf(String item) {
-        return facts.rows("supplier_items", "item", item).stream()
-                .map(row -> row.text("supplier"))
+        return facts.where(Fact.SupplierItem.class, "item", item).stream()
+                .map(Fact.SupplierItem::supplier)
                 .distinct()
                 .sorted()
                 .toList();
     }
 
     public BigDecimal minimumOrderValue(String supplier) {
-        Row row = supplier == null ? null : facts.row("suppliers", supplier);
-        return row == null ? null : row.decimal("minimum_order_value");
+        return supplier == null
+                ? null
+                : facts.one(Fact.Supplier.class, supplier)
+                        .map(Fact.Supplier::minimumOrderValue)
+                        .orElse(null);
     }
 
     public String currency() {
@@ -220,22 +224,22 @@ public final class Directory {
         return currency == null ? "EUR" : currency;
     }
 
-    /** The rows of a supplier's terms for an item. */
-    private List<Row> prices(String supplier, String item) {
-        return facts.rows("supplier_items", "item", item).stream()
-                .filter(row -> row.text("supplier").equals(supplier))
+    /** A supplier's terms for an item. */
+    private List<Fact.SupplierItem> prices(String supplier, String item) {
+        return facts.where(Fact.SupplierItem.class, "item", item).stream()
+                .filter(terms -> terms.supplier().equals(supplier))
                 .toList();
     }
 
-    private List<String> codes(String table) {
-        return facts.rows(table).stream().map(row -> row.text("code")).sorted().toList();
+    private List<String> codes(Class<? extends Fact> kind) {
+        return facts.texts(kind, "code").sorted().toList();
     }
 
     /** The unit an item is bought in from a supplier. */
     public String purchaseUnit(String supplier, String item) {
         return prices(supplier, item).stream()
-                .map(r -> r.text("unit", unit(item)))
                 .findFirst()
+                .map(Fact.SupplierItem::unit)
                 .orElse(unit(item));
     }
 
@@ -253,13 +257,13 @@ public final class Directory {
     /** The price of one purchase unit at this quantity of them, or null if none is known. */
     public BigDecimal purchasePrice(String supplier, String item, BigDecimal quantity) {
         return new PriceBreaks(prices(supplier, item).stream()
-                        .map(r -> new PriceBreaks.Break(r.decimal("from_quantity"), r.decimal("price")))
+                        .map(terms -> new PriceBreaks.Break(terms.fromQuantity(), terms.price()))
                         .toList())
                 .at(quantity);
     }
 
     /** What a quantity of an item costs at standard, or null if no cost is known. */
     public BigDecimal standardValue(String item, BigDecimal quantity) {
-        return PriceBreaks.value(quantity, item(item).decimal("standard_cost"));
+        return PriceBreaks.value(quantity, item(item).standardCost());
     }
 }

@@ -2,7 +2,6 @@ package rescient.server.planning;
 
 import java.time.LocalDate;
 import rescient.core.company.CustomerOrderLine;
-import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /** A line of a customer order that an order serves in the end. */
@@ -12,11 +11,10 @@ record End(String number, String line, @Nullable String customer, String item, L
         if (line == null) {
             return null;
         }
-        Row row = version.directory().customerOrder(line.number(), line.line());
         return new End(
                 line.number(),
                 line.line(),
-                row == null ? null : version.directory().customerName(row.text("customer")),
+                version.directory().customerOf(line.number(), line.line()),
                 line.item(),
                 Words.date(line.dueDay()));
     }

@@ -63,9 +63,9 @@ class FindController {
                         items(directory),
                         customerOrders(directory),
                         orders(directory),
-                        partners("customer", directory.dataset().rows("customers")),
-                        partners("supplier", directory.dataset().rows("suppliers")),
-                        partners("site", directory.dataset().rows("sites")))
+                        partners("customer", directory.facts().rows("customers")),
+                        partners("supplier", directory.facts().rows("suppliers")),
+                        partners("site", directory.facts().rows("sites")))
                 .flatMap(found -> found)
                 .filter(found -> found.holds(wanted))
                 .sorted(Comparator.comparingInt(found -> found.rank(wanted)))
@@ -75,7 +75,7 @@ class FindController {
 
     private static Stream<Found> items(Directory directory) {
         return directory.items().values().stream()
-                .map(item -> new Found("item", item.text("code"), item.text("name", "")));
+                .map(item -> new Found("item", item.code(), item.name() == null ? "" : item.name()));
     }
 
     private static Stream<Found> partners(String kind, List<Row> rows) {
@@ -88,7 +88,7 @@ class FindController {
     private static Stream<Found> orders(Directory directory) {
         return numbered(
                 "order",
-                directory.openOrders(),
+                directory.facts().rows("open_orders").stream(),
                 row -> Stream.of(
                         directory.partnerOf(row.text("number"), row.text("line")),
                         row.text("item"),
@@ -98,7 +98,7 @@ class FindController {
     private static Stream<Found> customerOrders(Directory directory) {
         return numbered(
                 "customer_order",
-                directory.dataset().rows("customer_orders").stream(),
+                directory.facts().rows("customer_orders").stream(),
                 row -> Stream.of(
                         directory.customerName(row.text("customer")),
                         row.text("item"),

@@ -101,7 +101,7 @@ record ListFilter(
         return (from == null || item.compareTo(from) >= 0)
                 && (to == null || item.compareTo(to) <= 0 || item.startsWith(to))
                 && (planner == null || planner.equals(directory.planner(item)))
-                && (group == null || group.equals(directory.item(item).text("group")));
+                && (group == null || group.equals(directory.group(item)));
     }
 
     private boolean holds(Directory directory, String item, String code, String... others) {

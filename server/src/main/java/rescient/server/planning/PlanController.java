@@ -10,8 +10,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
 import rescient.core.plan.PointView;
-import rescient.dataset.Row;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -160,9 +161,9 @@ class PlanController {
 
     private static PointView point(PlanVersion version, String item, String site) {
         return version.plan().point(item, site).orElseThrow(() -> {
-            Row row = version.directory().item(item);
+            Fact.Item known = version.directory().item(item);
             return JobProblem.notFound(
-                    row != null && "kit".equals(row.text("kind"))
+                    known != null && known.is() == ItemKind.KIT
                             ? item + " is a kit: it is never stocked itself, look at its parts"
                             : "There is no stock point " + item + " at " + site);
         });

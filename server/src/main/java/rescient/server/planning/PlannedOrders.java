@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.List;
+import rescient.core.company.ItemKind;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.Source;
 import rescient.core.order.Obstacle;
@@ -74,7 +75,7 @@ public final class PlannedOrders {
     }
 
     static boolean phantom(PlanVersion version, String item) {
-        return "phantom".equals(version.directory().item(item).text("kind"));
+        return version.directory().item(item).is() == ItemKind.PHANTOM;
     }
 
     /** The planned orders of one stock point, in the order they were made. */
@@ -93,7 +94,7 @@ public final class PlannedOrders {
                 Urgency.of(Words.date(order.startDay()), version.today(), DayOfWeek.MONDAY),
                 order.item(),
                 directory.itemName(order.item()),
-                directory.item(order.item()).text("group"),
+                directory.group(order.item()),
                 directory.planner(order.item()),
                 order.site(),
                 directory.siteName(order.site()),
@@ -130,7 +131,7 @@ public final class PlannedOrders {
                 Urgency.of(start, version.today(), DayOfWeek.MONDAY),
                 order.item(),
                 directory.itemName(order.item()),
-                directory.item(order.item()).text("group"),
+                directory.group(order.item()),
                 directory.planner(order.item()),
                 order.site(),
                 directory.siteName(order.site()),

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import rescient.core.base.Quantity;
 import rescient.core.promise.Promise;
 import rescient.core.trace.PlanThread;
-import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -39,12 +38,11 @@ record PromiseRow(
     static PromiseRow of(PlanVersion version, Promise promise) {
         Directory directory = version.directory();
         var line = promise.line();
-        Row row = directory.customerOrder(line.number(), line.line());
         return new PromiseRow(
                 OrderKey.ofLine(line.number(), line.line()),
                 line.number(),
                 line.line(),
-                row == null ? null : directory.customerName(row.text("customer")),
+                directory.customerOf(line.number(), line.line()),
                 line.item(),
                 directory.itemName(line.item()),
                 line.site(),

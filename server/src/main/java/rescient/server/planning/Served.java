@@ -13,7 +13,6 @@ import rescient.core.plan.Demand;
 import rescient.core.plan.Peg;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.DemandKind;
-import rescient.dataset.Row;
 
 /**
  * A demand that a supply serves, or one that is served through that, up to the customer orders.
@@ -78,8 +77,7 @@ public record Served(int depth, String text, BigDecimal quantity, String unit, L
 
     private static String text(PlanVersion version, Demand demand) {
         if (demand.kind() == DemandKind.CUSTOMER_ORDER) {
-            Row row = version.directory().customerOrder(demand.number(), demand.line());
-            String customer = version.directory().customerName(row.text("customer"));
+            String customer = version.directory().customerOf(demand.number(), demand.line());
             return customer == null ? demand.number() : demand.number() + " " + customer;
         }
         return Slip.name(demand);

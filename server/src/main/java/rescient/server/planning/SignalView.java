@@ -5,10 +5,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
 import rescient.core.plan.Cure;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
-import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -79,9 +79,10 @@ public record SignalView(
         List<BillLine> lines = new ArrayList<>();
         for (int i = 0; i < way.size(); i++) {
             String component = way.get((i + 1) % way.size()).item();
-            for (Row row : version.directory().bomLines(way.get(i).item())) {
-                if (row.text("component").equals(component)) {
-                    lines.add(new BillLine(way.get(i).item(), row.text("line"), component));
+            for (Fact.BomLine line :
+                    version.directory().bills().lines(way.get(i).item())) {
+                if (line.component().equals(component)) {
+                    lines.add(new BillLine(way.get(i).item(), line.line(), component));
                 }
             }
         }

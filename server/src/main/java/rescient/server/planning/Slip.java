@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import rescient.core.company.Fact;
 import rescient.core.company.OpenOrder;
 import rescient.core.plan.Demand;
 import rescient.core.plan.PlannedOrder;
@@ -11,7 +12,6 @@ import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
 import rescient.core.plan.Why;
 import rescient.core.snapshot.DemandKind;
-import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -82,11 +82,11 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
                     })
                     .orElse(null);
         }
-        Row row = version.directory().openOrder(OrderKey.number(key), OrderKey.line(key));
+        Fact.OpenOrder row = version.directory().openOrder(OrderKey.number(key), OrderKey.line(key));
         return row == null
                 ? null
                 : version.plan()
-                        .point(row.text("item"), row.text("site"))
+                        .point(row.item(), row.site())
                         .flatMap(point -> point.whyPossible(OrderKey.number(key), OrderKey.line(key))
                                 .map(why -> possible(version, point, why)))
                         .orElse(null);

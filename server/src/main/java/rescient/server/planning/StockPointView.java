@@ -6,13 +6,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
 import rescient.core.company.Source;
 import rescient.core.plan.Balance;
 import rescient.core.plan.Demand;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
-import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -129,14 +129,14 @@ public record StockPointView(
         List<Event> events = new ArrayList<>();
         for (Supply supply : supplies) {
             if (supply.kind() == Supply.Kind.OPEN) {
-                Row row = version.directory().openOrder(supply.number(), supply.line());
+                Fact.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
                 Slip.Link link = new Slip.Link("order", point.item(), point.site(), supply.number(), null);
                 events.add(new Event(
                         Words.date(supply.day()),
                         true,
                         supply.number(),
                         Quantity.decimal(supply.quantity()),
-                        row.text("stage"),
+                        Words.word(order.stage()),
                         link));
             } else if (supply.kind() == Supply.Kind.PLANNED) {
                 PlannedOrder order = point.plannedOrder(supply.sequence());

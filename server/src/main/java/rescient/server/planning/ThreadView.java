@@ -91,7 +91,10 @@ record ThreadView(String title, @Nullable String gone, LocalDate today, List<Bar
                 directory.itemName(bar.item()),
                 bar.site(),
                 bar.source() == null ? null : Words.word(bar.source()),
-                open ? directory.openOrder(bar.number(), bar.line()).text("stage") : planned != null ? "planned" : null,
+                open
+                        ? Words.word(
+                                directory.openOrder(bar.number(), bar.line()).stage())
+                        : planned != null ? "planned" : null,
                 partner,
                 bar.number().isEmpty() ? null : bar.number(),
                 planned != null

@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Fact;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.promise.Promise;
 import rescient.core.trace.Ends;
 import rescient.core.trace.PlanThread;
-import rescient.dataset.Row;
 
 /** Threads of a plan, and the customer orders that one starts from. */
 @Component
@@ -44,7 +44,7 @@ class Threads implements WarmUp {
         if (OrderKey.isLine(key)) {
             String number = OrderKey.number(key);
             String line = OrderKey.line(key);
-            Row row = version.directory().openOrder(number, line);
+            Fact.OpenOrder row = version.directory().openOrder(number, line);
             return ThreadView.of(
                             version,
                             number,
@@ -55,8 +55,7 @@ class Threads implements WarmUp {
                                     ? List.of()
                                     : ends(
                                             version,
-                                            Ends.allOfOpen(
-                                                    version.plan(), row.text("item"), row.text("site"), number, line)));
+                                            Ends.allOfOpen(version.plan(), row.item(), row.site(), number, line)));
         }
         OrderKey wanted = OrderKey.parse(key);
         Optional<PlannedOrder> order = wanted.in(version.plan());

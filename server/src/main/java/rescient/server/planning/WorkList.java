@@ -252,7 +252,7 @@ class WorkList implements PlanFollower {
                 directory.itemName(signal.item()),
                 directory.siteName(signal.site()),
                 view.order() == null ? null : directory.partnerOf(signal.orderNumber(), signal.orderLine()),
-                directory.item(signal.item()).text("group"),
+                directory.group(signal.item()),
                 directory.planner(signal.item()),
                 view.order() == null ? null : asked.get(view.order()),
                 view);

@@ -57,9 +57,9 @@ record BillOtherwise(
         if (component != null) {
             return "Each " + item + " takes " + each() + " " + component + " more";
         }
-        String named = directory.bomLines(item).stream()
-                .filter(row -> row.text("line").equals(line))
-                .map(row -> row.text("component"))
+        String named = directory.bills().lines(item).stream()
+                .filter(bomLine -> bomLine.line().equals(line))
+                .map(Fact.BomLine::component)
                 .findFirst()
                 .orElse("line " + line);
         return goes() ? item + " is made without " + named : "Each " + item + " takes " + each() + " " + named;

@@ -10,7 +10,7 @@ import rescient.server.planning.Directory;
 record DirectoryPrices(Directory directory) implements Prices {
     @Override
     public BigDecimal standard(String item) {
-        return directory.item(item).decimal("standard_cost");
+        return directory.item(item).standardCost();
     }
 
     @Override
