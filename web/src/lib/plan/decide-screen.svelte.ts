@@ -36,22 +36,32 @@ export class DecideScreen {
 
   readonly list = new PlanList();
   readonly filters = $derived(filtersFrom(fromAddress));
-  /** The list is too long to be sent whole, so the server filters it. */
-  #cut = $state(false);
   #settledWords = $state('');
-  readonly #asked = $derived(this.#cut ? askedOf(this.filters, this.#settledWords) : undefined);
-  readonly rows = createQuery(() => planList(this.#asked));
+  readonly #asked = $derived(askedOf(this.filters, this.#settledWords));
+  /** The list without a filter: all rows, or the most urgent if they are too many. */
+  readonly all = createQuery(() => planList());
+  /** What of it fits, where something is asked for. */
+  readonly #fitting = createQuery(() => ({
+    ...planList(this.#asked),
+    enabled: this.#asked !== undefined
+  }));
+  readonly rows = $derived(this.#asked ? this.#fitting : this.all);
+  /** For what is said where there is no list: what fits is waited for with the whole list in view. */
+  readonly query = $derived(this.#asked && this.#fitting.isError ? this.#fitting : this.all);
+  /** What fits is on its way; what did before stays in view. */
+  readonly filtering = $derived(
+    this.rows.isPlaceholderData || this.list.words.trim() !== this.#settledWords.trim()
+  );
   // an order that is opened by its address need not be among the most urgent
   readonly #opened = createQuery(() => {
     const key = this.list.cursor ?? '';
     const listed = !isPlanned(key) || this.list.rows.some((r) => keyOf(r) === key);
-    return { ...plannedOrder(key), enabled: this.rows.isSuccess && !listed };
+    return { ...plannedOrder(key), enabled: this.all.isSuccess && !listed };
   });
 
   readonly #changes = createQuery(() => changes('visit'));
   /** What is not as it was at the last visit, by key. */
   readonly marks = $derived(marksOf(this.#changes.data));
-  readonly #onlyChanged = $derived(fromAddress('changed') !== undefined);
 
   readonly views = new Views();
   readonly chosenColumns = $derived(columnsOf(fromAddress('columns')));
@@ -91,24 +101,24 @@ export class DecideScreen {
 
   #takeRows(): void {
     $effect(() => {
-      if (this.rows.data) this.#cut = !this.rows.data.whole;
-    });
-    $effect(() => {
       const typed = this.list.words;
       const timer = setTimeout(() => (this.#settledWords = typed), PAUSE);
       return () => clearTimeout(timer);
     });
     $effect(() => {
-      const changed = this.#onlyChanged ? new Set(this.marks.keys()) : undefined;
-      this.list.filters = { ...this.filters, changed };
+      this.list.filters = this.filters;
     });
     $effect(() => {
-      const data = this.rows.data;
-      if (!data || this.rows.isPlaceholderData) return;
+      const all = this.all.data;
+      const asked = this.#asked !== undefined;
+      const fit = asked ? this.#fitting.data : undefined;
+      if (!all || (asked && (!fit || this.#fitting.isPlaceholderData))) return;
       // neither selecting nor typing is a reason to take them again
       untrack(() => {
-        this.list.answered = data.whole ? undefined : { ...this.filters, words: this.#settledWords };
-        this.list.take(data.orders, data.signals);
+        // of a list that is there as a whole, what does not fit is only not shown
+        const shown = fit && !all.whole ? fit : all;
+        this.list.fitting = fit && all.whole ? new Set(keysOf(fit)) : undefined;
+        this.list.take(shown.orders, shown.signals);
       });
     });
     $effect(() => {
@@ -272,4 +282,8 @@ export class DecideScreen {
       { keys: 'Escape', says: 'Back, or select none', run: () => this.#escape() }
     ];
   }
+}
+
+function keysOf(list: Schemas['PlannedOrderList']): string[] {
+  return [...list.orders, ...list.signals].map((row) => row.key);
 }

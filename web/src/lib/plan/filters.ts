@@ -19,7 +19,6 @@ export const GROUPING_NAMES: Record<Grouping, string> = {
 };
 
 export interface Filters {
-  words?: string;
   site?: string;
   planner?: string;
   supplier?: string;
@@ -39,8 +38,8 @@ export interface Filters {
   late?: boolean;
   /** Held ones: `only`, `none`, or all. */
   held?: string;
-  /** Only what is not as it was: the keys of those. */
-  changed?: ReadonlySet<string>;
+  /** Only what is not as it was at one's last visit. */
+  changed?: boolean;
   sort?: string;
   by?: Grouping;
 }
@@ -60,12 +59,13 @@ export function filtersFrom(said: (name: string) => string | undefined): Filters
     worth: said('worth'),
     late: said('late') !== undefined,
     held: said('held'),
+    changed: said('changed') !== undefined,
     sort: said('sort'),
     by: GROUPS.find((g) => g === said('by'))
   };
 }
 
-/** What the server is asked for when the list is too long to be sent whole; undefined if for all of it. */
+/** What the server is asked for; undefined if for all of it. */
 export function askedOf(f: Filters, words: string): ListFilter | undefined {
   const asked: ListFilter = {
     words: words.trim() || undefined,
@@ -80,7 +80,8 @@ export function askedOf(f: Filters, words: string): ListFilter | undefined {
     due: f.due,
     worth: f.worth ? Number(f.worth) : undefined,
     late: f.late ? true : undefined,
-    held: f.held === 'only' || f.held === 'none' ? f.held : undefined
+    held: f.held === 'only' || f.held === 'none' ? f.held : undefined,
+    changed: f.changed ? true : undefined
   };
   return Object.values(asked).some((value) => value !== undefined) ? asked : undefined;
 }
@@ -119,49 +120,6 @@ export function itemOf(row: Row): string {
 
 export function siteOf(row: Row): string {
   return 'order' in row ? row.order.site : row.signal.signal.site;
-}
-
-function texts(row: Row): (string | null | undefined)[] {
-  if ('order' in row) {
-    const o = row.order;
-    return [o.item, o.itemName, o.siteName, o.partner, o.obstacle, o.number, o.end?.number, o.end?.customer];
-  }
-  const s = row.signal;
-  return [
-    s.signal.item,
-    s.itemName,
-    s.siteName,
-    s.partner,
-    s.signal.orderNumber,
-    s.signal.kind.replaceAll('_', ' ')
-  ];
-}
-
-/** Whether a row is shown; signals know neither source nor value nor start, and stay out where these are asked for. */
-export function fits(row: Row, f: Filters): boolean {
-  const words = f.words?.trim().toLowerCase();
-  if (words && !texts(row).some((t) => t?.toLowerCase().includes(words))) return false;
-  if (f.site && siteOf(row) !== f.site) return false;
-  if (f.changed && !f.changed.has(keyOf(row))) return false;
-  const item = itemOf(row);
-  if (f.from && item < f.from) return false;
-  if (f.to && item > f.to && !item.startsWith(f.to)) return false;
-  const own = 'order' in row ? row.order : row.signal;
-  if (f.planner && own.planner !== f.planner) return false;
-  if (f.group && own.itemGroup !== f.group) return false;
-  if ('signal' in row) {
-    if (f.late) return row.signal.signal.kind === 'demand_late';
-    return !f.supplier && !f.source && !f.until && !f.due && !f.worth && f.held !== 'only';
-  }
-  const o = row.order;
-  if (f.supplier && o.supplier !== f.supplier) return false;
-  if (f.source && o.source !== f.source) return false;
-  if (f.until && o.start > f.until) return false;
-  if (f.due && o.due > f.due) return false;
-  if (f.worth && (o.value ?? 0) < Number(f.worth)) return false;
-  if (f.late && !o.forLate) return false;
-  if (f.held === 'only' && !o.hold) return false;
-  return !(f.held === 'none' && o.hold);
 }
 
 type Sortable = string | number;
@@ -204,13 +162,12 @@ function groupOf(row: Row, by: Grouping): { key: string; name: string } {
     : { key: end.item, name: end.item };
 }
 
-/** The rows that are shown, with a head before each group. */
+/** Rows with a head before each group, sorted in it. */
 export function entriesOf(rows: Row[], filters: Filters): Entry[] {
   const by = filters.by ?? 'ask';
   const groups = new Map<string, { name: string; rows: Row[] }>();
   if (by === 'ask') for (const [key, name] of ASKS) groups.set(key, { name, rows: [] });
   for (const row of rows) {
-    if (!fits(row, filters)) continue;
     const { key, name } = groupOf(row, by);
     const group = groups.get(key) ?? { name, rows: [] };
     group.rows.push(row);

@@ -16,11 +16,8 @@ export class PlanList extends Rows<Row> {
   rows = $state.raw<Row[]>([]);
   words = $state('');
   filters = $state.raw<Filters>({});
-  /**
-   * What the server has filtered a list by that is too long to be sent whole: until its next answer the rows that are
-   * there stay in view. Undefined if the list is whole and filtered here.
-   */
-  answered = $state.raw<Filters | undefined>();
+  /** The keys of the rows that fit what is asked for; undefined if nothing is. */
+  fitting = $state.raw<ReadonlySet<string> | undefined>();
   /** The order that is opened and does not stand among the rows, because the list is not whole. */
   opened = $state.raw<PlannedOrder | undefined>();
   byKey = $derived(byKey(this.opened ? [{ order: this.opened }, ...this.rows] : this.rows));
@@ -39,11 +36,9 @@ export class PlanList extends Rows<Row> {
   #until = $state.raw<{ cursor: string; rows: string[] } | undefined>();
 
   protected lines(): (Head | Row)[] {
-    const { by, sort, changed } = this.filters;
-    const filters = this.answered
-      ? { ...this.answered, by, sort, changed }
-      : { ...this.filters, words: this.words };
-    return entriesOf(this.rows, filters);
+    const { fitting } = this;
+    const rows = fitting ? this.rows.filter((row) => fitting.has(keyOf(row))) : this.rows;
+    return entriesOf(rows, this.filters);
   }
 
   keyOf(row: Row): string {

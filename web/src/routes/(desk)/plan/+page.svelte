@@ -22,7 +22,7 @@
   const marks = $derived(screen.marks);
   const today = $derived(screen.today);
   const currency = $derived(screen.currency);
-  const choices = $derived(screen.rows.data?.choices);
+  const choices = $derived(screen.all.data?.choices);
 </script>
 
 <svelte:head><title>Plan · Rescient</title></svelte:head>
@@ -73,9 +73,9 @@
   bind:words={list.words}
   title="Plan"
   filters="item, name, supplier, number or customer order"
-  query={screen.rows}
+  query={screen.query}
   reading="Reading the plan …"
-  empty={screen.rows.data?.whole && list.rows.length === 0
+  empty={screen.all.data?.whole && list.rows.length === 0
     ? 'Nothing has to be ordered: every stock point is covered.'
     : 'No planned order and no signal fits these filters.'}
   rows={list.entries}
@@ -177,7 +177,7 @@
       {currency}
       {last}
       more={screen.rows.data?.more ?? 0}
-      filtering={screen.rows.isPlaceholderData}
+      filtering={screen.filtering}
       refused={panes.refused}
       releasing={panes.releasing !== undefined}
       mayRelease={rights.releases() && (panes.releasing ? !panes.released : list.orders.length > 0)}

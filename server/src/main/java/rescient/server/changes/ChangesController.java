@@ -5,6 +5,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,14 +16,16 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
 import rescient.server.access.Visits;
+import rescient.server.planning.ChangeMarks;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Today;
 
 /** What changed in the plan since somebody looked last. */
 @RestController
 @RequestMapping("/api/plan/changes")
-class ChangesController {
+class ChangesController implements ChangeMarks {
     private static final String VISIT = "visit";
     private static final String MORNING = "morning";
 
@@ -48,7 +53,21 @@ class ChangesController {
             HttpSession session,
             @RequestParam(defaultValue = VISIT) String since) {
         Instant from = moment(user, session, since);
-        return ChangesView.of(live.current(), from, journal.beginning(), journal.after(from));
+        return since(live.current(), from);
+    }
+
+    private ChangesView since(PlanVersion version, Instant from) {
+        return ChangesView.of(version, from, journal.beginning(), journal.after(from));
+    }
+
+    @Override
+    public Set<String> sinceVisit(PlanVersion version, String login, HttpSession session) {
+        Instant before = visits.before(login, session);
+        return since(version, before == null ? Instant.EPOCH : before).orders().stream()
+                .filter(change -> !change.kind().equals("released"))
+                .map(ChangeRows.OrderChangeRow::key)
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 
     private Instant moment(SignedIn user, HttpSession session, String since) {

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
@@ -43,7 +44,7 @@ class DecideList implements WarmUp {
             List<Choice> allCustomers) {}
 
     /**
-     * @param whole all orders are there; if not, the filter was asked and {@code more} others fit, or may fit
+     * @param whole all orders that fit are there; if not, {@code more} others fit, or may fit
      * @param moreSignals that fit too
      */
     record PlannedOrderList(
@@ -55,15 +56,18 @@ class DecideList implements WarmUp {
             int more,
             int moreSignals) {}
 
-    /** @param weekStart the first day of the week for who asks */
-    PlannedOrderList list(PlanVersion version, ListFilter filter, DayOfWeek weekStart) {
-        WorkList.Listed listed = work.orders(version, filter);
+    /**
+     * @param weekStart the first day of the week for who asks
+     * @param others the keys of what is not as it was for them, if that is asked for
+     */
+    PlannedOrderList list(PlanVersion version, ListFilter filter, DayOfWeek weekStart, Set<String> others) {
+        WorkList.Listed listed = work.orders(version, filter, others);
         WorkList.ListedSignals signals = work.signals(version, filter);
         return new PlannedOrderList(
                 version.number(),
                 weekStart == DayOfWeek.MONDAY ? listed.orders() : grouped(listed.orders(), version.today(), weekStart),
                 signals.signals(),
-                choices(version.directory(), listed),
+                choices(version.directory(), work.unfiltered(version)),
                 listed.whole(),
                 listed.more(),
                 signals.more());
@@ -113,7 +117,7 @@ class DecideList implements WarmUp {
     @Override
     public void warmUp(PlanVersion version) throws JsonProcessingException {
         for (int time = 0; time < TIMES; time++) {
-            json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING, DayOfWeek.MONDAY));
+            json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING, DayOfWeek.MONDAY, Set.of()));
         }
     }
 }

@@ -3,21 +3,25 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Stream;
 import rescient.core.company.Source;
 import rescient.core.plan.PointView;
+import rescient.core.snapshot.Signal;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
 
 /**
- * What of a list that is too long to be sent whole is asked for. What is null is not asked for.
+ * What of the list is asked for. What is null is not asked for.
  *
- * @param words occur in item, name, site, partner or number
+ * @param words occur in item, name, site, partner or number; of a list that is sent whole, also in what keeps it from going
+ *     out and in the customer order that it serves
  * @param from items from this code on; {@code to}: up to this one and those that begin with it
  * @param until start no later; {@code due}: due no later
  * @param worth value of at least
  * @param late only what makes a customer order late
  * @param held {@code only} or {@code none}
+ * @param changed only what is not as it was at the end of one's last visit
  */
 record ListFilter(
         @Nullable String words,
@@ -32,11 +36,12 @@ record ListFilter(
         @Nullable LocalDate due,
         @Nullable BigDecimal worth,
         @Nullable Boolean late,
-        @Nullable String held) {
+        @Nullable String held,
+        @Nullable Boolean changed) {
 
     /** Asks for nothing, so that everything fits. */
     static final ListFilter NOTHING =
-            new ListFilter(null, null, null, null, null, null, null, null, null, null, null, null, null);
+            new ListFilter(null, null, null, null, null, null, null, null, null, null, null, null, null, null);
 
     /** The last day that fits. */
     static int dayOf(LocalDate day) {
@@ -78,23 +83,70 @@ record ListFilter(
                                 number));
     }
 
-    /** The same of a signal; it knows neither source nor supplier nor value. */
-    boolean fits(Directory directory, String item, String code, String number) {
-        return is(site, code)
-                && supplier == null
-                && source == null
-                && until == null
-                && due == null
-                && worth == null
-                && fitsItem(directory, item)
-                && (words == null || holds(directory, item, code, null, null, number));
+    /** The same of a signal. */
+    boolean fits(Directory directory, Signal signal) {
+        return is(site, signal.site())
+                && forSignals(Words.word(signal.kind()))
+                && fitsItem(directory, signal.item())
+                && (words == null || holds(directory, signal.item(), signal.site(), signal.orderNumber()));
     }
 
-    /** By what only its row says. */
-    boolean fits(PlannedOrderRow row) {
+    /**
+     * By what only its row says.
+     *
+     * @param others the keys of what is not as it was
+     */
+    boolean fits(PlannedOrderRow row, Set<String> others) {
         return (worth == null || (row.value() != null && row.value().compareTo(worth) >= 0))
                 && (!Boolean.TRUE.equals(late) || row.forLate())
-                && (held == null || held.equals("only") == (row.hold() != null));
+                && (held == null || held.equals("only") == (row.hold() != null))
+                && (!Boolean.TRUE.equals(changed) || others.contains(row.key()));
+    }
+
+    /** By its row alone. */
+    boolean fitsWhole(Directory directory, PlannedOrderRow row, Set<String> others) {
+        return is(site, row.site())
+                && is(supplier, row.supplier())
+                && is(source, row.source())
+                && (until == null || !row.start().isAfter(until))
+                && (due == null || !row.due().isAfter(due))
+                && fitsItem(directory, row.item())
+                && (words == null
+                        || occurs(Stream.of(
+                                row.item(),
+                                row.itemName(),
+                                row.siteName(),
+                                row.partner(),
+                                row.obstacle(),
+                                row.number(),
+                                row.end() == null ? null : row.end().number(),
+                                row.end() == null ? null : row.end().customer())))
+                && fits(row, others);
+    }
+
+    /** By the row of a signal. */
+    boolean fitsWhole(Directory directory, WorkList.SignalRow row) {
+        SignalView signal = row.signal();
+        return is(site, signal.site())
+                && forSignals(signal.kind())
+                && fitsItem(directory, signal.item())
+                && (words == null
+                        || occurs(Stream.of(
+                                signal.item(),
+                                row.itemName(),
+                                row.siteName(),
+                                row.partner(),
+                                signal.orderNumber(),
+                                signal.kind().replace('_', ' '))));
+    }
+
+    /** Whether a signal of a kind can fit: it knows neither source nor supplier, neither days nor value of an order. */
+    boolean forSignals(String kind) {
+        boolean ofOrders = supplier != null || source != null || until != null || due != null || worth != null;
+        if (Boolean.TRUE.equals(changed)) {
+            return false;
+        }
+        return Boolean.TRUE.equals(late) ? kind.equals("demand_late") : !ofOrders && !"only".equals(held);
     }
 
     private boolean fitsItem(Directory directory, String item) {
@@ -105,12 +157,15 @@ record ListFilter(
     }
 
     private boolean holds(Directory directory, String item, String code, String... others) {
-        if (words.isBlank()) {
-            return true;
-        }
+        return occurs(
+                Stream.concat(Stream.of(item, directory.itemName(item), directory.siteName(code)), Stream.of(others)));
+    }
+
+    private boolean occurs(Stream<String> texts) {
         String wanted = words.strip().toLowerCase(Locale.ROOT);
-        return Stream.concat(Stream.of(item, directory.itemName(item), directory.siteName(code)), Stream.of(others))
-                .anyMatch(text -> text != null && text.toLowerCase(Locale.ROOT).contains(wanted));
+        return wanted.isEmpty()
+                || texts.anyMatch(
+                        text -> text != null && text.toLowerCase(Locale.ROOT).contains(wanted));
     }
 
     private static boolean is(String wanted, String value) {

@@ -1,10 +1,13 @@
 package rescient.server.planning;
 
+import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -13,6 +16,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
 import rescient.core.plan.PointView;
+import rescient.server.access.SignedIn;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -24,12 +28,14 @@ class PlanController {
     private final PlanNews news;
     private final DecideList lists;
     private final VersionInView versions;
+    private final ChangeMarks marks;
 
-    PlanController(LivePlan live, PlanNews news, DecideList lists, VersionInView versions) {
+    PlanController(LivePlan live, PlanNews news, DecideList lists, VersionInView versions, ChangeMarks marks) {
         this.live = live;
         this.news = news;
         this.lists = lists;
         this.versions = versions;
+        this.marks = marks;
     }
 
     /**
@@ -72,8 +78,13 @@ class PlanController {
 
     /** All that wants a decision, or the most urgent of it that fits. */
     @GetMapping("/orders")
-    DecideList.PlannedOrderList orders(@ParameterObject ListFilter filter) {
-        return lists.list(versions.inView(), filter, versions.weekStart());
+    DecideList.PlannedOrderList orders(
+            @AuthenticationPrincipal SignedIn user, HttpSession session, @ParameterObject ListFilter filter) {
+        PlanVersion version = versions.inView();
+        Set<String> others = Boolean.TRUE.equals(filter.changed())
+                ? marks.sinceVisit(version, user.getUsername(), session)
+                : Set.of();
+        return lists.list(version, filter, versions.weekStart(), others);
     }
 
     /**

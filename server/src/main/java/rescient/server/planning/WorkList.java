@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -51,7 +52,7 @@ class WorkList implements PlanFollower {
     private volatile PlanVersion newest;
 
     /**
-     * @param wholeUpTo lists of so many orders, or signals, are sent whole, and filtered where they are shown
+     * @param wholeUpTo lists of so many orders, or signals, are sent whole
      * @param most how many rows of orders, and how many of signals, are sent of longer ones
      */
     WorkList(
@@ -102,22 +103,33 @@ class WorkList implements PlanFollower {
     /**
      * The orders of a list.
      *
-     * @param whole all there are; then no filter was asked
+     * @param whole all there are, or all of them that fit
      * @param more how many others fit, or may fit where only their rows would say so
      */
     record Listed(List<PlannedOrderRow> orders, boolean whole, int more) {}
 
     /**
-     * Planned orders by start, due, item and site; firmed ones among them. All of them, or if there are more than
-     * a few thousand, as many of those that fit.
+     * Planned orders by start, due, item and site; firmed ones among them. All that fit, or if there are more than a few
+     * thousand in the list, as many of those that fit.
+     *
+     * @param others the keys of what is not as it was, if that is asked for
      */
-    Listed orders(PlanVersion version, ListFilter filter) {
+    Listed orders(PlanVersion version, ListFilter filter, Set<String> others) {
         Map<String, Hold> held = holds.of(version);
+        boolean whole = isWhole(version);
         Listed listed =
-                filter.equals(ListFilter.NOTHING) || isWhole(version) ? all(version) : filtered(version, filter, held);
-        return held.isEmpty()
-                ? listed
-                : new Listed(listed.orders.stream().map(r -> held(r, held)).toList(), listed.whole, listed.more);
+                filter.equals(ListFilter.NOTHING) || whole ? all(version) : filtered(version, filter, held, others);
+        Stream<PlannedOrderRow> rows = listed.orders.stream().map(row -> held(row, held));
+        Directory directory = version.directory();
+        return new Listed(
+                (whole ? rows.filter(row -> filter.fitsWhole(directory, row, others)) : rows).toList(),
+                listed.whole,
+                listed.more);
+    }
+
+    /** The list without a filter, for what can be chosen. */
+    Listed unfiltered(PlanVersion version) {
+        return all(version);
     }
 
     private boolean isWhole(PlanVersion version) {
@@ -129,13 +141,15 @@ class WorkList implements PlanFollower {
     }
 
     private Listed all(PlanVersion version) {
-        return all.of(version.plan(), () -> listed(version, ListFilter.NOTHING, Map.of(), ends(version.plan())));
+        return all.of(
+                version.plan(), () -> listed(version, ListFilter.NOTHING, Map.of(), Set.of(), ends(version.plan())));
     }
 
-    private Listed filtered(PlanVersion version, ListFilter filter, Map<String, Hold> held) {
+    private Listed filtered(PlanVersion version, ListFilter filter, Map<String, Hold> held, Set<String> others) {
         Known last = known;
-        if (last == null || last.version != version || !last.filter.equals(filter) || filter.held() != null) {
-            last = new Known(version, filter, listed(version, filter, held, ends(version.plan())));
+        boolean ofOnesOwn = filter.held() != null || filter.changed() != null;
+        if (last == null || last.version != version || !last.filter.equals(filter) || ofOnesOwn) {
+            last = new Known(version, filter, listed(version, filter, held, others, ends(version.plan())));
             known = last;
         }
         return last.listed;
@@ -146,7 +160,8 @@ class WorkList implements PlanFollower {
         return hold == null ? row : row.with(hold, row.end(), row.ends(), row.forLate());
     }
 
-    private Listed listed(PlanVersion version, ListFilter filter, Map<String, Hold> held, Ends ends) {
+    private Listed listed(
+            PlanVersion version, ListFilter filter, Map<String, Hold> held, Set<String> others, Ends ends) {
         boolean whole = isWhole(version);
         List<Candidate> firmed = firmed(version)
                 .map(order -> new Candidate(null, order))
@@ -157,7 +172,7 @@ class WorkList implements PlanFollower {
         List<PlannedOrderRow> rows = new ArrayList<>();
         for (Candidate next = urgent.next(); next != null; next = whole || rows.size() < most ? urgent.next() : null) {
             PlannedOrderRow row = row(version, next, ends);
-            if (filter.fits(held(row, held))) {
+            if (filter.fits(held(row, held), others)) {
                 rows.add(row);
             }
         }
@@ -220,14 +235,12 @@ class WorkList implements PlanFollower {
         boolean whole = all.count() <= wholeUpTo;
         AskedSignals fitting = whole || filter.equals(ListFilter.NOTHING)
                 ? all
-                : AskedSignals.of(
-                        version.plan(),
-                        most,
-                        signal -> filter.fits(version.directory(), signal.item(), signal.site(), signal.orderNumber()));
+                : AskedSignals.of(version.plan(), most, signal -> filter.fits(version.directory(), signal));
         return new ListedSignals(
                 fitting.first().stream()
                         .limit(whole ? wholeUpTo : most)
                         .map(signal -> row(version, signal, Ask.of(signal.kind()), asked))
+                        .filter(row -> !whole || filter.fitsWhole(version.directory(), row))
                         .toList(),
                 whole ? 0 : Math.max(0, fitting.count() - most));
     }
