@@ -19,23 +19,28 @@ import org.springframework.stereotype.Component;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
+import rescient.server.platform.SharedWork;
+import rescient.server.platform.Today;
 
 /**
  * Keeps what each new plan changed, so that it outlives the server: one plan after the other, beside the calculation, for
  * whoever waits for a plan does not wait for what is told of it.
  */
 @Component
-class Journal implements PlanFollower, DisposableBean {
+class Journal implements PlanFollower, SharedWork, DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(Journal.class);
     private static final Duration KEPT = Duration.ofDays(60);
+    private static final Duration EVERY = Duration.ofHours(6);
 
     private final JdbcTemplate database;
     private final ObjectMapper json;
+    private final Today today;
     private final ExecutorService writer = Executors.newSingleThreadExecutor(r -> new Thread(r, "journal"));
 
-    Journal(JdbcTemplate database, ObjectMapper json) {
+    Journal(JdbcTemplate database, ObjectMapper json, Today today) {
         this.database = database;
         this.json = json;
+        this.today = today;
     }
 
     /** The day and the revision of a plan that is known. */
@@ -100,9 +105,6 @@ class Journal implements PlanFollower, DisposableBean {
 
     /** A plan of a company in whose place another was loaded meanwhile is not kept. */
     private void write(PlanVersion next, JournalEntry entry) {
-        Timestamp oldest = Timestamp.from(next.madeAt().minus(KEPT));
-        database.update("delete from plan_journal where made_at < ?", oldest);
-        database.update("delete from plan_causes where made_at < ?", oldest);
         database.update(
                 "insert into plan_journal (made_at, revision, day, changes) select ?, ?, ?, ?"
                         + " where not exists (select from plan_causes where kind = ? and revision > ?)"
@@ -113,6 +115,24 @@ class Journal implements PlanFollower, DisposableBean {
                 text(entry),
                 Cause.Kind.LOADED.name(),
                 next.revision());
+    }
+
+    @Override
+    public String name() {
+        return "journal-forgotten";
+    }
+
+    @Override
+    public Duration every() {
+        return EVERY;
+    }
+
+    /** What nobody asks for any more is forgotten. */
+    @Override
+    public void run() {
+        Timestamp oldest = Timestamp.from(today.now().minus(KEPT));
+        database.update("delete from plan_journal where made_at < ?", oldest);
+        database.update("delete from plan_causes where made_at < ?", oldest);
     }
 
     /** Waits until what followed so far is kept. */

@@ -9,7 +9,6 @@ import java.time.Duration;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -20,16 +19,16 @@ import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
 import rescient.server.platform.Heard;
 import rescient.server.platform.Nullable;
-import rescient.server.platform.Outage;
+import rescient.server.platform.SharedWork;
 import rescient.server.platform.Today;
 
 /** Who is working on which stock point, told to all open browsers, whichever server they are on. */
 @RestController
 @RequestMapping("/api/plan/people")
-class PresenceController implements Heard {
+class PresenceController implements Heard, SharedWork {
     private static final String CHANNEL = "rescient_people";
     private static final Duration GONE = Duration.ofSeconds(45);
-    private static final int SECONDS = 15_000;
+    private static final Duration EVERY = Duration.ofSeconds(15);
     private static final int LONGEST = 200;
 
     private final PlanNews news;
@@ -107,18 +106,22 @@ class PresenceController implements Heard {
         }
     }
 
-    /** Of several servers the one that finds somebody gone tells it. */
-    @Scheduled(fixedDelay = SECONDS)
-    void forget() {
-        try {
-            Timestamp old = Timestamp.from(today.now().minus(GONE));
-            if (database.update("delete from presence where at < ?", old) > 0) {
-                tellServers();
-            }
-        } catch (RuntimeException e) {
-            if (!Outage.isOne(e)) {
-                throw e;
-            }
+    @Override
+    public String name() {
+        return "people-gone";
+    }
+
+    @Override
+    public Duration every() {
+        return EVERY;
+    }
+
+    /** Who has not been heard of for a while is gone, and the servers are told. */
+    @Override
+    public void run() {
+        Timestamp old = Timestamp.from(today.now().minus(GONE));
+        if (database.update("delete from presence where at < ?", old) > 0) {
+            tellServers();
         }
     }
 }
