@@ -1,11 +1,14 @@
 package rescient.server.planning;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.Change;
+import rescient.core.company.Fact;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
+import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
@@ -57,37 +60,32 @@ public final class OpenOrderRows {
     }
 
     private static Row row(OpenOrder order) {
-        return new Row(ORDERS, 0, new String[] {
-            order.number(),
-            order.line(),
-            Words.word(order.kind()),
-            Words.word(order.stage()),
-            order.item(),
-            order.site(),
-            text(order.fromSite()),
-            text(order.supplier()),
-            Quantity.text(order.quantity()),
-            Words.date(order.dueDay()).toString(),
-            order.startDay() == OpenOrder.NO_DAY
-                    ? ""
-                    : Words.date(order.startDay()).toString(),
-            Boolean.toString(order.locked()),
-            Quantity.text(order.quantity()),
-            Quantity.text(order.startQuantity())
-        });
+        BigDecimal quantity = Quantity.decimal(order.quantity());
+        return Codec.of(Fact.OpenOrder.class)
+                .write(new Fact.OpenOrder(
+                        order.number(),
+                        order.line(),
+                        order.kind(),
+                        order.stage(),
+                        order.item(),
+                        order.site(),
+                        order.fromSite(),
+                        order.supplier(),
+                        quantity,
+                        Words.date(order.dueDay()),
+                        order.startDay() == OpenOrder.NO_DAY ? null : Words.date(order.startDay()),
+                        order.locked(),
+                        quantity,
+                        Quantity.decimal(order.startQuantity())));
     }
 
     private static Row row(OpenOrderComponent component) {
-        return new Row(COMPONENTS, 0, new String[] {
-            component.number(),
-            component.line(),
-            component.component(),
-            Quantity.text(component.quantity()),
-            Words.date(component.neededDay()).toString()
-        });
-    }
-
-    private static String text(String value) {
-        return value == null ? "" : value;
+        return Codec.of(Fact.OpenOrderComponent.class)
+                .write(new Fact.OpenOrderComponent(
+                        component.number(),
+                        component.line(),
+                        component.component(),
+                        Quantity.decimal(component.quantity()),
+                        Words.date(component.neededDay())));
     }
 }
