@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import { fromAddress, toAddress } from './address';
 
 const PAUSE = 300;
@@ -24,4 +25,21 @@ export function wordsInAddress(words: () => string, take: (words: string) => voi
     }, PAUSE);
     return () => clearTimeout(timer);
   });
+}
+
+/** So long after the last letter the server is asked. */
+const SETTLED = 150;
+
+/** What is looked for, once the typing has stopped for a moment. Made while its component comes. */
+export class SettledWords {
+  now = $state('');
+
+  constructor(words: () => string, pause = SETTLED) {
+    this.now = untrack(words).trim();
+    $effect(() => {
+      const typed = words().trim();
+      const timer = setTimeout(() => (this.now = typed), pause);
+      return () => clearTimeout(timer);
+    });
+  }
 }

@@ -250,10 +250,10 @@ export const supplyOrder = (number: string) =>
     ...stays
   });
 
-export const items = (kind?: string) =>
+export const items = (filter: Asked<'list_1'>) =>
   queryOptions({
-    queryKey: ['plan', 'items', kind],
-    queryFn: () => answer(api.GET('/api/items', { params: { query: { kind } } })),
+    queryKey: ['plan', 'items', filter],
+    queryFn: () => answer(api.GET('/api/items', { params: { query: filter } })),
     ...stays
   });
 

@@ -35,6 +35,7 @@ export function createQuery(options: () => Options) {
   const name = () =>
     options()
       .queryKey.filter((part) => part !== undefined)
+      .map((part) => (typeof part === 'object' ? JSON.stringify(part) : String(part)))
       .join(' ');
   return {
     get data(): unknown {

@@ -2,6 +2,7 @@ import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
+import { SettledWords } from '$lib/filter-words.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { items, planState } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
@@ -22,16 +23,12 @@ const COLUMNS = [
 export class ItemsScreen {
   readonly plan = createQuery(planState);
   readonly kind = $derived(fromAddress('kind'));
-  readonly rows = createQuery(() => items(this.kind));
   readonly columns = new Columns('Items', () => COLUMNS);
   words = $state('');
+  readonly #settled = new SettledWords(() => this.words);
+  readonly rows = createQuery(() => items({ kind: this.kind, words: this.#settled.now || undefined }));
   readonly list = new Listing<ItemRow>(
-    () => {
-      const words = this.words.trim().toLowerCase();
-      return (this.rows.data ?? []).filter((i) =>
-        [i.code, i.name, i.group].some((t) => t?.toLowerCase().includes(words) ?? false)
-      );
-    },
+    () => this.rows.data ?? [],
     (i) => i.code
   );
   /** The code of the item that is opened. */
@@ -41,6 +38,7 @@ export class ItemsScreen {
   constructor() {
     const was = cameBack<{ words: string; selected: string[] }>();
     this.words = was?.words ?? '';
+    this.#settled.now = this.words.trim();
     for (const key of was?.selected ?? []) this.list.selected.add(key);
     whenLeft(() => ({ words: this.words, selected: [...this.list.selected] }));
     $effect(() => {
@@ -54,6 +52,13 @@ export class ItemsScreen {
     if (code === undefined) return;
     this.list.cursor = code;
     void toAddress({ code });
+  }
+
+  /** What is said where there is no item. */
+  get empty(): string {
+    return this.rows.data?.length === 0 && !this.kind && !this.#settled.now
+      ? 'There are no items yet.'
+      : 'No item fits these filters.';
   }
 
   ofKind(kind: string | undefined): void {

@@ -2,6 +2,7 @@ import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
+import { SettledWords } from '$lib/filter-words.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { planState, supplyOrders } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
@@ -25,16 +26,12 @@ export class OrdersScreen {
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
   readonly filters = $derived({ kind: fromAddress('kind'), stage: fromAddress('stage') });
-  readonly rows = createQuery(() => supplyOrders(this.filters));
   readonly columns = new Columns('Orders', () => COLUMNS);
   words = $state('');
+  readonly #settled = new SettledWords(() => this.words);
+  readonly rows = createQuery(() => supplyOrders({ ...this.filters, words: this.#settled.now || undefined }));
   readonly list = new Listing<OrderRow>(
-    () => {
-      const words = this.words.trim().toLowerCase();
-      return (this.rows.data ?? []).filter((o) =>
-        [o.number, o.partner, o.first, o.siteName].some((t) => t?.toLowerCase().includes(words) ?? false)
-      );
-    },
+    () => this.rows.data ?? [],
     (o) => o.number
   );
   /** The number of the order that is opened. */
@@ -44,6 +41,7 @@ export class OrdersScreen {
   constructor() {
     const was = cameBack<{ words: string; selected: string[] }>();
     this.words = was?.words ?? '';
+    this.#settled.now = this.words.trim();
     for (const key of was?.selected ?? []) this.list.selected.add(key);
     whenLeft(() => ({ words: this.words, selected: [...this.list.selected] }));
     $effect(() => {
@@ -55,7 +53,7 @@ export class OrdersScreen {
   /** What is said where there is no order. */
   get empty(): string {
     const { kind, stage } = this.filters;
-    return this.rows.data?.length === 0 && !kind && !stage
+    return this.rows.data?.length === 0 && !kind && !stage && !this.#settled.now
       ? 'Nothing has been released yet. Choose planned orders in the Plan and press r.'
       : 'No order fits these filters.';
   }

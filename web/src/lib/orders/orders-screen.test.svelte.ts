@@ -1,10 +1,11 @@
+import { flushSync } from 'svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 
 vi.mock('$app/state', () => import('$lib/screen.sample.svelte'));
 vi.mock('$app/navigation', () => import('$lib/screen.sample.svelte'));
 vi.mock('@tanstack/svelte-query', () => import('$lib/screen.sample.svelte'));
 
-import { at, left, press, said } from '$lib/screen.sample.svelte';
+import { asked, at, left, press, said } from '$lib/screen.sample.svelte';
 import { OrdersScreen } from './orders-screen.svelte';
 
 function order(number: string, partner: string) {
@@ -21,11 +22,7 @@ function order(number: string, partner: string) {
 }
 
 const ANSWERS = {
-  'plan supply-orders [object Object]': [
-    order('PO-1', 'Smith'),
-    order('PO-2', 'Wood & Co'),
-    order('PO-3', 'Smith')
-  ]
+  'plan supply-orders {}': [order('PO-1', 'Smith'), order('PO-2', 'Wood & Co'), order('PO-3', 'Smith')]
 };
 const screenAt = (url: string) => at(url, ANSWERS, () => new OrdersScreen());
 
@@ -40,10 +37,16 @@ describe('the screen of the orders', () => {
     expect(said('number')).toBe('PO-3');
   });
 
-  it('finds words in numbers, partners and items', () => {
+  it('asks the server for what is looked for, once the typing has stopped', () => {
+    vi.useFakeTimers();
     const screen = screenAt('/orders');
     screen.words = ' wood';
-    expect(screen.list.shown.map((o) => o.number)).toEqual(['PO-2']);
+    flushSync();
+    vi.advanceTimersByTime(150);
+    flushSync();
+    vi.useRealTimers();
+    expect(screen.list.shown).toEqual([]);
+    expect(asked).toContain('plan supply-orders {"words":"wood"}');
   });
 
   it('copies what is selected on the way, or the order in view', () => {
@@ -62,7 +65,7 @@ describe('the screen of the orders', () => {
   });
 
   it('says why there is nothing', () => {
-    const none = at('/orders', { 'plan supply-orders [object Object]': [] }, () => new OrdersScreen());
+    const none = at('/orders', { 'plan supply-orders {}': [] }, () => new OrdersScreen());
     expect(none.empty).toContain('Nothing has been released yet');
     left();
     const filtered = at('/orders?kind=make', {}, () => new OrdersScreen());

@@ -4,6 +4,7 @@ vi.mock('$app/state', () => import('$lib/screen.sample.svelte'));
 vi.mock('$app/navigation', () => import('$lib/screen.sample.svelte'));
 vi.mock('@tanstack/svelte-query', () => import('$lib/screen.sample.svelte'));
 
+import { left as screens } from '$lib/left.svelte';
 import { rights } from '$lib/rights.svelte';
 import { answered, at, left, press, said } from '$lib/screen.sample.svelte';
 import { PeriodsScreen } from './periods-screen.svelte';
@@ -34,10 +35,15 @@ function point(item: string, balances: number[]) {
 const GRID = { total: 2, periods: PERIODS, rows: [point('CHAIR', [5, 5, -1]), point('SEAT', [9, 9, 9])] };
 const ANSWERS = { 'plan state': { today: '2026-11-23', currency: 'EUR' }, 'plan periods mixed  1': GRID };
 
+/** The figure of the first row and period. */
+const CELL = 'plan cell {"item":"CHAIR","site":"W","date":"2026-11-23","kind":"BALANCE","scale":"mixed"} 1';
 const screenAt = (url: string) => at(url, ANSWERS, () => new PeriodsScreen());
 
 describe('the screen of the periods', () => {
-  afterEach(left);
+  afterEach(() => {
+    left();
+    screens.forget();
+  });
 
   it('begins in the first row, and keys go on from there, not beyond the edges', () => {
     const screen = screenAt('/plan/periods');
@@ -56,7 +62,7 @@ describe('the screen of the periods', () => {
   it('asks for the slip of the figure in view only when somebody asks why', () => {
     const screen = screenAt('/plan/periods');
     expect(screen.slip.data).toBeUndefined();
-    answered('plan cell [object Object] 1', { title: 'Balance' });
+    answered(CELL, { title: 'Balance' });
     expect(screen.slip.data).toBeUndefined();
     press('w');
     expect(screen.asking).toBe(true);

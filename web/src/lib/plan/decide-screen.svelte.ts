@@ -6,6 +6,7 @@ import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { marksOf } from '$lib/changes/changes';
 import { shortcuts } from '$lib/desk.svelte';
+import { SettledWords } from '$lib/filter-words.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { viewOf } from '$lib/links';
@@ -25,9 +26,6 @@ import { PlanList } from './plan.svelte';
 import { workingAt } from './presence.svelte';
 import { Views } from './views.svelte';
 
-/** So long after the last letter of the filter the server is asked. */
-const PAUSE = 150;
-
 /** The first view of the Plan: all that wants a decision, and what is decided. Made while its component comes. */
 export class DecideScreen {
   readonly plan = createQuery(planState);
@@ -36,8 +34,8 @@ export class DecideScreen {
 
   readonly list = new PlanList();
   readonly filters = $derived(filtersFrom(fromAddress));
-  #settledWords = $state('');
-  readonly #asked = $derived(askedOf(this.filters, this.#settledWords));
+  readonly #words = new SettledWords(() => this.list.words);
+  readonly #asked = $derived(askedOf(this.filters, this.#words.now));
   /** The list without a filter: all rows, or the most urgent if they are too many. */
   readonly all = createQuery(() => planList());
   /** What of it fits, where something is asked for. */
@@ -49,9 +47,7 @@ export class DecideScreen {
   /** For what is said where there is no list: what fits is waited for with the whole list in view. */
   readonly query = $derived(this.#asked && this.#fitting.isError ? this.#fitting : this.all);
   /** What fits is on its way; what did before stays in view. */
-  readonly filtering = $derived(
-    this.rows.isPlaceholderData || this.list.words.trim() !== this.#settledWords.trim()
-  );
+  readonly filtering = $derived(this.rows.isPlaceholderData || this.list.words.trim() !== this.#words.now);
   // an order that is opened by its address need not be among the most urgent
   readonly #opened = createQuery(() => {
     const key = this.list.cursor ?? '';
@@ -89,7 +85,7 @@ export class DecideScreen {
     const was = cameBack<{ words: string; why: Asked; selected: string[] }>();
     this.list.comeBack(was?.words, was?.selected);
     this.why = was?.why ?? 'quantity';
-    this.#settledWords = this.list.words;
+    this.#words.now = this.list.words.trim();
     this.panes.deciding = halfTyped<Deciding>('decision');
     this.panes.releasing = halfTyped<{ keys: string[] } | null>('release')?.keys;
     whenLeft(() => ({ words: this.list.words, why: this.why, selected: [...this.list.selected] }));
@@ -100,11 +96,6 @@ export class DecideScreen {
   }
 
   #takeRows(): void {
-    $effect(() => {
-      const typed = this.list.words;
-      const timer = setTimeout(() => (this.#settledWords = typed), PAUSE);
-      return () => clearTimeout(timer);
-    });
     $effect(() => {
       this.list.filters = this.filters;
     });

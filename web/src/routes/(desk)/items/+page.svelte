@@ -32,9 +32,7 @@
   filters="code, name or group"
   query={screen.rows}
   reading="Reading the items …"
-  empty={screen.rows.data?.length === 0 && !screen.kind
-    ? 'There are no items yet.'
-    : 'No item fits these filters.'}
+  empty={screen.empty}
   rows={list.shown}
   size={() => 29}
   key={(i) => i.code}

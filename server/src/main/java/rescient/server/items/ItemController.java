@@ -19,6 +19,7 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
 
 /** Items, their stock points, and their bills of materials as a tree. */
 @RestController
@@ -122,10 +123,13 @@ class ItemController {
             boolean hasComponents) {}
 
     @GetMapping
-    List<ItemRow> list(@RequestParam(required = false) String kind) {
+    List<ItemRow> list(@RequestParam(required = false) String kind, @RequestParam(required = false) String words) {
         PlanVersion version = live.current();
+        Sought sought = new Sought(words);
         return version.directory().items().values().stream()
                 .filter(item -> kind == null || kind.equals(Words.word(item.is())))
+                .filter(item -> sought.in(
+                        Stream.of(item.code(), item.name(), version.directory().groupName(item.group()))))
                 .map(item -> row(version, item))
                 .toList();
     }

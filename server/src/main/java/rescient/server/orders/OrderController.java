@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -25,6 +26,7 @@ import rescient.server.planning.Served;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
 
 /** Orders from release on: the list, and one order with what it serves. */
 @RestController
@@ -88,12 +90,17 @@ class OrderController {
 
     @GetMapping
     @Transactional(readOnly = true)
-    List<OrderRow> list(@RequestParam(required = false) String kind, @RequestParam(required = false) String stage) {
+    List<OrderRow> list(
+            @RequestParam(required = false) String kind,
+            @RequestParam(required = false) String stage,
+            @RequestParam(required = false) String words) {
         PlanVersion version = live.current();
+        Sought sought = new Sought(words);
         return orders.allWithLines().stream()
                 .filter(o -> kind == null || kind.equals(o.kind))
                 .map(o -> row(version, o))
                 .filter(r -> stage == null || stage.equals(r.stage))
+                .filter(r -> sought.in(Stream.of(r.number, r.partner, r.first, r.siteName)))
                 .sorted(Comparator.comparing(OrderRow::due).thenComparing(OrderRow::number, DocumentOrder.INSTANCE))
                 .toList();
     }

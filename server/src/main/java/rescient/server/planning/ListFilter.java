@@ -2,7 +2,6 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Stream;
 import rescient.core.company.Source;
@@ -10,6 +9,7 @@ import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
 
 /**
  * What of the list is asked for. What is null is not asked for.
@@ -162,10 +162,7 @@ record ListFilter(
     }
 
     private boolean occurs(Stream<String> texts) {
-        String wanted = words.strip().toLowerCase(Locale.ROOT);
-        return wanted.isEmpty()
-                || texts.anyMatch(
-                        text -> text != null && text.toLowerCase(Locale.ROOT).contains(wanted));
+        return new Sought(words).in(texts);
     }
 
     private static boolean is(String wanted, String value) {
