@@ -44,8 +44,8 @@ public final class Dataset {
     public String setting(String key) {
         return rows("settings").stream()
                 .filter(r -> key.equals(r.text("key")))
-                .map(r -> r.text("value"))
                 .findFirst()
+                .map(r -> r.text("value"))
                 .orElse(null);
     }
 

@@ -25,7 +25,8 @@ public final class Facts implements CompanyFacts {
             "operations", List.of("item"),
             "supplier_items", List.of("item"),
             "alternative_items", List.of("item"),
-            "open_orders", List.of("item"));
+            "open_orders", List.of("item"),
+            "customer_orders", List.of("number"));
 
     private final Map<String, KeyedRows> tables;
     private volatile Dataset dataset;

@@ -37,6 +37,14 @@ final class Neighbourhood {
             around.values(row);
             around.put(row);
         }
+        if (!around.faults.none()) {
+            return around.faults;
+        }
+        if (rows.stream().anyMatch(row -> row.table().name().startsWith("unit"))) {
+            // every quantity is in a unit
+            return Checks.all(facts.dataset());
+        }
+        rows.forEach(around::upon);
         while (!around.waiting.isEmpty()) {
             around.around(around.waiting.poll());
         }
@@ -44,6 +52,32 @@ final class Neighbourhood {
             around.faults.addAll(Checks.all(new Dataset(around.rows)));
         }
         return around.faults;
+    }
+
+    /** What stands upon a row that changed, and may be wrong by it. */
+    private void upon(Row row) {
+        String name = row.table().name();
+        if (name.equals("items")) {
+            naming("items", row.text("code"));
+        } else if (name.equals("item_groups")) {
+            facts.rows("items", "group", row.text("code"))
+                    .forEach(item -> putAll(facts.rows("planning", "item", item.text("code"))));
+        } else if (name.equals("operations")) {
+            putAll(facts.rows("bom_lines", "parent", row.text("item")));
+        } else if (name.equals("settings")) {
+            putAll(facts.rows("settings"));
+        }
+    }
+
+    /** All rows that name a code. */
+    private void naming(String table, String code) {
+        for (Table other : Table.ALL) {
+            for (Column column : other.columns()) {
+                if (table.equals(column.references())) {
+                    putAll(facts.rows(other.name(), column.name(), code));
+                }
+            }
+        }
     }
 
     private void put(Row row) {

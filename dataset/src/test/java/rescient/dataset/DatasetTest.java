@@ -30,6 +30,16 @@ class DatasetTest {
 
     /** Told on Wed 18 instead of Mon 2 Mar: 4 weekdays later is Tue 24, Sat after Fri 6 (4 weekdays) is the day after it. */
     @Test
+    void aSettingWithoutAValueIsNotSet() {
+        Dataset dataset =
+                new Dataset(Map.of("settings", rows("settings", "key,value\ntoday,\nforecast_set,\ncurrency,EUR\n")));
+        assertThat(dataset.setting("today")).isNull();
+        assertThat(dataset.setting("currency")).isEqualTo("EUR");
+        assertThat(DatasetReader.checked(dataset)).isSameAs(dataset);
+        assertThat(Facts.of(dataset).setting("forecast_set")).isNull();
+    }
+
+    @Test
     void aStoryToldOnAnotherDayKeepsItsWorkingDays() {
         Dataset dataset = new Dataset(Map.of(
                 "settings", rows("settings", "key,value\ntoday,2026-03-02\nhorizon_end,2026-03-12\ncurrency,EUR\n"),
