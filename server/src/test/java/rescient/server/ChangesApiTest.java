@@ -13,9 +13,13 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import rescient.dataset.DatasetReader;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
+import rescient.server.platform.SharedWork;
 
 /** What changed, since when, and who or what caused it. */
 class ChangesApiTest extends ServerTest {
+    @Autowired
+    private List<SharedWork> shared;
+
     @Autowired
     PlanFollower journal;
 
@@ -187,6 +191,7 @@ class ChangesApiTest extends ServerTest {
         decide("ida", "{'kind':'FIRM','orders':['" + keys("ROD-12").get(0) + "']}");
         knowing();
         told();
+        shared.stream().filter(work -> work.name().equals("journal-forgotten")).forEach(SharedWork::run);
 
         assertThat(count("plan_journal")).isEqualTo(1);
         assertThat(count("plan_causes")).isEqualTo(1);

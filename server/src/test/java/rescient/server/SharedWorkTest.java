@@ -44,18 +44,4 @@ class SharedWorkTest extends ServerTest {
                         .contains("here")
                         .doesNotContain("gone"));
     }
-
-    @Test
-    void whatNobodyAsksForAnyMoreIsForgotten() {
-        Timestamp old = Timestamp.from(today.now().minus(Duration.ofDays(61)));
-        jdbc.update(
-                "insert into plan_journal (made_at, revision, day, changes) values (?, -1, current_date, '{}')", old);
-        all.stream()
-                .filter(work -> work.name().equals("journal-forgotten"))
-                .findFirst()
-                .orElseThrow()
-                .run();
-        assertThat(jdbc.queryForObject("select count(*) from plan_journal where revision = -1", Integer.class))
-                .isZero();
-    }
 }
