@@ -37,7 +37,7 @@ export class ItemsScreen {
 
   constructor() {
     const was = cameBack<{ words: string; selected: string[] }>();
-    this.words = was?.words ?? '';
+    this.words = was?.words ?? fromAddress('words') ?? '';
     this.#settled.now = this.words.trim();
     for (const key of was?.selected ?? []) this.list.selected.add(key);
     whenLeft(() => ({ words: this.words, selected: [...this.list.selected] }));

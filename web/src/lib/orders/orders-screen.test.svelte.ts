@@ -49,6 +49,13 @@ describe('the screen of the orders', () => {
     expect(asked).toContain('plan supply-orders {"words":"wood"}');
   });
 
+  it('asks at once for what the address looks for', () => {
+    const screen = screenAt('/orders?words=wood');
+    expect(screen.list.shown).toEqual([]);
+    expect(asked).toContain('plan supply-orders {"words":"wood"}');
+    expect(asked).not.toContain('plan supply-orders {}');
+  });
+
   it('copies what is selected on the way, or the order in view', () => {
     const screen = screenAt('/orders?number=PO-1');
     expect(screen.copied()?.split('\n')).toHaveLength(2);

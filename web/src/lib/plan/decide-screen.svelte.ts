@@ -83,7 +83,7 @@ export class DecideScreen {
 
   constructor() {
     const was = cameBack<{ words: string; why: Asked; selected: string[] }>();
-    this.list.comeBack(was?.words, was?.selected);
+    this.list.comeBack(was?.words ?? fromAddress('words'), was?.selected);
     this.why = was?.why ?? 'quantity';
     this.#words.now = this.list.words.trim();
     this.panes.deciding = halfTyped<Deciding>('decision');
@@ -133,6 +133,8 @@ export class DecideScreen {
     });
     // whoever comes without something in mind begins with what is most urgent
     $effect(() => {
+      // what fits comes first
+      if (this.filtering || this.rows.isPending) return;
       const first = this.list.shown[0];
       const nothing = ['order', 'item', 'signals'].every((name) => fromAddress(name) === undefined);
       // the last view comes first

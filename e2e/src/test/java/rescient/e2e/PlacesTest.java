@@ -317,6 +317,17 @@ class PlacesTest extends DeskTest {
     }
 
     @Test
+    void aLinkWithAFilterOpensTheFirstThatFits() {
+        Page page = signedIn("ida");
+        page.navigate("/plan?words=CARR-62");
+        assertThat(page.locator(".plan-row.here")).containsText("CARR-62");
+        assertThat(page).hasURL(Pattern.compile("order=CARR-62"));
+        page.navigate("/items?words=glove");
+        assertThat(page.locator(".plan-row.here")).containsText("GLOVE");
+        assertThat(page).hasURL(Pattern.compile("code=GLOVE"));
+    }
+
+    @Test
     void aViewOfThePlanComesBackAsItWasLeft() {
         Page page = signedIn("ida");
         page.getByPlaceholder("filter").fill("CARR-62");
