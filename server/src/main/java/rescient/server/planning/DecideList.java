@@ -21,6 +21,8 @@ class DecideList implements WarmUp {
 
     private final WorkList work;
     private final ObjectMapper json;
+    /** What can be chosen in the list of a plan, whatever is asked of it. */
+    private final OnceForPlan<Choices> choices = new OnceForPlan<>();
 
     DecideList(WorkList work, ObjectMapper json) {
         this.work = work;
@@ -67,7 +69,7 @@ class DecideList implements WarmUp {
                 version.number(),
                 weekStart == DayOfWeek.MONDAY ? listed.orders() : grouped(listed.orders(), version.today(), weekStart),
                 signals.signals(),
-                choices(version.directory(), work.unfiltered(version)),
+                choices.of(version.plan(), () -> choices(version.directory(), work.unfiltered(version))),
                 listed.whole(),
                 listed.more(),
                 signals.more());
