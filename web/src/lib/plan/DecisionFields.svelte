@@ -39,6 +39,19 @@
   }
 </script>
 
+{#snippet supplier()}
+  <Field
+    name="Supplier"
+    fault={draft.faultOf('supplier')}
+    bind:value={draft.form.supplier}
+    choices={choices?.allSuppliers}
+  />
+{/snippet}
+
+{#snippet source()}
+  <Field name="Source" fault={draft.faultOf('source')} bind:value={draft.form.source} choices={SOURCES} />
+{/snippet}
+
 {#if kind === 'CHANGE'}
   {#if draft.one}
     <Field
@@ -72,13 +85,8 @@
     placeholder={draft.one ? date(draft.one.due, today) : ''}
   />
   {#if orders.length > 0}
-    <Field
-      name="Supplier"
-      fault={draft.faultOf('supplier')}
-      bind:value={draft.form.supplier}
-      choices={choices?.allSuppliers}
-    />
-    <Field name="Source" fault={draft.faultOf('source')} bind:value={draft.form.source} choices={SOURCES} />
+    {@render supplier()}
+    {@render source()}
     <Field
       name="Receiving site"
       fault={draft.faultOf('site')}
@@ -146,13 +154,8 @@
     bind:value={draft.form.quantity}
   />
   <Field name="Due" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
-  <Field name="Source" fault={draft.faultOf('source')} bind:value={draft.form.source} choices={SOURCES} />
-  <Field
-    name="Supplier"
-    fault={draft.faultOf('supplier')}
-    bind:value={draft.form.supplier}
-    choices={choices?.allSuppliers}
-  />
+  {@render source()}
+  {@render supplier()}
 {:else if kind === 'PLANNING'}
   {#each draft.deciding.fields ?? [] as name (name)}
     {@const field = PLANNING[name]}
