@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import org.assertj.core.api.Assertions;
@@ -129,7 +128,7 @@ class ReleaseTest extends DeskTest {
         Page tom = signedIn("tom");
         // Tom's connection is slow: he does not hear of Ida's release before he presses
         expectFailure("plan/news");
-        tom.route("**/api/plan/news", Route::abort);
+        new Connection(tom, "/api/plan/news$").cut();
         tom.reload();
         for (Page page : List.of(ida, tom)) {
             select(page, "NAIL-20");
@@ -162,18 +161,16 @@ class ReleaseTest extends DeskTest {
     @Test
     void aLostAnswerIsAskedForAgainAndReleasesOnce() {
         Page page = signedIn("ida");
+        Connection connection = new Connection(page, "/api/releases$");
         select(page, "NAIL-20");
         preview(page);
         assertThat(pressable(page)).isEnabled();
         // the server does its work, but the answer never arrives
         expectFailure("releases");
-        page.route("**/api/releases", route -> {
-            route.fetch();
-            route.abort();
-        });
+        connection.loseAnswers();
         press(page);
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("No answer came");
-        page.unroute("**/api/releases");
+        connection.mend();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Ask again"))
                 .click();
         assertThat(page.getByTestId("released")).containsText("PO-2045");

@@ -4,10 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
@@ -91,21 +88,20 @@ class WhatIfTest extends DeskTest {
     @Test
     void aCalculationThatTakesLongIsEnded() {
         Page page = made();
-        List<Route> held = new ArrayList<>();
-        page.route(Pattern.compile("/api/what-ifs/\\d+$"), held::add);
+        Connection connection = new Connection(page, "/api/what-ifs/\\d+$");
+        connection.holdUp();
         page.reload();
         Locator end = page.getByTestId("freshness").getByRole(AriaRole.BUTTON);
         assertThat(end).hasText("End it");
-        Assertions.assertThat(held).hasSize(1);
-        String name = held.get(0).request().headers().get("calculation");
+        Assertions.assertThat(connection.held()).hasSize(1);
+        String name = connection.held().get(0).request().headers().get("calculation");
         page.waitForRequest(
                 request -> request.method().equals("DELETE") && request.url().endsWith("/api/calculations/" + name),
                 () -> {
                     page.keyboard().press("g");
                     page.keyboard().press("x");
                 });
-        held.get(0).resume();
-        page.unrouteAll();
+        connection.mend();
         assertThat(page.getByTestId("freshness")).containsText("Plan is current");
         assertThat(page.getByTestId("what-if")).containsText("Nothing is otherwise yet");
     }
@@ -113,6 +109,7 @@ class WhatIfTest extends DeskTest {
     @Test
     void demandUpByAFifthIsComparedOneThingTakenOverTheRestThrownAway() {
         Page page = made();
+        Connection connection = new Connection(page, "/api/what-ifs$");
         page.keyboard().press("a");
         form(page).getByLabel("Percent").fill("20");
         assume(page);
@@ -157,11 +154,11 @@ class WhatIfTest extends DeskTest {
         assertThat(page.getByText("You have no what-ifs yet.")).isVisible();
         // no answer comes; nothing is lost
         expectFailure("/api/what-ifs");
-        page.route("**/api/what-ifs", Route::abort);
+        connection.cut();
         page.keyboard().press("u");
         assertThat(page.getByRole(AriaRole.TOOLBAR).getByRole(AriaRole.STATUS)).isVisible();
         assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Thrown away");
-        page.unrouteAll();
+        connection.mend();
         page.keyboard().press("u");
         assertThat(assumed(page).first()).containsText("Demand up by 20 %");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Throw away"))
@@ -191,6 +188,7 @@ class WhatIfTest extends DeskTest {
         assertThat(table).containsText("Demand up by 50 %");
 
         Page emil = signedIn("emil");
+        Connection connection = new Connection(emil, "/api/plan/orders");
         emil.navigate(address);
         assertThat(emil.getByTestId("what-if")).containsText("Ida Holm’s");
         assertThat(assumed(emil).first()).containsText("Demand up by 50 %");
@@ -198,15 +196,13 @@ class WhatIfTest extends DeskTest {
                 .hasCount(0);
         emil.keyboard().press("a");
         assertThat(emil.getByRole(AriaRole.TOOLBAR)).containsText("This is Ida Holm’s what-if.");
-        List<Route> held = new ArrayList<>();
-        emil.route(Pattern.compile("/api/plan/orders"), held::add);
+        connection.holdUp();
         emil.keyboard().press("v");
         assertThat(emil).hasURL(Pattern.compile("/plan\\?whatif="));
         // until its own orders have come, none of the live plan stand under its name
         assertThat(emil.getByText("Reading the plan …")).isVisible();
         assertThat(emil.locator(".plan-row")).hasCount(0);
-        held.forEach(Route::resume);
-        emil.unrouteAll();
+        connection.mend();
         assertThat(emil.locator(".plan-row").first()).isVisible();
         assertThat(emil.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("What-if")))
                 .isVisible();
