@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import rescient.core.company.OpenOrder;
+import rescient.core.netting.PointPlan;
 import rescient.core.netting.Signals;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
+import rescient.core.snapshot.StockPoint;
 
 /**
  * What sets one plan apart from another.
@@ -47,34 +49,46 @@ public record PlanDifference(
 
     /** The difference from one plan to another of the same company. */
     public static PlanDifference between(Plan before, Plan after) {
-        List<PlannedOrder> ordersBefore = new ArrayList<>();
-        List<PlannedOrder> ordersAfter = new ArrayList<>();
-        List<Signal> signalsBefore = new ArrayList<>();
-        List<Signal> signalsAfter = new ArrayList<>();
         boolean sameNumbers = before.snapshot().network.numbersLike(after.snapshot().network);
-        collect(before, after, sameNumbers, ordersBefore, signalsBefore);
-        collect(after, before, sameNumbers, ordersAfter, signalsAfter);
+        OnlyHere gone = OnlyHere.of(before, after, sameNumbers);
+        OnlyHere come = OnlyHere.of(after, before, sameNumbers);
         return new PlanDifference(
-                without(ordersBefore, ordersAfter, PlanDifference::same),
-                without(ordersAfter, ordersBefore, PlanDifference::same),
-                lateness(before, after, sameNumbers),
-                without(signalsBefore, signalsAfter, s -> s),
-                without(signalsAfter, signalsBefore, s -> s));
+                gone.orders, come.orders, lateness(before, after, sameNumbers), gone.signals, come.signals);
     }
 
-    /** What the points of a plan say that the other does not share. */
-    private static void collect(
-            Plan plan, Plan other, boolean sameNumbers, List<PlannedOrder> orders, List<Signal> signals) {
-        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
-            if (sameNumbers && plan.pegs().of(p) == other.pegs().of(p)) {
-                continue;
+    /**
+     * What a plan says that another does not. One stock point is held beside the other: two plans that share nothing are
+     * compared without a list of all their orders.
+     */
+    private record OnlyHere(List<PlannedOrder> orders, List<Signal> signals) {
+        static OnlyHere of(Plan plan, Plan other, boolean sameNumbers) {
+            OnlyHere here = new OnlyHere(new ArrayList<>(), new ArrayList<>());
+            for (int p = 0; p < plan.snapshot().network.planned(); p++) {
+                StockPoint point = plan.snapshot().points[p];
+                int q = sameNumbers ? p : other.snapshot().pointOf(point.itemCode, point.siteCode);
+                here.add(plan, p, other, q < other.snapshot().network.planned() ? q : -1);
             }
-            signals.addAll(List.of(plan.pegs().of(p).signals));
-            if (!plan.snapshot().points[p].phantom) {
-                orders.addAll(new PointView(plan, p).plannedOrders());
-            }
+            here.signals.addAll(
+                    without(Signals.ofThoseLeftOut(plan.snapshot()), Signals.ofThoseLeftOut(other.snapshot()), s -> s));
+            return here;
         }
-        signals.addAll(Signals.ofThoseLeftOut(plan.snapshot()));
+
+        /** @param q the same stock point in the other plan, -1 if it plans none */
+        private void add(Plan plan, int p, Plan other, int q) {
+            PointPlan mine = plan.pegs().of(p);
+            PointPlan its = q < 0 ? null : other.pegs().of(q);
+            if (mine == its) {
+                return;
+            }
+            List<Signal> itsSignals = its == null ? List.of() : List.of(its.signals);
+            signals.addAll(without(List.of(mine.signals), itsSignals, s -> s));
+            orders.addAll(
+                    without(ordersOf(plan, p), its == null ? List.of() : ordersOf(other, q), PlanDifference::same));
+        }
+
+        private static List<PlannedOrder> ordersOf(Plan plan, int p) {
+            return plan.snapshot().points[p].phantom ? List.of() : new PointView(plan, p).plannedOrders();
+        }
     }
 
     static List<Object> same(PlannedOrder order) {
@@ -91,6 +105,9 @@ public record PlanDifference(
     }
 
     private static <T> List<T> without(List<T> all, List<T> others, Function<? super T, ?> same) {
+        if (all.isEmpty() || others.isEmpty()) {
+            return all;
+        }
         Map<Object, Integer> known = new HashMap<>();
         others.forEach(o -> known.merge(same.apply(o), 1, Integer::sum));
         List<T> left = new ArrayList<>();

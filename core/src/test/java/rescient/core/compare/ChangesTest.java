@@ -193,6 +193,22 @@ class ChangesTest {
                         .toList());
     }
 
+    @Property(tries = 200)
+    void whatIsCalculatedAnewDiffersLikeWhatIsSharedInMemory(@ForAll long seed) {
+        ChangingCompany model = new ChangingCompany(seed);
+        Plan before = new Planner().plan(model.snapshot(), PlanOptions.ALL);
+        Plan after = before.after(List.of(model.change(), model.change(), model.change()));
+        Plan anew = new Planner().plan(model.snapshot(), PlanOptions.ALL);
+        PlanDifference shared = PlanDifference.between(before, after);
+        PlanDifference apart = PlanDifference.between(before, anew);
+
+        assertThat(apart.gone()).containsExactlyInAnyOrderElementsOf(shared.gone());
+        assertThat(apart.come()).containsExactlyInAnyOrderElementsOf(shared.come());
+        assertThat(apart.lateness()).containsExactlyInAnyOrderElementsOf(shared.lateness());
+        assertThat(apart.silenced()).containsExactlyInAnyOrderElementsOf(shared.silenced());
+        assertThat(apart.raised()).containsExactlyInAnyOrderElementsOf(shared.raised());
+    }
+
     private static String of(PlanDifference.Lateness late) {
         return late.number() + " " + late.line() + ": " + late.before() + " > " + late.after();
     }

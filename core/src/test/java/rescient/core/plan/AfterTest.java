@@ -147,6 +147,23 @@ class AfterTest {
         }
     }
 
+    /** The next numbers of a series have their place between it and the items that stand behind it. */
+    @Test
+    void howeverManyOrdersAreEnteredWhatTheyDoNotTouchStays() {
+        Example example = new Example()
+                .planned(Example.buy("A").leadTimeDays(2), Example.buy("X").leadTimeDays(2));
+        example.builder.customerOrder(line("SO-1001", "X", 4));
+        example.builder.customerOrder(line("SO-1002", "X", 4));
+        Plan first = new Planner().plan(example.builder.build(), PlanOptions.ALL);
+        Plan plan = first;
+        for (int number = 1003; number < 1303; number++) {
+            plan = plan.after(List.of(new Change.CustomerOrder(line("SO-" + number, "A", 1))));
+        }
+        assertThat(plan.pegs().of(plan.snapshot().pointOf("X", "W")))
+                .isSameAs(first.pegs().of(first.snapshot().pointOf("X", "W")));
+        assertThat(plan.point("A", "W").orElseThrow().demands()).hasSize(300);
+    }
+
     private static CustomerOrderLine line(String number, String item, int pieces) {
         return new CustomerOrderLine(number, "1", item, "W", Quantity.of(pieces), Example.day("20 Mar"), 5);
     }
