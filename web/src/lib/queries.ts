@@ -66,10 +66,10 @@ export const stockPoint = (item: string, site: string) =>
   });
 
 /** What changed since somebody last looked, or since a moment. */
-export const changes = (since: string) =>
+export const changes = (since: string, words?: string) =>
   queryOptions({
-    queryKey: ['plan', 'changes', since],
-    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since } } })),
+    queryKey: ['plan', 'changes', since, words],
+    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since, words } } })),
     ...stays
   });
 
@@ -118,10 +118,10 @@ export const cellSlip = (cell: Asked<'cell'>, week: number) =>
 
 // periods and threads
 
-export const periods = (scale: string, words: string, week: number) =>
+export const periods = (asked: Asked<'periods'>, week: number) =>
   queryOptions({
-    queryKey: ['plan', 'periods', scale, words, week],
-    queryFn: () => answer(api.GET('/api/plan/periods', { params: { query: { scale, words } } })),
+    queryKey: ['plan', 'periods', asked, week],
+    queryFn: () => answer(api.GET('/api/plan/periods', { params: { query: asked } })),
     ...stays
   });
 
@@ -133,10 +133,10 @@ export const periodDetail = (item: string, site: string, scale: string, week: nu
     ...stays
   });
 
-export const promises = () =>
+export const promises = (asked: Asked<'customerOrders'>) =>
   queryOptions({
-    queryKey: ['plan', 'promises'],
-    queryFn: () => answer(api.GET('/api/plan/threads/customer-orders')),
+    queryKey: ['plan', 'promises', asked],
+    queryFn: () => answer(api.GET('/api/plan/threads/customer-orders', { params: { query: asked } })),
     ...stays
   });
 
@@ -195,8 +195,12 @@ export const releasePreview = (asked: Schemas['Chosen']) =>
 
 // what-ifs
 
-export const whatIfs = () =>
-  queryOptions({ queryKey: ['what-ifs'], queryFn: () => answer(api.GET('/api/what-ifs')) });
+export const whatIfs = (words?: string) =>
+  queryOptions({
+    queryKey: ['what-ifs', 'mine', words],
+    queryFn: () => answer(api.GET('/api/what-ifs', { params: { query: { words } } })),
+    ...stays
+  });
 
 /** One what-if beside the live plan: all that it assumes, or one of it alone. */
 export const whatIf = (id: number, only?: number) =>

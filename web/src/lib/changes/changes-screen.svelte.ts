@@ -1,13 +1,13 @@
 import { createQuery } from '@tanstack/svelte-query';
 import { goto } from '$app/navigation';
 import { fromAddress, toAddress } from '$lib/address';
-import { shortcuts } from '$lib/desk.svelte';
 import { date, dayNumber, isoDay, momentAt, parsedMoment } from '$lib/format';
-import { cameBack, whenLeft } from '$lib/left.svelte';
+import { cameBack } from '$lib/left.svelte';
 import { orderHref, plannedHref, pointHref, threadHref } from '$lib/links';
 import { changes, planState } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
 import { csv, download, tabbed, type Sheet } from '$lib/ui/export';
+import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import {
   causedBy,
   groupsOf,
@@ -40,25 +40,21 @@ const HEADER = [
 /** All causes together, or one of them. */
 export type CauseLine = { all: true } | Cause;
 
-/** What changed, since when, and what caused it. Made while its component comes. */
-export class ChangesScreen {
+/** What changed, since when, and what caused it. */
+export class ChangesScreen extends FilteredScreen {
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly columns = new Columns('Changes', () => COLUMNS);
   readonly since = $derived(fromAddress('since') ?? 'visit');
-  readonly changes = createQuery(() => changes(this.since));
+  readonly changes = createQuery(() => changes(this.since, this.sought));
   readonly causes = $derived(new Map((this.changes.data?.causes ?? []).map((c) => [c.id, c])));
 
-  words = $state('');
   /** The place of the change that keys act on. */
   cursor = $state(0);
-  frame = $state<{ focusFilter: () => void } | undefined>();
   readonly #chosen = $derived(fromAddress('cause') === undefined ? undefined : Number(fromAddress('cause')));
   readonly lines: CauseLine[] = $derived([
     { all: true },
-    ...(this.changes.data?.causes ?? []).filter((c) =>
-      told(c).toLowerCase().includes(this.words.trim().toLowerCase())
-    )
+    ...(this.changes.data?.found ?? []).flatMap((id) => this.causes.get(id) ?? [])
   ]);
   readonly at = $derived(
     Math.max(
@@ -84,11 +80,12 @@ export class ChangesScreen {
   readonly begun = $derived(this.changes.data?.since ? momentAt(this.changes.data.since, this.today) : '');
 
   constructor() {
-    const was = cameBack<{ words: string; cursor: number }>();
-    this.words = was?.words ?? '';
-    this.cursor = was?.cursor ?? 0;
-    whenLeft(() => ({ words: this.words, cursor: this.cursor }));
-    $effect(() => shortcuts.register('changes', this.#keys()));
+    super('changes');
+    this.cursor = cameBack<{ cursor: number }>()?.cursor ?? 0;
+  }
+
+  protected override kept(): object {
+    return { cursor: this.cursor };
   }
 
   isHere(line: CauseLine): boolean {
@@ -159,7 +156,7 @@ export class ChangesScreen {
     return this.rows.length > 0 ? tabbed(this.#sheet(this.rows)) : undefined;
   }
 
-  #keys() {
+  protected keys() {
     return [
       { keys: 'j, ArrowDown', says: 'Next cause', run: () => this.choose(this.lines[this.at + 1]) },
       {

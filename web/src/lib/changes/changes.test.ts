@@ -66,6 +66,7 @@ describe('what happened to an order', () => {
 
 describe('marks', () => {
   const changes: Changes = {
+    found: [],
     causes: [
       {
         id: 1,

@@ -7,9 +7,15 @@
   /** Over the table: which periods and rows are shown, and what its marks mean. */
   let { screen }: { screen: PeriodsScreen } = $props();
 
+  let box = $state<HTMLInputElement>();
+
+  export function focusFilter() {
+    box?.focus();
+  }
+
   function keydown(event: KeyboardEvent) {
     if (event.key === 'Escape') screen.words = '';
-    if (event.key === 'Escape' || event.key === 'Enter') screen.box?.blur();
+    if (event.key === 'Escape' || event.key === 'Enter') box?.blur();
   }
 </script>
 
@@ -44,7 +50,7 @@
   <label class="chip">
     <span class="sr-only">Filter by item, name or site</span>
     <input
-      bind:this={screen.box}
+      bind:this={box}
       bind:value={screen.words}
       class="w-[124px] bg-transparent outline-none"
       placeholder="filter"

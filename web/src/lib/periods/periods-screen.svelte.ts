@@ -3,11 +3,10 @@ import { SvelteSet } from 'svelte/reactivity';
 import { goto } from '$app/navigation';
 import { fromAddress, toAddress } from '$lib/address';
 import { api } from '$lib/api/client';
-import { shortcuts } from '$lib/desk.svelte';
 import { wordsInAddress } from '$lib/filter-words.svelte';
 import { formats } from '$lib/formats.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
-import { cameBack, whenLeft } from '$lib/left.svelte';
+import { cameBack } from '$lib/left.svelte';
 import { pointThreadHref } from '$lib/links';
 import type { Deciding } from '$lib/plan/command';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
@@ -15,13 +14,10 @@ import { cellSlip, periodDetail, periods, planList, planState } from '$lib/queri
 import { rights } from '$lib/rights.svelte';
 import { trial } from '$lib/trial.svelte';
 import { save } from '$lib/ui/export';
+import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import { isMain, moving, pointKey, pointOf, rowsOf, type GridRow } from './periods';
 
-/** So long after the last letter of the filter the server is asked, where it has more than it sends at once. */
-const PAUSE = 250;
-
 interface Left {
-  words: string;
   cursor: string | undefined;
   column: number;
   open: string[];
@@ -29,17 +25,23 @@ interface Left {
 }
 
 /** Balances in periods: which rows and periods are shown, where the cursor is, what is asked and decided there. */
-export class PeriodsScreen {
+export class PeriodsScreen extends FilteredScreen {
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly scale = $derived(fromAddress('scale') ?? 'mixed');
   readonly short = $derived(fromAddress('short') !== undefined);
   readonly goodsFirst = $derived(fromAddress('goods') !== 'last');
-  words = $state('');
-
-  /** Asked of the server only where there is more than it sends at once. */
-  #asked = $state('');
-  readonly grid = createQuery(() => periods(this.scale, this.#asked, formats.now.week));
+  readonly grid = createQuery(() =>
+    periods(
+      {
+        scale: this.scale,
+        words: this.sought,
+        onlyShort: this.short || undefined,
+        goodsLast: !this.goodsFirst || undefined
+      },
+      formats.now.week
+    )
+  );
 
   /** Rows that are open, and those whose components stand under them. */
   readonly open = new SvelteSet<string>();
@@ -57,13 +59,7 @@ export class PeriodsScreen {
     new Map(this.#details.flatMap((d) => (d.data ? [[pointKey(d.data.row), d.data] as const] : [])))
   );
   readonly rows = $derived(
-    rowsOf(this.grid.data?.rows ?? [], this.#known, {
-      words: this.words,
-      short: this.short,
-      goodsFirst: this.goodsFirst,
-      open: this.open,
-      components: this.components
-    })
+    rowsOf(this.grid.data?.rows ?? [], this.#known, { open: this.open, components: this.components })
   );
   readonly periods = $derived(this.grid.data?.periods ?? []);
 
@@ -100,11 +96,10 @@ export class PeriodsScreen {
   refused = $state<string | undefined>();
   // the parts of the page that act on a key
   pane = $state<{ keep: () => void } | undefined>();
-  box = $state<HTMLInputElement | undefined>();
 
   constructor() {
+    super('periods');
     const was = cameBack<Left>();
-    this.words = was?.words ?? '';
     this.cursor = was?.cursor;
     this.column = was?.column ?? 0;
     for (const key of was?.open ?? []) this.open.add(key);
@@ -114,32 +109,26 @@ export class PeriodsScreen {
       () => this.words,
       (said) => (this.words = said)
     );
-    whenLeft<Left>(() => ({
-      words: this.words,
-      cursor: this.cursor,
-      column: this.column,
-      open: [...this.open],
-      components: [...this.components]
-    }));
     // asked for early, so that the pane of a decision knows its orders at once
     createQuery(() => ({ ...planList(), enabled: this.grid.isSuccess }));
-    $effect(() => {
-      const next = this.words;
-      const { data } = this.grid;
-      if (!data || (data.total <= data.rows.length && this.#asked === '')) return;
-      const timer = setTimeout(() => (this.#asked = next.trim()), PAUSE);
-      return () => clearTimeout(timer);
-    });
     // the first row is the one that keys act on until another is chosen
     $effect(() => {
       if (this.cursor === undefined && this.rows[0]) this.cursor = this.rows[0].key;
     });
-    $effect(() => shortcuts.register('periods', this.#keys()));
+  }
+
+  protected override kept(): Left {
+    return {
+      cursor: this.cursor,
+      column: this.column,
+      open: [...this.open],
+      components: [...this.components]
+    };
   }
 
   /** What is said where there is no row. */
   get empty(): string {
-    if (this.grid.data?.total === 0 && this.#asked === '') return 'There are no stock points yet.';
+    if (this.grid.data?.total === 0 && !this.sought && !this.short) return 'There are no stock points yet.';
     return this.short
       ? 'Nothing here falls below zero or its safety stock.'
       : 'No stock point fits this filter.';
@@ -247,7 +236,7 @@ export class PeriodsScreen {
     else this.refused = 'The sheet could not be made; try again.';
   }
 
-  #keys() {
+  protected keys() {
     return [
       { keys: 'j, ArrowDown', says: 'Next row', run: () => this.#step(1) },
       { keys: 'k, ArrowUp', says: 'Row before', run: () => this.#step(-1) },
@@ -269,7 +258,7 @@ export class PeriodsScreen {
         run: () => void this.last.takeBack()
       },
       { keys: 'E', says: 'Save the table as XLSX', also: 'export', run: () => void this.sheet() },
-      { keys: '/', says: 'Filter the rows', run: () => this.box?.focus() },
+      { keys: '/', says: 'Filter the rows', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: () => this.escape() }
     ];
   }

@@ -33,7 +33,10 @@ function point(item: string, balances: number[]) {
 }
 
 const GRID = { total: 2, periods: PERIODS, rows: [point('CHAIR', [5, 5, -1]), point('SEAT', [9, 9, 9])] };
-const ANSWERS = { 'plan state': { today: '2026-11-23', currency: 'EUR' }, 'plan periods mixed  1': GRID };
+const ANSWERS = {
+  'plan state': { today: '2026-11-23', currency: 'EUR' },
+  'plan periods {"scale":"mixed"} 1': GRID
+};
 
 /** The figure of the first row and period. */
 const CELL = 'plan cell {"item":"CHAIR","site":"W","date":"2026-11-23","kind":"BALANCE","scale":"mixed"} 1';
@@ -107,6 +110,7 @@ describe('the screen of the periods', () => {
     const screen = screenAt('/plan/periods');
     screen.onlyShort();
     expect(said('short')).toBe('only');
+    answered('plan periods {"scale":"mixed","onlyShort":true} 1', { ...GRID, rows: [GRID.rows[0]] });
     expect(screen.rows.map((r) => r.point.item)).toEqual(['CHAIR']);
     screen.onlyShort();
     expect(said('short')).toBeUndefined();

@@ -60,30 +60,15 @@ export function pointKey(point: { item: string; site: string }): string {
 }
 
 export interface Wanted {
-  words: string;
-  /** Only points that fall below zero or their safety stock. */
-  short: boolean;
-  /** What is made of others before what it is made of, or behind. */
-  goodsFirst: boolean;
   /** Keys of the rows whose flows are open; so are those whose components are. */
   open: ReadonlySet<string>;
   components: ReadonlySet<string>;
 }
 
-function fits(point: PointRow, words: string[]): boolean {
-  const text = `${point.item} ${point.itemName} ${point.site} ${point.siteName}`.toLowerCase();
-  return words.every((w) => text.includes(w));
-}
-
 /** All rows of the grid, in their order. */
 export function rowsOf(points: PointRow[], details: Map<string, Detail>, wanted: Wanted): GridRow[] {
-  const words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
-  const fitting = points.filter(
-    (p) => fits(p, words) && (!wanted.short || /[sz]/.test(p.marks) || p.late.includes('l'))
-  );
-  if (!wanted.goodsFirst) fitting.sort((a, b) => b.level - a.level);
   const rows: GridRow[] = [];
-  for (const point of fitting) put(rows, point, pointKey(point), 0, details, wanted);
+  for (const point of points) put(rows, point, pointKey(point), 0, details, wanted);
   return rows;
 }
 

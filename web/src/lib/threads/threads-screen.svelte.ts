@@ -2,9 +2,8 @@ import { createQuery } from '@tanstack/svelte-query';
 import { SvelteSet } from 'svelte/reactivity';
 import { goto } from '$app/navigation';
 import { fromAddress, toAddress } from '$lib/address';
-import { shortcuts } from '$lib/desk.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
-import { cameBack, whenLeft } from '$lib/left.svelte';
+import { cameBack } from '$lib/left.svelte';
 import { hrefOf } from '$lib/links';
 import type { Deciding } from '$lib/plan/command';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
@@ -13,6 +12,7 @@ import { rights } from '$lib/rights.svelte';
 import { trial } from '$lib/trial.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import { csv, download, tabbed, type Sheet } from '$lib/ui/export';
+import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import { deepest, lateness, linesOf, visible, type Bar, type Line, type Promise } from './threads';
 
 const COLUMNS = [
@@ -21,19 +21,18 @@ const COLUMNS = [
   { code: 'possible', name: 'Possible', width: 94, right: true }
 ];
 
-/** Customer orders and the thread of one of them, or of any order or stock point. Made while its component comes. */
-export class ThreadsScreen {
+/** Customer orders and the thread of one of them, or of any order or stock point. */
+export class ThreadsScreen extends FilteredScreen {
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
-  readonly promises = createQuery(promises);
   readonly columns = new Columns('Threads', () => COLUMNS);
 
-  words = $state('');
   readonly late = $derived(fromAddress('late') !== undefined);
   readonly gathered = $derived(fromAddress('by') === 'culprit');
-  readonly lines = $derived(
-    linesOf(this.promises.data ?? [], { words: this.words, late: this.late, gathered: this.gathered })
+  readonly promises = createQuery(() =>
+    promises({ words: this.sought, onlyLate: this.late || this.gathered || undefined })
   );
+  readonly lines = $derived(linesOf(this.promises.data ?? [], this.gathered));
 
   readonly of: ThreadOf = $derived({
     number: fromAddress('number'),
@@ -75,15 +74,13 @@ export class ThreadsScreen {
   refused = $state<string | undefined>();
   // the parts of the page that act on a key
   pane = $state<{ keep: () => void } | undefined>();
-  frame = $state<{ focusFilter: () => void } | undefined>();
 
   constructor() {
-    const was = cameBack<{ words: string; cursor: number; folded: number[] }>();
-    this.words = was?.words ?? '';
+    super('threads');
+    const was = cameBack<{ cursor: number; folded: number[] }>();
     this.cursor = was?.cursor ?? 0;
     for (const place of was?.folded ?? []) this.folded.add(place);
     this.change = halfTyped<Deciding>('decision');
-    whenLeft(() => ({ words: this.words, cursor: this.cursor, folded: [...this.folded] }));
     // asked for early, so that the pane of a decision knows its orders at once
     createQuery(() => ({ ...planList(), enabled: this.asked }));
     let back = was !== undefined;
@@ -99,7 +96,16 @@ export class ThreadsScreen {
       this.cursor = top;
       this.folded.clear();
     });
-    $effect(() => shortcuts.register('threads', this.#keys()));
+  }
+
+  protected override kept(): object {
+    return { cursor: this.cursor, folded: [...this.folded] };
+  }
+
+  /** What is said where there is no customer order. */
+  get empty(): string {
+    if (this.sought) return 'No customer order fits this filter.';
+    return this.late || this.gathered ? 'No customer order is late.' : 'There are no open customer orders.';
   }
 
   /** Whether a line of a customer order is the one that is opened. */
@@ -212,7 +218,7 @@ export class ThreadsScreen {
     download('customer-orders.csv', csv(this.#sheet(all)));
   }
 
-  #keys() {
+  protected keys() {
     return [
       { keys: 'j, ArrowDown', says: 'Next customer order', run: () => this.#step(1) },
       { keys: 'k, ArrowUp', says: 'Customer order before', run: () => this.#step(-1) },

@@ -76,23 +76,11 @@ export function lateness(p: Promise): string {
 /** A heading over the orders that one culprit makes late, or an order. */
 export type Line = { head: string; name: string; count: number } | { promise: Promise };
 
-export interface Wanted {
-  words: string;
-  late: boolean;
-  /** Gathered by what makes them late. */
-  gathered: boolean;
-}
-
-/** The list of customer orders as it is wanted; gathered, the culprit of most orders comes first. */
-export function linesOf(all: Promise[], wanted: Wanted): Line[] {
-  const words = wanted.words.toLowerCase().split(/\s+/).filter(Boolean);
-  const fitting = all.filter((p) => {
-    const text = [p.number, p.customer, p.item, p.itemName, p.culprit, p.culpritName].join(' ').toLowerCase();
-    return (!(wanted.late || wanted.gathered) || p.late) && words.every((w) => text.includes(w));
-  });
-  if (!wanted.gathered) return fitting.map((promise) => ({ promise }));
+/** The list of customer orders; gathered by what makes them late, the culprit of most orders comes first. */
+export function linesOf(all: Promise[], gathered: boolean): Line[] {
+  if (!gathered) return all.map((promise) => ({ promise }));
   const groups = new Map<string, Promise[]>();
-  for (const p of fitting) {
+  for (const p of all) {
     const key = `${p.culprit} ${p.culpritSite}`;
     const group = groups.get(key);
     if (group) group.push(p);

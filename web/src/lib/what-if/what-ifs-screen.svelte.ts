@@ -1,17 +1,17 @@
 import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
-import { shortcuts } from '$lib/desk.svelte';
-import { said } from '$lib/format';
-import { cameBack, whenLeft } from '$lib/left.svelte';
+import { cameBack } from '$lib/left.svelte';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planList, planState, whatIfs } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
+import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import { Listing } from '$lib/ui/rows.svelte';
 import type { WhatIfScreen } from './what-if-screen.svelte';
 
 export type WhatIfRow = Schemas['WhatIfRow'];
 type Draft = Schemas['WhatIfDraft'];
+type Fresh = Schemas['NewWhatIf'];
 
 /** So many are compared when none is selected. */
 const COMPARED = 6;
@@ -20,24 +20,18 @@ const COLUMNS = [
   { code: 'name', name: 'Mine' }
 ];
 
-/** One's what-ifs: which are there, which is opened, which are compared. Made while its component comes. */
-export class WhatIfsScreen {
+/** One's what-ifs: which are there, which is opened, which are compared. */
+export class WhatIfsScreen extends FilteredScreen {
   readonly #client = useQueryClient();
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
   readonly orders = createQuery(() => planList());
-  readonly all = createQuery(whatIfs);
+  readonly all = createQuery(() => whatIfs(this.sought));
   readonly columns = new Columns('What-if', () => COLUMNS);
 
-  words = $state('');
   readonly list = new Listing<WhatIfRow>(
-    () => {
-      const words = this.words.trim().toLowerCase();
-      return (this.all.data ?? []).filter((w) =>
-        [w.name, ...w.sentences.map(said)].some((t) => t.toLowerCase().includes(words))
-      );
-    },
+    () => this.all.data ?? [],
     (w) => String(w.id)
   );
   readonly id = $derived(fromAddress('id') === undefined ? undefined : Number(fromAddress('id')));
@@ -54,19 +48,19 @@ export class WhatIfsScreen {
   });
 
   // the parts of the page that act on a key
-  frame = $state<{ focusFilter: () => void } | undefined>();
   pane = $state.raw<WhatIfScreen | undefined>();
   compared = $state<{ save: () => void } | undefined>();
 
   constructor() {
-    const was = cameBack<{ words: string; selected: string[] }>();
-    this.words = was?.words ?? '';
-    for (const key of was?.selected ?? []) this.list.selected.add(key);
-    whenLeft(() => ({ words: this.words, selected: [...this.list.selected] }));
+    super('what-if');
+    for (const key of cameBack<{ selected: string[] }>()?.selected ?? []) this.list.selected.add(key);
     $effect(() => {
       this.list.cursor = this.id === undefined ? undefined : String(this.id);
     });
-    $effect(() => shortcuts.register('what-if', this.#keys()));
+  }
+
+  protected override kept(): object {
+    return { selected: [...this.list.selected] };
   }
 
   /** The cursor goes there at once, so that a key pressed right after acts on it. */
@@ -77,7 +71,7 @@ export class WhatIfsScreen {
   }
 
   readonly adding = createMutation(() => ({
-    mutationFn: (draft: Draft) => answer(api.POST('/api/what-ifs', { body: draft })),
+    mutationFn: (draft: Fresh) => answer(api.POST('/api/what-ifs', { body: draft })),
     onMutate: () => (this.told = undefined),
     onSuccess: async (row) => {
       this.thrown = undefined;
@@ -102,11 +96,7 @@ export class WhatIfsScreen {
   }));
 
   add(): void {
-    if (this.adding.isPending) return;
-    const names = new Set((this.all.data ?? []).map((w) => w.name));
-    let n = (this.all.data?.length ?? 0) + 1;
-    while (names.has(`What-if ${n}`)) n++;
-    this.adding.mutate({ name: `What-if ${n}`, assumptions: [] });
+    if (!this.adding.isPending) this.adding.mutate({ assumptions: [] });
   }
 
   copy(): void {
@@ -143,7 +133,7 @@ export class WhatIfsScreen {
     void toAddress({ compare: undefined, only: undefined });
   }
 
-  #keys() {
+  protected keys() {
     return [
       { keys: 'j, ArrowDown', says: 'Next what-if', run: () => this.open(this.list.step(1)) },
       { keys: 'k, ArrowUp', says: 'What-if before', run: () => this.open(this.list.step(-1)) },

@@ -12,7 +12,7 @@
   const KINDS = ['stocked', 'kit', 'phantom'].map((k) => ({ code: k, name: k }));
 </script>
 
-<svelte:head><title>{screen.code ?? 'Items'} · Rescient</title></svelte:head>
+<svelte:head><title>{screen.opened ?? 'Items'} · Rescient</title></svelte:head>
 
 {#snippet row(item: ItemRow)}
   <ListRow {list} key={item.code} id="item" columns={screen.columns} onopen={() => screen.open(item.code)}>
@@ -37,7 +37,7 @@
   size={() => 29}
   key={(i) => i.code}
   follow={list.at}
-  active={screen.code === undefined ? undefined : `item-${screen.code}`}
+  active={screen.opened === undefined ? undefined : `item-${screen.opened}`}
   open={(i) => screen.open(i.code)}
   list="minmax(440px, 560px)"
   columns={screen.columns}
@@ -45,12 +45,12 @@
   {row}
 >
   {#snippet chips()}
-    <Chooser name="Kind" value={screen.kind} choices={KINDS} onchoose={(v) => screen.ofKind(v)} />
+    <Chooser name="Kind" value={screen.kind} choices={KINDS} onchoose={(v) => screen.filter('kind', v)} />
   {/snippet}
   {#snippet detail()}
-    {#if screen.code}
+    {#if screen.opened}
       <ItemPane
-        code={screen.code}
+        code={screen.opened}
         today={screen.plan.data?.today ?? ''}
         currency={screen.plan.data?.currency ?? 'EUR'}
       />

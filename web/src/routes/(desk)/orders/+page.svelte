@@ -19,7 +19,7 @@
   const STAGES = ['firmed', 'released', 'done'].map((s) => ({ code: s, name: s }));
 </script>
 
-<svelte:head><title>{screen.number ?? 'Orders'} · Rescient</title></svelte:head>
+<svelte:head><title>{screen.opened ?? 'Orders'} · Rescient</title></svelte:head>
 
 {#snippet row(order: OrderRow)}
   <ListRow
@@ -59,7 +59,7 @@
   size={() => 40}
   key={(o) => o.number}
   follow={list.at}
-  active={screen.number === undefined ? undefined : `order-${screen.number}`}
+  active={screen.opened === undefined ? undefined : `order-${screen.opened}`}
   open={(o) => screen.open(o.number)}
   list="minmax(500px, 580px)"
   columns={screen.columns}
@@ -81,8 +81,8 @@
     />
   {/snippet}
   {#snippet detail()}
-    {#if screen.number}
-      <OrderPane number={screen.number} {today} {currency} />
+    {#if screen.opened}
+      <OrderPane number={screen.opened} {today} {currency} />
     {:else}
       <p class="grid h-full place-content-center text-ink-2">
         Choose an order to see its lines and what they serve.
@@ -97,8 +97,8 @@
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >
-    {#if screen.number}<button type="button" class="bar-action" onclick={() => screen.print()}
-        ><Key name="P" dark /> Print {screen.number}</button
+    {#if screen.opened}<button type="button" class="bar-action" onclick={() => screen.print()}
+        ><Key name="P" dark /> Print {screen.opened}</button
       >{/if}
   {/snippet}
 </Place>

@@ -1,6 +1,5 @@
 package rescient.dataset;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,23 +7,24 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import rescient.core.base.PlanningException;
-import rescient.core.base.Quantity;
-import rescient.core.company.ForecastBucket;
-import rescient.core.company.PlanningData;
+import rescient.core.company.Consistency;
+import rescient.core.company.Fact;
+import rescient.core.company.Source;
 import rescient.core.company.SupplierTerms;
-import rescient.core.snapshot.OrderSizes;
+import rescient.core.company.Units;
 
-/** The faults that the planning rules name, beyond types and references. A loop is not one: it is a signal. */
+/** Where in a dataset its facts are not consistent, beyond types and references: the rules stand in {@link Consistency}. */
 final class Checks {
     /** What is looked at, in the order in which its faults are told. */
     private static final List<Consumer<Checks>> PARTS = List.of(
             Checks::settings,
-            Checks::calendars,
+            c -> c.each("calendars", c::calendar),
             c -> Planning.of(c.dataset).forEach(c::planning),
             c -> c.each("bom_lines", c::bomLine),
             Checks::steps,
@@ -43,7 +43,13 @@ final class Checks {
             Checks::components);
 
     private final Dataset dataset;
+    private static final Codec<Fact.Calendar> CALENDARS = Codec.of(Fact.Calendar.class);
+    private static final Codec<Fact.Item> ITEMS = Codec.of(Fact.Item.class);
+    private static final Codec<Fact.SupplierItem> TERMS = Codec.of(Fact.SupplierItem.class);
+    private static final Codec<Fact.AlternativeItem> ALTERNATIVES = Codec.of(Fact.AlternativeItem.class);
+
     private final Units units;
+    private final Consistency rules;
     private final Map<String, Row> items;
     /** The base rows of suppliers, by item. */
     private final Map<String, List<Row>> termsOf;
@@ -54,13 +60,14 @@ final class Checks {
             Dataset dataset, Units units, Map<String, Row> items, Map<String, List<Row>> termsOf, Faults faults) {
         this.dataset = dataset;
         this.units = units;
+        this.rules = new Consistency(units);
         this.items = items;
         this.termsOf = termsOf;
         this.faults = faults;
     }
 
     static Faults all(Dataset dataset) {
-        Units units = new Units(dataset);
+        Units units = Facts.unitsOf(dataset.rows("units"), dataset.rows("unit_conversions"));
         Map<String, Row> items = new HashMap<>();
         dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
         Map<String, List<Row>> termsOf = termsOf(dataset);
@@ -105,149 +112,39 @@ final class Checks {
             Fault.Finding finding = type == null || value == null ? null : type.check(value);
             if (finding != null) {
                 good = false;
-                fault("settings", row, "value", value, finding.wrong(), finding.right());
+                fault(row, "value", value, finding.wrong(), finding.right());
             }
         }
         String today = dataset.setting("today");
         String horizonEnd = dataset.setting("horizon_end");
-        if (good && today != null && horizonEnd != null && horizonEnd.compareTo(today) < 0) {
-            for (Row row : dataset.rows("settings")) {
-                if (row.text("key").equals("horizon_end")) {
-                    fault("settings", row, "value", horizonEnd, "lies before today", "a day from " + today + " on");
-                }
-            }
+        if (good && today != null && horizonEnd != null) {
+            Consistency.horizon(LocalDate.parse(today), LocalDate.parse(horizonEnd))
+                    .ifPresent(flaw -> dataset.rows("settings").stream()
+                            .filter(row -> row.text("key").equals("horizon_end"))
+                            .forEach(row -> tell(row, List.of(flaw))));
         }
     }
 
-    private void calendars() {
-        for (Row row : dataset.rows("calendars")) {
-            boolean any = false;
-            for (int d = 0; d < 7; d++) {
-                any |= Company.works(row, d);
-            }
-            if (!any) {
-                fault("calendars", row, "code", row.text("code"), "has no working day", "at least one weekday true");
-            }
-        }
+    private void calendar(Row row) {
+        tell(row, Consistency.of(CALENDARS.read(row)));
     }
 
     private void planning(Planning planning) {
-        Row row = planning.row();
         Row item = items.get(planning.item());
-        String kind = item.text("kind", "stocked");
-        if (!kind.equals("stocked")) {
-            fault(
-                    "planning",
-                    row,
-                    "item",
-                    planning.item(),
-                    "is a " + kind + ", which is never planned itself",
-                    "no row");
-            return;
-        }
-        String source = planning.text("source");
-        if (source == null) {
-            fault("planning", row, "source", "", "is missing here and in the item's group", "how it is replenished");
-            return;
-        }
-        if ((source.equals("transfer") || source.equals("subcontract")) && planning.text("from_site") == null) {
-            String whose = source.equals("transfer") ? "the sending site" : "the subcontractor's premises";
-            fault("planning", row, "from_site", "", "is missing for a " + source, whose);
-        }
-        switch (planning.text("rule") == null ? "lot_for_lot" : planning.text("rule")) {
-            case "fixed_quantity" -> needed(planning, "fixed_quantity");
-            case "min_max" -> needed(planning, "order_up_to");
-            case "period" -> {
-                needed(planning, "period_count");
-                needed(planning, "period_unit");
-            }
-            default -> {}
-        }
-        notOver(planning, "reorder_point", "order_up_to");
-        int before = faults.count();
-        for (String column : List.of(
-                "safety_stock",
-                "reorder_point",
-                "order_up_to",
-                "fixed_quantity",
-                "min_quantity",
-                "max_quantity",
-                "multiple")) {
-            decimals("planning", row, column, planning.text(column), item.text("unit"));
-        }
-        if (faults.count() == before) {
-            sizes(planning, item.text("unit"));
-        }
-    }
-
-    /** The smallest order must not be over the largest, as both count in the end: after the supplier's terms. */
-    private void sizes(Planning planning, String unit) {
-        try {
-            PlanningData data = RowFacts.planning(planning);
-            List<SupplierTerms> offered = termsOf.getOrDefault(planning.item(), List.of()).stream()
-                    .map(row -> RowFacts.terms(row, unit, units))
-                    .toList();
-            SupplierTerms terms = SupplierTerms.chosen(data, offered);
-            OrderSizes sizes = OrderSizes.of(data, terms, Quantity.step(units.decimals(unit)));
-            sizes.conflicts().forEach(conflict -> conflict(planning.row(), sizes, terms, conflict));
-        } catch (PlanningException e) {
-            // a size is wrong in itself; that is told where it stands
-        }
-    }
-
-    private void conflict(Row row, OrderSizes sizes, SupplierTerms terms, OrderSizes.Conflict conflict) {
-        boolean minimum = conflict == OrderSizes.Conflict.MINIMUM;
-        long size = minimum ? sizes.minQuantity() : sizes.multiple();
-        boolean rounded = minimum && size <= sizes.maxQuantity();
-        fault(
-                "planning",
-                row,
-                minimum ? "min_quantity" : "multiple",
-                Quantity.text(size),
-                "is over the max_quantity of " + Quantity.text(sizes.maxQuantity())
-                        + (rounded ? ", both in whole steps of " + Quantity.text(sizes.multiple()) : "")
-                        + (terms == null ? "" : ", by the terms of " + terms.supplier()),
-                "at most that");
-    }
-
-    private void needed(Planning planning, String column) {
-        if (planning.text(column) == null) {
-            fault(
-                    "planning",
-                    planning.row(),
-                    column,
-                    "",
-                    "is missing for the rule " + planning.text("rule"),
-                    "a value here or in the item's group");
-        }
-    }
-
-    private void notOver(Planning planning, String lower, String upper) {
-        BigDecimal low = planning.decimal(lower);
-        BigDecimal high = planning.decimal(upper);
-        if (low != null && high != null && low.compareTo(high) > 0) {
-            fault(
-                    "planning",
-                    planning.row(),
-                    lower,
-                    low.toPlainString(),
-                    "is over the " + upper + " of " + high.toPlainString(),
-                    "at most that");
-        }
+        Supplier<List<SupplierTerms>> offered = () -> termsOf.getOrDefault(planning.item(), List.of()).stream()
+                .map(row -> RowFacts.terms(row, item.text("unit"), units))
+                .toList();
+        tell(planning.row(), rules.of(ITEMS.read(item), planning.site(), planning.planned(), offered));
     }
 
     private void bomLine(Row row) {
-        String component = row.text("component");
-        String own = items.get(component).text("unit");
-        String unit = row.text("unit", own);
-        if (units.factor(component, unit, own) == null) {
-            fault(
-                    "bom_lines",
-                    row,
-                    "unit",
-                    unit,
-                    "cannot be converted to " + own,
-                    "a unit with a row in unit_conversions.csv");
+        convertible(row, items.get(row.text("component")));
+    }
+
+    private void convertible(Row row, Row item) {
+        String unit = row.text("unit");
+        if (unit != null) {
+            rules.convertible(ITEMS.read(item), unit).ifPresent(flaw -> tell(row, List.of(flaw)));
         }
     }
 
@@ -259,7 +156,6 @@ final class Checks {
             String step = row.text("step");
             if (step != null && !steps.contains(List.of(row.text("parent"), step))) {
                 fault(
-                        "bom_lines",
                         row,
                         "step",
                         step,
@@ -270,37 +166,14 @@ final class Checks {
     }
 
     private void supplierItem(Row row) {
-        String own = items.get(row.text("item")).text("unit");
-        String unit = row.text("unit", own);
-        if (units.factor(row.text("item"), unit, own) == null) {
-            fault(
-                    "supplier_items",
-                    row,
-                    "unit",
-                    unit,
-                    "cannot be converted to " + own,
-                    "a unit with a row in unit_conversions.csv");
-        }
-        for (String column : List.of("from_quantity", "min_quantity", "multiple", "max_quantity")) {
-            decimals("supplier_items", row, column, row.text(column), unit);
-        }
-        BigDecimal most = row.decimal("max_quantity");
-        for (String column : List.of("min_quantity", "multiple")) {
-            BigDecimal value = row.decimal(column);
-            if (value != null && most != null && value.compareTo(most) > 0) {
-                fault("supplier_items", row, column, value.toPlainString(), "is over the max_quantity", "at most that");
-            }
-        }
+        tell(row, rules.of(TERMS.read(row), ITEMS.read(items.get(row.text("item")))));
     }
 
     private void openOrder(Row row) {
-        String kind = row.text("kind");
-        if ((kind.equals("transfer") || kind.equals("subcontract")) && row.text("from_site") == null) {
-            fault("open_orders", row, "from_site", "", "is missing for a " + kind, "the site it comes from");
-        }
+        Consistency.openOrder(Source.valueOf(row.text("kind").toUpperCase(Locale.ROOT)), row.text("from_site"))
+                .ifPresent(flaw -> tell(row, List.of(flaw)));
     }
 
-    /** Buckets of one set and stock point must not overlap. */
     private void forecasts() {
         Map<List<String>, List<Row>> bySeries = new LinkedHashMap<>();
         for (Row row : dataset.rows("forecasts")) {
@@ -312,42 +185,19 @@ final class Checks {
             series.sort(Comparator.comparing(r -> r.date("from_date")));
             for (int i = 1; i < series.size(); i++) {
                 Row row = series.get(i);
-                ForecastBucket before = RowFacts.bucket(series.get(i - 1));
-                if (row.day("from_date", 0) <= before.lastDay()) {
-                    fault(
-                            "forecasts",
-                            row,
-                            "from_date",
-                            row.text("from_date"),
-                            "lies in the bucket from " + LocalDate.ofEpochDay(before.fromDay()),
-                            "a day after " + LocalDate.ofEpochDay(before.lastDay()));
-                }
+                Consistency.apart(RowFacts.bucket(series.get(i - 1)), RowFacts.bucket(row))
+                        .ifPresent(flaw -> tell(row, List.of(flaw)));
             }
         }
     }
 
     private void alternative(Row row) {
-        for (String column : List.of("item", "alternative")) {
-            String kind = items.get(row.text(column)).text("kind", "stocked");
-            if (!kind.equals("stocked")) {
-                fault(
-                        "alternative_items",
-                        row,
-                        column,
-                        row.text(column),
-                        "is a " + kind + ", which is never issued itself",
-                        "an item that is stocked");
-            }
-        }
-        if (row.text("item").equals(row.text("alternative"))) {
-            fault(
-                    "alternative_items",
-                    row,
-                    "alternative",
-                    row.text("alternative"),
-                    "is the item itself",
-                    "another item");
-        }
+        tell(
+                row,
+                Consistency.of(
+                        ALTERNATIVES.read(row),
+                        ITEMS.read(items.get(row.text("item"))),
+                        ITEMS.read(items.get(row.text("alternative")))));
     }
 
     private void components() {
@@ -356,7 +206,6 @@ final class Checks {
         for (Row row : dataset.rows("open_order_components")) {
             if (!orders.contains(List.of(row.text("number"), row.text("line")))) {
                 fault(
-                        "open_order_components",
                         row,
                         "number",
                         row.text("number"),
@@ -368,29 +217,19 @@ final class Checks {
 
     private void quantities(String table, String itemColumn, String column) {
         for (Row row : dataset.rows(table)) {
-            decimals(
-                    table,
-                    row,
-                    column,
-                    row.text(column),
-                    items.get(row.text(itemColumn)).text("unit"));
+            String value = row.text(column);
+            if (value != null) {
+                String unit = items.get(row.text(itemColumn)).text("unit");
+                rules.decimals(column, value, Texts.decimals(value), unit).ifPresent(flaw -> tell(row, List.of(flaw)));
+            }
         }
     }
 
-    private void decimals(String table, Row row, String column, String value, String unit) {
-        int allowed = units.decimals(unit);
-        if (value != null && Texts.decimals(value) > allowed) {
-            fault(
-                    table,
-                    row,
-                    column,
-                    value,
-                    "has more decimals than the unit " + unit,
-                    "at most " + allowed + (allowed == 1 ? " decimal" : " decimals"));
-        }
+    private void tell(Row row, List<Consistency.Flaw> flaws) {
+        flaws.forEach(flaw -> fault(row, flaw.column(), flaw.value(), flaw.wrong(), flaw.right()));
     }
 
-    private void fault(String table, Row row, String column, String value, String wrong, String right) {
-        faults.add(Table.named(table), row.line(), column, value == null ? "" : value, wrong, right);
+    private void fault(Row row, String column, String value, String wrong, String right) {
+        faults.add(row.table(), row.line(), column, value, wrong, right);
     }
 }

@@ -7,13 +7,14 @@ import java.util.Map;
 import java.util.function.Consumer;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
+import rescient.core.company.PlanningData;
+import rescient.core.company.StockLot;
+import rescient.core.company.SupplierTerms;
 import rescient.core.snapshot.Snapshot;
 import rescient.core.snapshot.SnapshotBuilder;
 
 /** From the rows of a checked dataset to the snapshot that is planned. */
 public final class Company {
-    static final List<String> WEEKDAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
-
     private final Dataset dataset;
     private final int today;
     private final SnapshotBuilder builder;
@@ -30,7 +31,9 @@ public final class Company {
         this.today = Math.toIntExact(today.toEpochDay());
         this.builder = Snapshot.builder(this.today, Math.toIntExact(horizonEnd.toEpochDay()));
         this.facts = new RowFacts(
-                new Units(dataset), unitOf::get, (item, site) -> yields.getOrDefault(List.of(item, site), Ratio.ONE));
+                Facts.unitsOf(dataset.rows("units"), dataset.rows("unit_conversions")),
+                unitOf::get,
+                (item, site) -> yields.getOrDefault(List.of(item, site), Ratio.ONE));
     }
 
     /** The snapshot of a dataset on a day, up to and including {@code horizonEnd}. */
@@ -62,9 +65,10 @@ public final class Company {
                         () -> each("customer_orders", row -> builder.customerOrder(RowFacts.customerOrder(row))),
                         () -> each("items", this::item),
                         () -> Planning.of(dataset).forEach(row -> {
-                            builder.planning(RowFacts.planning(row));
-                            if (row.decimal("yield") != null) {
-                                yields.put(List.of(row.item(), row.site()), Ratio.of(row.decimal("yield")));
+                            PlanningData data = row.data();
+                            builder.planning(data);
+                            if (data.yield != Ratio.ONE) {
+                                yields.put(List.of(row.item(), row.site()), data.yield);
                             }
                         })));
         // these need the units of the items
@@ -107,11 +111,6 @@ public final class Company {
         return calendars;
     }
 
-    /** Whether a calendar works on a weekday: as given, or Monday to Friday where the day is not set. */
-    static boolean works(Row calendar, int weekday) {
-        return calendar.flag(WEEKDAYS.get(weekday), weekday < 5);
-    }
-
     private void workCenters(Map<String, WorkCalendar> calendars) {
         for (Row row : dataset.rows("work_centers")) {
             builder.workCenter(RowFacts.workCenter(row, calendars.get(row.text("calendar", ""))));
@@ -126,12 +125,11 @@ public final class Company {
 
     /** Whether a row of supplier_items holds for every quantity. */
     static boolean isBase(Row row) {
-        return row.decimal("from_quantity").signum() == 0;
+        return SupplierTerms.areBase(row.decimal("from_quantity"));
     }
 
-    /** What is in quarantine cannot be planned with. */
     private void stock(Row row) {
-        if (!row.flag("quarantined", false)) {
+        if (StockLot.counts(row.flag("quarantined", false))) {
             builder.stock(RowFacts.lot(row));
         }
     }

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.Units;
 
 /**
  * A company as it is at one moment: its rows, looked up by key and by what they refer to, and followed from change to
@@ -122,10 +123,18 @@ public final class Facts implements CompanyFacts {
         return after(FactChange.of(edits));
     }
 
+    static Units unitsOf(List<Row> units, List<Row> conversions) {
+        return new Units(
+                units.stream().map(Codec.of(Fact.Unit.class)::read).toList(),
+                conversions.stream()
+                        .map(Codec.of(Fact.UnitConversion.class)::read)
+                        .toList());
+    }
+
     public Units units() {
         Units known = units;
         if (known == null) {
-            known = new Units(rows("units"), rows("unit_conversions"));
+            known = unitsOf(rows("units"), rows("unit_conversions"));
             units = known;
         }
         return known;

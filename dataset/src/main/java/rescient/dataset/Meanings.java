@@ -74,7 +74,7 @@ final class Meanings {
                 "settings.key",
                 "today, horizon_end, forecast_set, forecast_consumption, release_ahead_days or currency");
         column("settings.value", "The setting");
-        for (String day : Company.WEEKDAYS) {
+        for (String day : new String[] {"mon", "tue", "wed", "thu", "fri", "sat", "sun"}) {
             column(day, "Works on this weekday; if not set, Monday to Friday do");
         }
         column("calendar_exceptions.date", "The day");

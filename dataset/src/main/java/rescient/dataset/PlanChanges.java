@@ -10,6 +10,7 @@ import java.util.Optional;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.Change;
+import rescient.core.company.StockLot;
 
 /**
  * What a plan has to know of changed rows. Much of a row may change that no plan depends on, a name or a price; and some
@@ -59,8 +60,7 @@ public final class PlanChanges {
 
     private Ratio yieldOf(String item, String site) {
         Row planning = after.row("planning", item, site);
-        String yield = planning == null ? null : Planning.of(after, planning).text("yield");
-        return yield == null ? Ratio.ONE : Ratio.of(new java.math.BigDecimal(yield));
+        return planning == null ? Ratio.ONE : Planning.of(after, planning).data().yield;
     }
 
     private void add(FactChange change) {
@@ -127,7 +127,7 @@ public final class PlanChanges {
     }
 
     private void stock(FactChange change, Row row) {
-        boolean there = change.row() != null && !change.row().flag("quarantined", false);
+        boolean there = change.row() != null && StockLot.counts(change.row().flag("quarantined", false));
         put(
                 there
                         ? new Change.Stock(RowFacts.lot(change.row()))
@@ -186,7 +186,7 @@ public final class PlanChanges {
         put(
                 row == null
                         ? new Change.NoPlanning(item, site)
-                        : new Change.Planning(RowFacts.planning(Planning.of(after, row))),
+                        : new Change.Planning(Planning.of(after, row).data()),
                 item,
                 site);
         // what was started of an order that does not say so follows from the yield

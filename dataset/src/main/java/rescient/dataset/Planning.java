@@ -1,71 +1,50 @@
 package rescient.dataset;
 
-import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
+import rescient.core.company.PlanningData;
 
-/** A planning row with the defaults of its item's group behind it. */
-public final class Planning {
-    private final Row own;
-    private final Row group;
+/**
+ * How a stock point is planned: its row, and the defaults of its item's group behind it.
+ *
+ * @param row of the stock point itself
+ */
+record Planning(Row row, String item, String site, Fact.Planned planned) {
+    private static final Codec<Fact.Planning> ROWS = Codec.of(Fact.Planning.class);
+    private static final Codec<Fact.ItemGroup> GROUPS = Codec.of(Fact.ItemGroup.class);
 
-    private Planning(Row own, Row group) {
-        this.own = own;
-        this.group = group;
+    private static Planning of(Row row, Fact.Planned group) {
+        Fact.Planning own = ROWS.read(row);
+        return new Planning(row, own.item(), own.site(), own.planned().or(group));
     }
 
     /** All planning rows of a dataset, in its order. */
-    public static List<Planning> of(Dataset dataset) {
-        Map<String, Row> groups = new HashMap<>();
-        dataset.rows("item_groups").forEach(g -> groups.put(g.text("code"), g));
-        Map<String, Row> groupOfItem = new HashMap<>();
+    static List<Planning> of(Dataset dataset) {
+        Map<String, Fact.Planned> groups = new HashMap<>();
+        dataset.rows("item_groups")
+                .forEach(g -> groups.put(g.text("code"), GROUPS.read(g).planned()));
+        Map<String, Fact.Planned> groupOfItem = new HashMap<>();
         if (!groups.isEmpty()) {
             dataset.rows("items").forEach(i -> groupOfItem.put(i.text("code"), groups.get(i.text("group", ""))));
         }
         return dataset.rows("planning").stream()
-                .map(row -> new Planning(row, groupOfItem.get(row.text("item"))))
+                .map(row -> of(row, groupOfItem.get(row.text("item"))))
                 .toList();
     }
 
     /** A planning row with what the company says of its item's group. */
     static Planning of(Facts facts, Row row) {
         String group = facts.row("items", row.text("item")).text("group");
-        return new Planning(row, group == null ? null : facts.row("item_groups", group));
+        return of(
+                row,
+                group == null
+                        ? null
+                        : GROUPS.read(facts.row("item_groups", group)).planned());
     }
 
-    Row row() {
-        return own;
-    }
-
-    public String item() {
-        return own.text("item");
-    }
-
-    public String site() {
-        return own.text("site");
-    }
-
-    /** The row's own text, else the group's, else null. */
-    public String text(String column) {
-        String value = own.text(column);
-        return value != null || group == null ? value : group.text(column);
-    }
-
-    public BigDecimal decimal(String column) {
-        String value = text(column);
-        return value == null ? null : new BigDecimal(value);
-    }
-
-    /** The quantity in millionths, or the default if it is not set. */
-    long quantity(String column, long otherwise) {
-        String value = text(column);
-        return value == null ? otherwise : Quantity.of(value);
-    }
-
-    public int whole(String column, int otherwise) {
-        String value = text(column);
-        return value == null ? otherwise : Integer.parseInt(value);
+    PlanningData data() {
+        return PlanningData.of(item, site, planned);
     }
 }

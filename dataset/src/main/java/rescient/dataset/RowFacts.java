@@ -11,6 +11,7 @@ import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.BomLine;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Fact;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
@@ -19,19 +20,18 @@ import rescient.core.company.OpenOrderComponent;
 import rescient.core.company.Operation;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.PlanningData;
-import rescient.core.company.PlanningRule;
 import rescient.core.company.Shipment;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.core.company.StockLot;
 import rescient.core.company.SupplierTerms;
+import rescient.core.company.Units;
 import rescient.core.company.WorkCenter;
 
 /** What rows tell: a fact of the calculation for each. */
 final class RowFacts {
     private static final Words<ItemKind> ITEM_KINDS = Words.of(ItemKind.class);
     private static final Words<Source> SOURCES = Words.of(Source.class);
-    private static final Words<PlanningRule> RULES = Words.of(PlanningRule.class);
     private static final Words<PeriodUnit> UNITS = Words.of(PeriodUnit.class);
     private static final Words<Stage> STAGES = Words.of(Stage.class);
 
@@ -68,9 +68,10 @@ final class RowFacts {
 
     /** @param exceptions whether one works, by day */
     static WorkCalendar calendar(Row row, Map<Integer, Boolean> exceptions, int today) {
+        Fact.Calendar calendar = Codec.of(Fact.Calendar.class).read(row);
         boolean[] weekdays = new boolean[7];
         for (int d = 0; d < 7; d++) {
-            weekdays[d] = Company.works(row, d);
+            weekdays[d] = calendar.works(d);
         }
         return new WorkCalendar(weekdays, exceptions, today);
     }
@@ -82,40 +83,6 @@ final class RowFacts {
                 calendar,
                 Ratio.of(row.decimal("minutes_per_day")),
                 ratio(row.decimal("efficiency"), Ratio.ONE));
-    }
-
-    static PlanningData planning(Planning row) {
-        Source source = SOURCES.of(row.text("source"));
-        PlanningData data = new PlanningData(row.item(), row.site(), source)
-                .supplier(row.text("supplier"))
-                .fromSite(row.text("from_site"))
-                .safetyStock(row.quantity("safety_stock", 0))
-                .reorderPoint(row.quantity("reorder_point", Quantity.NOT_SET))
-                .orderUpTo(row.quantity("order_up_to", Quantity.NOT_SET))
-                .fixedQuantity(row.quantity("fixed_quantity", Quantity.NOT_SET))
-                .minQuantity(row.quantity("min_quantity", Quantity.NOT_SET))
-                .maxQuantity(row.quantity("max_quantity", Quantity.NOT_SET))
-                .multiple(positive(row.quantity("multiple", 0)))
-                .leadTimeDays(row.whole("lead_time_days", 0))
-                .safetyTimeDays(row.whole("safety_time_days", 0))
-                .frozenDays(row.whole("frozen_days", 0))
-                .rescheduleTolerance(row.whole("reschedule_tolerance_days", 0))
-                .pullInDays(row.whole("pull_in_days", Integer.MAX_VALUE))
-                .demandFenceDays(row.whole("demand_fence_days", 0))
-                .consume(row.whole("consume_back_days", 0), row.whole("consume_forward_days", 0));
-        if (row.text("rule") != null) {
-            data.rule(RULES.of(row.text("rule")));
-        }
-        if (row.text("period_unit") != null) {
-            data.period(row.whole("period_count", 1), UNITS.of(row.text("period_unit")));
-        }
-        if (row.decimal("yield") != null) {
-            data.yield(Ratio.of(row.decimal("yield")));
-        }
-        if (row.decimal("lead_time_per_unit_days") != null) {
-            data.leadTimePerUnit(Ratio.of(row.decimal("lead_time_per_unit_days")));
-        }
-        return data;
     }
 
     static Operation operation(Row row) {
@@ -137,9 +104,10 @@ final class RowFacts {
     BomLine bomLine(Row row) {
         String component = row.text("component");
         String unit = unitOf.apply(component);
-        Ratio quantity = Ratio.of(row.quantity("quantity", 0))
-                .times(units.factor(component, row.text("unit", unit), unit))
-                .times(row.decimal("scrap") == null ? Ratio.ONE : Ratio.of(BigDecimal.ONE.add(row.decimal("scrap"))));
+        Ratio quantity = BomLine.needed(
+                Ratio.of(row.quantity("quantity", 0)),
+                units.factor(component, row.text("unit", unit), unit),
+                row.decimal("scrap"));
         return new BomLine(
                 row.text("parent"),
                 row.text("line"),
@@ -165,10 +133,10 @@ final class RowFacts {
                 row.text("supplier"),
                 item,
                 other ? units.factor(item, unit, own) : null,
-                Quantity.step(units.decimals(unit)),
+                units.step(unit),
                 row.whole("lead_time_days", -1),
                 row.quantity("min_quantity", Quantity.NOT_SET),
-                positive(row.quantity("multiple", 0)),
+                PlanningData.multiple(row.decimal("multiple")),
                 row.quantity("max_quantity", Quantity.NOT_SET),
                 row.whole("preference", Integer.MAX_VALUE));
     }
@@ -214,29 +182,30 @@ final class RowFacts {
     }
 
     OpenOrder openOrder(Row row) {
+        Source kind = SOURCES.of(row.text("kind"));
         long open = row.quantity("quantity", 0);
-        long ordered = Math.max(open, row.quantity("ordered", open));
-        long started = row.quantity("start_quantity", Quantity.NOT_SET);
-        if (started == Quantity.NOT_SET) {
-            Ratio yield = yieldOf.apply(row.text("item"), row.text("site"));
-            boolean made = SOURCES.of(row.text("kind")).fromComponents();
-            String unit = unitOf.apply(row.text("item"));
-            started = made ? yield.inverse().up(ordered, Quantity.step(units.decimals(unit))) : ordered;
-        }
+        String item = row.text("item");
+        String site = row.text("site");
         return new OpenOrder(
                 row.text("number"),
                 row.text("line"),
-                SOURCES.of(row.text("kind")),
+                kind,
                 STAGES.of(row.text("stage")),
-                row.text("item"),
-                row.text("site"),
+                item,
+                site,
                 row.text("from_site"),
                 row.text("supplier"),
-                row.quantity("quantity", 0),
+                open,
                 row.day("due_date", 0),
                 row.day("start_date", OpenOrder.NO_DAY),
                 row.flag("locked", false),
-                ordered == 0 ? 0 : Ratio.part(open, ordered).up(started, 1));
+                OpenOrder.toStart(
+                        kind,
+                        open,
+                        row.quantity("ordered", Quantity.NOT_SET),
+                        row.quantity("start_quantity", Quantity.NOT_SET),
+                        yieldOf.apply(item, site),
+                        units.step(unitOf.apply(item))));
     }
 
     static OpenOrderComponent component(Row row) {
@@ -246,10 +215,5 @@ final class RowFacts {
                 row.text("component"),
                 row.quantity("quantity", 0),
                 row.day("needed_date", 0));
-    }
-
-    /** A multiple of 0 is none. */
-    private static long positive(long value) {
-        return value == 0 ? Quantity.NOT_SET : value;
     }
 }

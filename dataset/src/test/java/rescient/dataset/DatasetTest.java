@@ -9,7 +9,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import rescient.core.base.Ratio;
 
 class DatasetTest {
 
@@ -80,24 +79,6 @@ class DatasetTest {
         assertThat(dataset.toldOn(LocalDate.of(2026, 3, 2)).rows("stock"))
                 .extracting(Row::values)
                 .isEqualTo(dataset.rows("stock").stream().map(Row::values).toList());
-    }
-
-    @Test
-    void conversionsAreTheItemsOwnThenGeneralAsGivenThenInverted() {
-        Units units = new Units(
-                new Dataset(
-                        Map.of(
-                                "units", rows("units", "code,decimals\npcs,0\nbox,0\nkg,3\ng,0\n"),
-                                "unit_conversions",
-                                        rows(
-                                                "unit_conversions",
-                                                "item,from_unit,to_unit,factor\n,box,pcs,12\nA,box,pcs,500\nB,pcs,box,0.01\n,kg,g,1000\n"))));
-        assertThat(units.factor("A", "box", "pcs")).isEqualTo(new Ratio(500, 1));
-        assertThat(units.factor("B", "box", "pcs")).isEqualTo(new Ratio(100, 1));
-        assertThat(units.factor("C", "box", "pcs")).isEqualTo(new Ratio(12, 1));
-        assertThat(units.factor("C", "g", "kg")).isEqualTo(new Ratio(1, 1000));
-        assertThat(units.factor("C", "pcs", "pcs")).isEqualTo(Ratio.ONE);
-        assertThat(units.factor("C", "kg", "pcs")).isNull();
     }
 
     @Test

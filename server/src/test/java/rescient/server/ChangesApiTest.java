@@ -129,6 +129,23 @@ class ChangesApiTest extends ServerTest {
     }
 
     @Test
+    void causesAreFoundByWhoAndWhat() throws Exception {
+        decide("ida", "{'kind':'FIRM','orders':['" + keys("ROD-12").get(0) + "']}");
+        knowing();
+        JsonNode found =
+                get("ida", "/api/plan/changes?since=morning&words=rod-12 holm").body();
+        // what is not found is named all the same by what it changed
+        assertThat(found.get("causes")).hasSize(2);
+        assertThat(found.get("found"))
+                .singleElement()
+                .isEqualTo(found.get("causes").get(0).get("id"));
+        assertThat(get("ida", "/api/plan/changes?since=morning&words=emil")
+                        .body()
+                        .get("found"))
+                .isEmpty();
+    }
+
+    @Test
     void whatIsFirmedIsNotGone() throws Exception {
         String key = keys("ROD-12").get(0);
         Reply firmed = decide("ida", "{'kind':'FIRM','orders':['" + key + "']}");

@@ -50,6 +50,39 @@ class PeriodsApiTest extends ServerTest {
         assertThat(grid.get("total").asInt()).isEqualTo(levels.size());
     }
 
+    private List<String> items(String asked) throws Exception {
+        List<String> items = new ArrayList<>();
+        get("ida", "/api/plan/periods?scale=weeks" + asked)
+                .body()
+                .get("rows")
+                .forEach(row -> items.add(
+                        row.get("item").asText() + " " + row.get("site").asText()));
+        return items;
+    }
+
+    @Test
+    void onlyWhatFallsShortOrWaitsIsShownIfThatIsAskedFor() throws Exception {
+        List<String> fallShort = new ArrayList<>();
+        for (JsonNode row : get("ida", "/api/plan/periods?scale=weeks").body().get("rows")) {
+            if ((row.get("marks").asText() + row.get("late").asText()).matches(".*[szl].*")) {
+                fallShort.add(row.get("item").asText() + " " + row.get("site").asText());
+            }
+        }
+        assertThat(items("&onlyShort=true")).isEqualTo(fallShort).contains("BRG-6202 LARKMOOR");
+        assertThat(items("")).hasSizeGreaterThan(fallShort.size());
+    }
+
+    @Test
+    void whatOthersNeedComesFirstIfThatIsAskedFor() throws Exception {
+        List<Integer> levels = new ArrayList<>();
+        get("ida", "/api/plan/periods?goodsLast=true")
+                .body()
+                .get("rows")
+                .forEach(row -> levels.add(-row.get("level").asInt()));
+        assertThat(levels).isSorted().contains(0);
+        assertThat(items("&goodsLast=true")).containsExactlyInAnyOrderElementsOf(items(""));
+    }
+
     @Test
     void wordsChooseTheRows() throws Exception {
         JsonNode grid =

@@ -31,6 +31,22 @@ class ThreadsTest extends ServerTest {
     }
 
     @Test
+    void linesAreFoundByTheirWordsAndThoseOfWhatMakesThemLate() throws Exception {
+        String lines = "/api/plan/threads/customer-orders";
+        assertThat(get("ida", lines + "?words=6202 aldery").body())
+                .singleElement()
+                .satisfies(row -> assertThat(row.get("key").asText()).isEqualTo("SO-790~1"));
+        assertThat(get("ida", lines + "?onlyLate=true").body())
+                .singleElement()
+                .satisfies(row -> assertThat(row.get("key").asText()).isEqualTo("SO-790~1"));
+        JsonNode extractors = get("ida", lines + "?words=EXTR-4").body();
+        assertThat(extractors)
+                .hasSizeGreaterThan(1)
+                .allSatisfy(row -> assertThat(row.get("item").asText()).isEqualTo("EXTR-4"));
+        assertThat(get("ida", lines + "?words=EXTR-4&onlyLate=true").body()).hasSize(1);
+    }
+
+    @Test
     void theThreadOfALateOrderAddsUpToItsLateness() throws Exception {
         JsonNode late = line(get("ida", "/api/plan/threads/customer-orders").body(), "SO-790~1");
         JsonNode bars = get("ida", "/api/plan/threads/customer-order?number=SO-790")

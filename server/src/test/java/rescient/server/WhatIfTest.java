@@ -79,6 +79,27 @@ class WhatIfTest extends ServerTest {
     }
 
     @Test
+    void oneWithoutANameIsNamedByTheFirstNumberThatIsFree() throws Exception {
+        add("What-if 2");
+        Reply made = post("ida", "/api/what-ifs", null, "{'assumptions':[]}");
+        assertThat(made.status()).isEqualTo(201);
+        assertThat(made.body().get("name").asText()).isEqualTo("What-if 3");
+        Reply blank = post("ida", "/api/what-ifs", null, "{'name':'','assumptions':[]}");
+        assertThat(blank.status()).isEqualTo(400);
+    }
+
+    @Test
+    void theyAreFoundByNameAndByWhatIsOtherwise() throws Exception {
+        add("Spring", UP);
+        add("Bearings", SLOWER);
+        assertThat(get("ida", "/api/what-ifs?words=brookmill LONGER").body())
+                .singleElement()
+                .satisfies(row -> assertThat(row.get("name").asText()).isEqualTo("Bearings"));
+        assertThat(get("ida", "/api/what-ifs?words=spring").body()).hasSize(1);
+        assertThat(get("ida", "/api/what-ifs").body()).hasSize(2);
+    }
+
+    @Test
     void withoutAssumptionsItIsTheLivePlan() throws Exception {
         JsonNode view = view(add("Nothing"));
 

@@ -35,7 +35,7 @@
 />
 {#if printing}<PeriodSheets rows={screen.rows} periods={screen.periods} {today} />{/if}
 <div class="place no-print grid h-full grid-rows-[42px_minmax(0,1fr)_44px]">
-  <PeriodBar {screen} />
+  <PeriodBar bind:this={screen.frame} {screen} />
   <div
     class="place-table grid min-h-0"
     style:grid-template-rows="minmax(0, 1fr) {screen.asking || screen.change ? 'minmax(0, 46%)' : '0'}"

@@ -57,11 +57,7 @@
   filters="number, customer, item or what makes it late"
   query={screen.promises}
   reading="Reading the plan …"
-  empty={screen.promises.data && promises.length === 0
-    ? 'There are no open customer orders.'
-    : screen.late || screen.gathered
-      ? 'No customer order is late.'
-      : 'No customer order fits this filter.'}
+  empty={screen.empty}
   rows={screen.lines}
   size={(l) => ('head' in l ? 31 : 37)}
   key={(l) => ('head' in l ? `head ${l.head}` : l.promise.key)}

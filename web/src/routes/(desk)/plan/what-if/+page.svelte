@@ -95,7 +95,9 @@
   {/snippet}
   {#snippet actions()}
     {#if screen.adding.isPending}
-      <span class="min-w-0 truncate" role="status">Adding {screen.adding.variables.name} …</span>
+      <span class="min-w-0 truncate" role="status"
+        >Adding {screen.adding.variables.name ?? 'a what-if'} …</span
+      >
     {:else}
       {#if screen.told}<span class="min-w-0 truncate" role="status">{screen.told}</span>{/if}
       {#if screen.thrown}

@@ -1,5 +1,6 @@
 package rescient.core.company;
 
+import java.math.BigDecimal;
 import rescient.core.base.Ratio;
 
 /**
@@ -21,6 +22,17 @@ public record BomLine(
         int validFrom,
         int validTo,
         String step) {
+
+    /**
+     * What a row says: so much more is needed as is lost on the way, in the unit in which the component is kept.
+     *
+     * @param factor units of the component in one unit of the row's quantity
+     * @param scrap the part that is lost, null: nothing
+     */
+    public static Ratio needed(Ratio quantity, Ratio factor, BigDecimal scrap) {
+        Ratio needed = quantity.times(factor);
+        return scrap == null ? needed : needed.times(Ratio.of(BigDecimal.ONE.add(scrap)));
+    }
 
     /** A line that is needed on the start day of the order. */
     public BomLine(

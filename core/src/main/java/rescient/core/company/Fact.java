@@ -320,9 +320,9 @@ public sealed interface Fact {
             LocalDate expiry,
             Boolean quarantined)
             implements Fact {
-        /** What is in quarantine cannot be planned with. */
+        /** Whether it can be planned with. */
         public boolean counts() {
-            return !Boolean.TRUE.equals(quarantined);
+            return StockLot.counts(quarantined);
         }
 
         public Stock withQuantity(BigDecimal other) {

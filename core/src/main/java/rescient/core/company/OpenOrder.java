@@ -1,5 +1,8 @@
 package rescient.core.company;
 
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+
 /**
  * One line of a firmed or released order.
  *
@@ -40,6 +43,24 @@ public record OpenOrder(
             int startDay,
             boolean locked) {
         this(number, line, kind, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, locked, quantity);
+    }
+
+    /**
+     * What has to be started for what is still open of an order: the same part of all that is started as is open of all
+     * that was ordered, rounded up. What is started follows from the yield if nothing else is said.
+     *
+     * @param open millionths, as the other quantities
+     * @param ordered in all; {@link Quantity#NOT_SET}: what is open
+     * @param started in all; {@link Quantity#NOT_SET}: what was ordered, divided by the yield and rounded up
+     * @param step smallest part of the item's unit
+     */
+    public static long toStart(Source kind, long open, long ordered, long started, Ratio yield, long step) {
+        long whole = Math.max(open, ordered == Quantity.NOT_SET ? open : ordered);
+        long all = started;
+        if (started == Quantity.NOT_SET) {
+            all = kind.fromComponents() ? yield.inverse().up(whole, step) : whole;
+        }
+        return whole == 0 ? 0 : Ratio.part(open, whole).up(all, 1);
     }
 
     /** A day that is not set. */

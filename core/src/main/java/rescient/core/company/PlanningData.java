@@ -1,5 +1,6 @@
 package rescient.core.company;
 
+import java.math.BigDecimal;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 
@@ -41,6 +42,57 @@ public final class PlanningData {
         this.item = item;
         this.site = site;
         this.source = source;
+    }
+
+    /**
+     * What is said of a stock point, and of its group behind it; what nobody says is as the fields stand here.
+     *
+     * @param planned with a source
+     */
+    public static PlanningData of(String item, String site, Fact.Planned planned) {
+        PlanningData data = new PlanningData(item, site, planned.source())
+                .supplier(planned.supplier())
+                .fromSite(planned.fromSite())
+                .safetyStock(quantity(planned.safetyStock(), 0))
+                .reorderPoint(quantity(planned.reorderPoint(), Quantity.NOT_SET))
+                .orderUpTo(quantity(planned.orderUpTo(), Quantity.NOT_SET))
+                .fixedQuantity(quantity(planned.fixedQuantity(), Quantity.NOT_SET))
+                .minQuantity(quantity(planned.minQuantity(), Quantity.NOT_SET))
+                .maxQuantity(quantity(planned.maxQuantity(), Quantity.NOT_SET))
+                .multiple(multiple(planned.multiple()))
+                .leadTimeDays(whole(planned.leadTimeDays(), 0))
+                .safetyTimeDays(whole(planned.safetyTimeDays(), 0))
+                .frozenDays(whole(planned.frozenDays(), 0))
+                .rescheduleTolerance(whole(planned.rescheduleToleranceDays(), 0))
+                .pullInDays(whole(planned.pullInDays(), Integer.MAX_VALUE))
+                .demandFenceDays(whole(planned.demandFenceDays(), 0))
+                .consume(whole(planned.consumeBackDays(), 0), whole(planned.consumeForwardDays(), 0));
+        if (planned.rule() != null) {
+            data.rule(planned.rule());
+        }
+        if (planned.periodUnit() != null) {
+            data.period(whole(planned.periodCount(), 1), planned.periodUnit());
+        }
+        if (planned.yield() != null) {
+            data.yield(Ratio.of(planned.yield()));
+        }
+        if (planned.leadTimePerUnitDays() != null) {
+            data.leadTimePerUnit(Ratio.of(planned.leadTimePerUnitDays()));
+        }
+        return data;
+    }
+
+    /** A multiple in millionths; one of 0 is none. */
+    public static long multiple(BigDecimal multiple) {
+        return multiple == null || multiple.signum() == 0 ? Quantity.NOT_SET : Quantity.of(multiple);
+    }
+
+    private static long quantity(BigDecimal value, long otherwise) {
+        return value == null ? otherwise : Quantity.of(value);
+    }
+
+    private static int whole(Integer value, int otherwise) {
+        return value == null ? otherwise : value;
     }
 
     /** A stock point that no row plans has no source. */

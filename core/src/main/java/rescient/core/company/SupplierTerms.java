@@ -1,5 +1,6 @@
 package rescient.core.company;
 
+import java.math.BigDecimal;
 import java.util.List;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
@@ -24,6 +25,15 @@ public record SupplierTerms(
         long multiple,
         long maxQuantity,
         int preference) {
+
+    /**
+     * Whether a row is a supplier's base row: from the first piece on, with the terms that plan.
+     *
+     * @param fromQuantity of the row
+     */
+    public static boolean areBase(BigDecimal fromQuantity) {
+        return fromQuantity.signum() == 0;
+    }
 
     /**
      * Those by which a stock point is bought: of its own supplier, or of the one with the lowest preference, then by code.

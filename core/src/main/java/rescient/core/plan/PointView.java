@@ -179,22 +179,9 @@ public final class PointView {
         return planned() ? Optional.of(PeriodRecord.of(snapshot, plan.plans.get(p), periods)) : Optional.empty();
     }
 
-    /**
-     * In which periods something of this point waits because its supplies cannot be there in time: from the day on which
-     * it is asked for to the day before its possible date, or to the end if it can never be there.
-     */
-    public boolean[] waiting(Periods periods) {
-        boolean[] waiting = new boolean[periods.size()];
-        int demands = planned() && plan.possible.late(p) ? plan.plans.get(p).demands.size : 0;
-        for (int d = 0; d < demands; d++) {
-            int asked = plan.plans.get(p).demands.ownDay[d];
-            int possible = plan.possible.ofDemand(p, d);
-            if (possible > asked && asked <= periods.end()) {
-                int last = possible == PossibleDates.NEVER ? periods.size() - 1 : periods.at(possible - 1);
-                Arrays.fill(waiting, periods.at(asked), last + 1, true);
-            }
-        }
-        return waiting;
+    /** Where this point falls short; empty as {@link #record}. */
+    public Optional<PeriodMarks> marks(Periods periods) {
+        return record(periods).map(record -> PeriodMarks.of(this, record, periods));
     }
 
     /** The low-level code: 0 for what nothing else needs. */

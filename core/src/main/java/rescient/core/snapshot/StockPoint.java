@@ -6,6 +6,7 @@ import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderSizes;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.PlanningData;
 import rescient.core.company.PlanningRule;

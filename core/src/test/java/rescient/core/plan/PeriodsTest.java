@@ -13,6 +13,7 @@ import rescient.core.ChangingCompany;
 import rescient.core.Example;
 import rescient.core.base.Periods;
 import rescient.core.base.Quantity;
+import rescient.core.company.PlanningData;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.core.snapshot.PlanOptions;
@@ -108,8 +109,40 @@ class PeriodsTest {
                 .wanted("SEAT", 5, "4 Mar")
                 .plan();
         Periods weeks = Periods.of(Periods.Scale.WEEKS, day("2 Mar"), day("22 Mar"));
-        assertThat(plan.point("LEG", "W").orElseThrow().waiting(weeks)).containsExactly(true, true, false);
-        assertThat(plan.point("SEAT", "W").orElseThrow().waiting(weeks)).containsExactly(false, false, false);
+        assertThat(plan.point("LEG", "W")
+                        .orElseThrow()
+                        .marks(weeks)
+                        .orElseThrow()
+                        .waiting())
+                .containsExactly(true, true, false);
+        assertThat(plan.point("SEAT", "W")
+                        .orElseThrow()
+                        .marks(weeks)
+                        .orElseThrow()
+                        .waiting())
+                .containsExactly(false, false, false);
+    }
+
+    /** 10 on hand and nobody brings more: after 6 on the 4th 4 are left, under the safety stock of 6; 5 more are not there. */
+    @Test
+    void periodsAreMarkedWhereTheBalanceFallsBelowSafetyStockAndBelowZero() {
+        Plan plan = new Example()
+                .planned(
+                        new PlanningData("SEAT", "W", Source.NONE).safetyStock(Quantity.of(6)),
+                        new PlanningData("LEG", "W", Source.NONE))
+                .stock("SEAT", 10)
+                .stock("LEG", 10)
+                .wanted("SEAT", 6, "4 Mar")
+                .wanted("SEAT", 5, "12 Mar")
+                .wanted("LEG", 10, "4 Mar")
+                .plan();
+        Periods weeks = Periods.of(Periods.Scale.WEEKS, day("2 Mar"), day("15 Mar"));
+        PeriodMarks seats = plan.point("SEAT", "W").orElseThrow().marks(weeks).orElseThrow();
+        assertThat(seats.stock()).containsExactly(PeriodMarks.Stock.BELOW_SAFETY, PeriodMarks.Stock.BELOW_ZERO);
+        assertThat(seats.any()).isTrue();
+        PeriodMarks legs = plan.point("LEG", "W").orElseThrow().marks(weeks).orElseThrow();
+        assertThat(legs.stock()).containsOnly(PeriodMarks.Stock.ENOUGH);
+        assertThat(legs.any()).isFalse();
     }
 
     @Test

@@ -20,6 +20,7 @@ import rescient.server.planning.ChangeMarks;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Sought;
 import rescient.server.platform.Today;
 
 /** What changed in the plan since somebody looked last. */
@@ -46,24 +47,26 @@ class ChangesController implements ChangeMarks {
      *
      * @param since {@code visit}: since the end of this person's last visit, on the first one since all that is known;
      *     {@code morning}: since midnight; or a moment
+     * @param words of the causes that are looked for
      */
     @GetMapping
     ChangesView changes(
             @AuthenticationPrincipal SignedIn user,
             HttpSession session,
-            @RequestParam(defaultValue = VISIT) String since) {
+            @RequestParam(defaultValue = VISIT) String since,
+            @RequestParam(defaultValue = "") String words) {
         Instant from = moment(user, session, since);
-        return since(live.current(), from);
+        return since(live.current(), from, new Sought(words));
     }
 
-    private ChangesView since(PlanVersion version, Instant from) {
-        return ChangesView.of(version, from, journal.beginning(), journal.after(from));
+    private ChangesView since(PlanVersion version, Instant from, Sought sought) {
+        return ChangesView.of(version, from, journal.beginning(), journal.after(from), sought);
     }
 
     @Override
     public Set<String> sinceVisit(PlanVersion version, String login, HttpSession session) {
         Instant before = visits.before(login, session);
-        return since(version, before == null ? Instant.EPOCH : before).orders().stream()
+        return since(version, before == null ? Instant.EPOCH : before, new Sought(null)).orders().stream()
                 .filter(change -> !change.kind().equals("released"))
                 .map(ChangeRows.OrderChangeRow::key)
                 .filter(Objects::nonNull)

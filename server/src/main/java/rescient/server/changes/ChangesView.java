@@ -5,16 +5,19 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import rescient.core.compare.ChangeLog;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
 
 /**
  * What changed in the plan over some time.
  *
  * @param since the moment asked for, or that of the oldest plan that is known if that is later
  * @param causes what happened, newest first
+ * @param found ids of the causes that fit what is looked for, in the same order
  * @param orders planned orders, by cause
  * @param customerOrders those that became late or were saved
  * @param left changes of planned orders that were too many to be kept
@@ -22,6 +25,7 @@ import rescient.server.platform.Nullable;
 record ChangesView(
         @Nullable Instant since,
         List<CauseRow> causes,
+        List<Integer> found,
         List<ChangeRows.OrderChangeRow> orders,
         List<ChangeRows.PromiseChangeRow> customerOrders,
         int left) {
@@ -44,7 +48,12 @@ record ChangesView(
             int worse,
             int better) {}
 
-    static ChangesView of(PlanVersion version, Instant since, @Nullable Instant beginning, List<JournalEntry> entries) {
+    static ChangesView of(
+            PlanVersion version,
+            Instant since,
+            @Nullable Instant beginning,
+            List<JournalEntry> entries,
+            Sought sought) {
         ChangeLog<JournalEntry.Happened> log = new ChangeLog<>();
         Map<JournalEntry.Happened, Integer> ids = new LinkedHashMap<>();
         int left = 0;
@@ -61,9 +70,14 @@ record ChangesView(
         List<ChangeRows.PromiseChangeRow> promises = log.lateness().stream()
                 .map(l -> ChangeRows.of(version, l.change(), ids(ids, l.causes())))
                 .toList();
+        List<CauseRow> rows = rows(List.copyOf(ids.keySet()), orders, promises);
         return new ChangesView(
                 beginning == null || since.isAfter(beginning) ? since : beginning,
-                rows(List.copyOf(ids.keySet()), orders, promises),
+                rows,
+                rows.stream()
+                        .filter(cause -> sought.in(Stream.of(cause.name(), cause.sentence())))
+                        .map(CauseRow::id)
+                        .toList(),
                 orders,
                 promises,
                 left);

@@ -11,6 +11,7 @@ import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.company.Fact;
 import rescient.core.company.Source;
+import rescient.core.company.Units;
 import rescient.core.order.AlternativeChoice;
 import rescient.core.prices.PriceBreaks;
 import rescient.core.trace.BillTree;
@@ -18,7 +19,6 @@ import rescient.dataset.Dataset;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
-import rescient.dataset.Units;
 
 /** Names, units and prices as of the same moment as the plan beside it. */
 public final class Directory {

@@ -32,12 +32,17 @@ class PeriodController {
      *
      * @param scale days, weeks, months or mixed
      * @param words parts of item, name or site
+     * @param onlyShort only stock points that fall short in some period
+     * @param goodsLast what nothing else needs comes last
      */
     @GetMapping
     PeriodGrid periods(
-            @RequestParam(defaultValue = "mixed") String scale, @RequestParam(defaultValue = "") String words) {
+            @RequestParam(defaultValue = "mixed") String scale,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "false") boolean onlyShort,
+            @RequestParam(defaultValue = "false") boolean goodsLast) {
         PlanVersion version = versions.inView();
-        return PeriodGrid.of(version, periods(version, scale), words);
+        return PeriodGrid.of(version, periods(version, scale), new PeriodGrid.Wanted(words, onlyShort, goodsLast));
     }
 
     @GetMapping("/stock-point")

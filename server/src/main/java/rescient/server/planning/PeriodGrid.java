@@ -7,10 +7,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Stream;
 import rescient.core.base.Periods;
 import rescient.core.base.Quantity;
+import rescient.core.plan.PeriodMarks;
 import rescient.core.plan.PeriodRecord;
 import rescient.core.plan.PointView;
+import rescient.server.platform.Sought;
 
 /**
  * The time-phased record of many stock points.
@@ -50,6 +54,10 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
     private static final Comparator<PointView> TOP_DOWN = Comparator.comparingInt(PointView::level)
             .thenComparing(PointView::item)
             .thenComparing(PointView::site);
+    private static final Comparator<PointView> BOTTOM_UP =
+            Comparator.comparingInt(PointView::level).reversed().thenComparing(TOP_DOWN);
+    private static final Map<PeriodMarks.Stock, Character> MARKS = Map.of(
+            PeriodMarks.Stock.BELOW_ZERO, 'z', PeriodMarks.Stock.BELOW_SAFETY, 's', PeriodMarks.Stock.ENOUGH, '.');
 
     static Periods.Scale scale(String word) {
         return Periods.Scale.valueOf(word.toUpperCase(Locale.ROOT));
@@ -60,15 +68,26 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
         return Periods.of(scale, today, (int) version.horizonEnd().toEpochDay(), first);
     }
 
-    /** @param words parts of item, name or site, all of which must be there */
-    static PeriodGrid of(PlanVersion version, Periods periods, String words) {
-        List<PointView> fitting = new ArrayList<>();
-        for (PointView point : version.plan().points()) {
-            if (!PlannedOrders.phantom(version, point.item()) && fits(version, point, words)) {
-                fitting.add(point);
-            }
-        }
-        fitting.sort(TOP_DOWN);
+    /**
+     * Which stock points are wanted.
+     *
+     * @param words of item, name or site, all of which must be there
+     * @param isShort only those that fall short in some period
+     * @param goodsLast what others need comes first
+     */
+    record Wanted(String words, boolean isShort, boolean goodsLast) {}
+
+    static PeriodGrid of(PlanVersion version, Periods periods, Wanted wanted) {
+        Sought sought = new Sought(wanted.words);
+        List<PointView> fitting = version.plan().points().stream()
+                .filter(point -> !PlannedOrders.phantom(version, point.item()))
+                .filter(point -> sought.in(texts(version.directory(), point)))
+                .toList()
+                .parallelStream()
+                .filter(point -> !wanted.isShort
+                        || point.marks(periods).filter(PeriodMarks::any).isPresent())
+                .sorted(wanted.goodsLast ? BOTTOM_UP : TOP_DOWN)
+                .toList();
         List<Period> heads = new ArrayList<>();
         for (int p = 0; p < periods.size(); p++) {
             heads.add(new Period(Words.date(periods.starts().get(p)), Words.date(periods.endOf(p))));
@@ -83,27 +102,22 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
                 fitting.size());
     }
 
-    private static boolean fits(PlanVersion version, PointView point, String words) {
-        String text = String.join(" ", point.item(), version.directory().itemName(point.item()), point.site())
-                .toLowerCase(Locale.ROOT);
-        for (String word : words.toLowerCase(Locale.ROOT).strip().split("\\s+")) {
-            if (!text.contains(word)) {
-                return false;
-            }
-        }
-        return true;
+    private static Stream<String> texts(Directory directory, PointView point) {
+        return Stream.of(
+                point.item(), directory.itemName(point.item()), point.site(), directory.siteName(point.site()));
     }
 
     static PeriodRow row(PlanVersion version, PointView point, Periods periods) {
         PeriodRecord record = point.record(periods).orElseThrow();
         List<BigDecimal> balances = new ArrayList<>(periods.size());
+        record.cells().forEach(cell -> balances.add(Quantity.decimal(cell.balance())));
+        PeriodMarks falls = point.marks(periods).orElseThrow();
         StringBuilder marks = new StringBuilder(periods.size());
-        for (PeriodRecord.Cell cell : record.cells()) {
-            balances.add(Quantity.decimal(cell.balance()));
-            marks.append(cell.lowest() < 0 ? 'z' : cell.lowest() < point.safetyStock() ? 's' : '.');
+        for (PeriodMarks.Stock stock : falls.stock()) {
+            marks.append(MARKS.get(stock));
         }
         StringBuilder late = new StringBuilder(periods.size());
-        for (boolean waits : point.waiting(periods)) {
+        for (boolean waits : falls.waiting()) {
             late.append(waits ? 'l' : '.');
         }
         Directory directory = version.directory();

@@ -5,6 +5,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.server.platform.Sought;
 
 /** Threads of the plan in view, and the customer orders that one starts from. */
 @RestController
@@ -18,9 +19,11 @@ class ThreadController {
         this.threads = threads;
     }
 
+    /** @param words of number, customer or item, or of the item that makes it late */
     @GetMapping("/customer-orders")
-    List<PromiseRow> customerOrders() {
-        return threads.customerOrders(versions.inView());
+    List<PromiseRow> customerOrders(
+            @RequestParam(defaultValue = "") String words, @RequestParam(defaultValue = "false") boolean onlyLate) {
+        return threads.customerOrders(versions.inView(), new Sought(words), onlyLate);
     }
 
     @GetMapping("/customer-order")

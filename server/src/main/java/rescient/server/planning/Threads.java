@@ -11,6 +11,7 @@ import rescient.core.plan.PlannedOrder;
 import rescient.core.promise.Promise;
 import rescient.core.trace.Ends;
 import rescient.core.trace.PlanThread;
+import rescient.server.platform.Sought;
 
 /** Threads of a plan, and the customer orders that one starts from. */
 @Component
@@ -23,9 +24,15 @@ class Threads implements WarmUp {
         this.json = json;
     }
 
-    /** Every line of a customer order with the day on which it can be met, by the day wanted. */
-    List<PromiseRow> customerOrders(PlanVersion version) {
+    /**
+     * Lines of customer orders with the day on which each can be met, by the day wanted.
+     *
+     * @param onlyLate those that are met on the day wanted are left out
+     */
+    List<PromiseRow> customerOrders(PlanVersion version, Sought sought, boolean onlyLate) {
         return Promise.of(version.plan()).stream()
+                .filter(p -> p.late() || !onlyLate)
+                .filter(p -> sought.in(PromiseRow.texts(version.directory(), p)))
                 .map(p -> PromiseRow.of(version, p))
                 .toList();
     }

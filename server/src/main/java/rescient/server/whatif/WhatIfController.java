@@ -3,6 +3,7 @@ package rescient.server.whatif;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,6 +31,7 @@ import rescient.server.decisions.Decisions;
 import rescient.server.planning.LivePlan;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
 
 /** What-ifs: private until their address is passed on; everybody who has it may look, only their owner changes them. */
 @RestController
@@ -56,6 +59,13 @@ class WhatIfController {
             @NotBlank @Size(max = 120) String name,
             @NotNull @Size(max = 100) List<@Valid @NotNull Assumption> assumptions) {}
 
+    /** @param name null: one that is not used yet */
+    record NewWhatIf(
+            @Nullable @Size(max = 120) @Pattern(regexp = ".*\\S.*", message = "must not be blank")
+            String name,
+
+            @NotNull @Size(max = 100) List<@Valid @NotNull Assumption> assumptions) {}
+
     /**
      * A column of a comparison.
      *
@@ -70,16 +80,33 @@ class WhatIfController {
      */
     record TakenOver(@NotNull @Size(min = 1, max = 100) List<Integer> places, long revision) {}
 
+    /** @param words of the name, or of what is otherwise */
     @GetMapping
-    List<WhatIfRow> all(@AuthenticationPrincipal SignedIn user) {
-        return store.of(user.getUsername()).stream().map(w -> row(user, w)).toList();
+    List<WhatIfRow> all(@AuthenticationPrincipal SignedIn user, @RequestParam(defaultValue = "") String words) {
+        Sought sought = new Sought(words);
+        return store.of(user.getUsername()).stream()
+                .map(w -> row(user, w))
+                .filter(row -> sought.in(Stream.concat(Stream.of(row.name), row.sentences.stream())))
+                .toList();
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    WhatIfRow add(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody WhatIfDraft draft) {
+    WhatIfRow add(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody NewWhatIf draft) {
         fit(draft.assumptions);
-        return row(user, store.get(store.add(user, draft.name.strip(), draft.assumptions)));
+        String name = draft.name == null ? unusedName(user) : draft.name.strip();
+        return row(user, store.get(store.add(user, name, draft.assumptions)));
+    }
+
+    /** "What-if 3", if there are two. */
+    private String unusedName(SignedIn user) {
+        List<String> used =
+                store.of(user.getUsername()).stream().map(WhatIf::name).toList();
+        return IntStream.iterate(used.size() + 1, n -> n + 1)
+                .mapToObj(n -> "What-if " + n)
+                .filter(name -> !used.contains(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** @param only places of the assumptions to count; all if it is not said */

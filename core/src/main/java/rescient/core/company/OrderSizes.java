@@ -1,11 +1,9 @@
-package rescient.core.snapshot;
+package rescient.core.company;
 
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
-import rescient.core.company.PlanningData;
-import rescient.core.company.SupplierTerms;
 
 /**
  * The minimum, the multiple and the maximum of an order as they count (section 6): those of the supplier's base row before

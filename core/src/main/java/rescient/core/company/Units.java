@@ -1,37 +1,34 @@
-package rescient.dataset;
+package rescient.core.company;
 
+import java.util.Collection;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
+import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 
-/**
- * Unit conversions: the item's own, then the general ones; as given, then inverted; no chains.
- */
+/** Units and their conversions: the item's own, then the general ones; as given, then inverted; no chains. */
 public final class Units {
     private record Key(String item, String from, String to) {}
 
     private final Map<Key, Ratio> factors = new HashMap<>();
     private final Map<String, Integer> decimals = new HashMap<>();
 
-    public Units(Dataset dataset) {
-        this(dataset.rows("units"), dataset.rows("unit_conversions"));
-    }
-
-    Units(List<Row> units, List<Row> conversions) {
-        for (Row row : units) {
-            decimals.put(row.text("code"), row.whole("decimals", 0));
-        }
-        for (Row row : conversions) {
-            factors.put(
-                    new Key(row.text("item", ""), row.text("from_unit"), row.text("to_unit")),
-                    Ratio.of(row.decimal("factor")));
+    public Units(Collection<Fact.Unit> units, Collection<Fact.UnitConversion> conversions) {
+        units.forEach(unit -> decimals.put(unit.code(), unit.decimals()));
+        for (Fact.UnitConversion one : conversions) {
+            String item = one.item() == null ? "" : one.item();
+            factors.put(new Key(item, one.fromUnit(), one.toUnit()), Ratio.of(one.factor()));
         }
     }
 
-    /** Decimals of a unit, 0 to 6. */
+    /** Decimals of a unit that is known, 0 to 6. */
     public int decimals(String unit) {
         return decimals.get(unit);
+    }
+
+    /** The smallest part of a unit that is known, in millionths. */
+    public long step(String unit) {
+        return Quantity.step(decimals(unit));
     }
 
     /** How many {@code to} one {@code from} is for this item, or null if nothing says so. */
