@@ -32,7 +32,7 @@ export class ThreadsScreen extends FilteredScreen {
   readonly promises = createQuery(() =>
     promises({ words: this.sought, onlyLate: this.late || this.gathered || undefined })
   );
-  readonly lines = $derived(linesOf(this.promises.data ?? [], this.gathered));
+  readonly lines = $derived(linesOf(this.promises.data?.rows ?? [], this.gathered));
 
   readonly of: ThreadOf = $derived({
     number: fromAddress('number'),

@@ -25,14 +25,18 @@ function promise(number: string, late = false) {
   };
 }
 
+function promised(...rows: ReturnType<typeof promise>[]) {
+  return { rows, total: rows.length, late: rows.filter((r) => r.late).length };
+}
+
 function bar(key: string, depth: number, above: number) {
   return { key, depth, above, kind: 'planned', item: key, deciding: depth < 2, alsoFor: [] };
 }
 
 const ANSWERS = {
   'plan state': { today: '2026-11-23', currency: 'EUR' },
-  'plan promises {}': [promise('SO-1'), promise('SO-2', true), promise('SO-3', true)],
-  'plan promises {"onlyLate":true}': [promise('SO-2', true), promise('SO-3', true)],
+  'plan promises {}': promised(promise('SO-1'), promise('SO-2', true), promise('SO-3', true)),
+  'plan promises {"onlyLate":true}': promised(promise('SO-2', true), promise('SO-3', true)),
   'plan thread SO-2': { title: 'SO-2', bars: [bar('a', 0, -1), bar('b', 1, 0), bar('c', 2, 1)] },
   'plan thread b': { title: 'b', bars: [bar('a', 0, -1), bar('b', 1, 0), bar('c', 2, 1)] }
 };

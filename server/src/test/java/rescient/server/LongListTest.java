@@ -60,6 +60,20 @@ class LongListTest extends ServerTest {
     }
 
     @Test
+    void theFirstCustomerOrdersComeAndAllAreCounted() throws Exception {
+        int lines = jdbc.queryForObject("select count(*) from customer_orders", Integer.class);
+        JsonNode list = get("ida", "/api/plan/threads/customer-orders").body();
+        assertThat(list.get("rows")).hasSize(MOST);
+        assertThat(list.get("rows").findValuesAsText("wanted")).isSorted();
+        assertThat(list.get("total").asInt()).isEqualTo(lines);
+        assertThat(list.get("late").asInt()).isEqualTo(1);
+        // what is looked for is looked for in all
+        JsonNode late =
+                get("ida", "/api/plan/threads/customer-orders?words=so-790").body();
+        assertThat(late.get("rows")).hasSize(1);
+    }
+
+    @Test
     void filtersAreAskedOfAll() throws Exception {
         assertThat(plannedRows(list("?site=QUAYSIDE")))
                 .isNotEmpty()

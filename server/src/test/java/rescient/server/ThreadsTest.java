@@ -20,7 +20,8 @@ class ThreadsTest extends ServerTest {
 
     @Test
     void everyOpenLineSaysWhenItCanBeMetAndWhoIsToBlame() throws Exception {
-        JsonNode all = get("ida", "/api/plan/threads/customer-orders").body();
+        JsonNode list = get("ida", "/api/plan/threads/customer-orders").body();
+        JsonNode all = list.get("rows");
         JsonNode late = line(all, "SO-790~1");
         assertThat(late.get("customer").asText()).isEqualTo("Aldery Bees");
         assertThat(late.get("culprit").asText()).isEqualTo("BRG-6202");
@@ -33,22 +34,30 @@ class ThreadsTest extends ServerTest {
     @Test
     void linesAreFoundByTheirWordsAndThoseOfWhatMakesThemLate() throws Exception {
         String lines = "/api/plan/threads/customer-orders";
-        assertThat(get("ida", lines + "?words=6202 aldery").body())
+        assertThat(get("ida", lines + "?words=6202 aldery").body().get("rows"))
                 .singleElement()
                 .satisfies(row -> assertThat(row.get("key").asText()).isEqualTo("SO-790~1"));
-        assertThat(get("ida", lines + "?onlyLate=true").body())
+        assertThat(get("ida", lines + "?onlyLate=true").body().get("rows"))
                 .singleElement()
                 .satisfies(row -> assertThat(row.get("key").asText()).isEqualTo("SO-790~1"));
         JsonNode extractors = get("ida", lines + "?words=EXTR-4").body();
-        assertThat(extractors)
+        assertThat(extractors.get("total").asInt())
+                .isEqualTo(extractors.get("rows").size());
+        assertThat(extractors.get("late").asInt()).isEqualTo(1);
+        assertThat(extractors.get("rows"))
                 .hasSizeGreaterThan(1)
                 .allSatisfy(row -> assertThat(row.get("item").asText()).isEqualTo("EXTR-4"));
-        assertThat(get("ida", lines + "?words=EXTR-4&onlyLate=true").body()).hasSize(1);
+        assertThat(get("ida", lines + "?words=EXTR-4&onlyLate=true")
+                        .body()
+                        .get("total")
+                        .asInt())
+                .isEqualTo(1);
     }
 
     @Test
     void theThreadOfALateOrderAddsUpToItsLateness() throws Exception {
-        JsonNode late = line(get("ida", "/api/plan/threads/customer-orders").body(), "SO-790~1");
+        JsonNode late =
+                line(get("ida", "/api/plan/threads/customer-orders").body().get("rows"), "SO-790~1");
         JsonNode bars = get("ida", "/api/plan/threads/customer-order?number=SO-790")
                 .body()
                 .get("bars");

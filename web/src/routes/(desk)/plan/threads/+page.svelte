@@ -16,7 +16,7 @@
   const screen = new ThreadsScreen();
   const today = $derived(screen.today);
   const thread = $derived(screen.thread);
-  const promises = $derived(screen.promises.data ?? []);
+  const found = $derived(screen.promises.data);
 </script>
 
 <svelte:head><title>Threads · Rescient</title></svelte:head>
@@ -134,7 +134,9 @@
   {#snippet actions()}
     {@const here = screen.here}
     <span class="whitespace-nowrap" data-testid="selection">
-      {count(promises.filter((p) => p.late).length, 'line')} late of {promises.length}
+      {count(found?.late ?? 0, 'line')} late of {found?.total ?? 0}{found && found.rows.length < found.total
+        ? `, the first ${found.rows.length} shown`
+        : ''}
     </span>
     {#if screen.refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert"
         >{screen.refused}</span

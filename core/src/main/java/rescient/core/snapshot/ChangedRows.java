@@ -115,6 +115,20 @@ public final class ChangedRows {
                 rows.customerOrders, new CustomerOrderLine(number, line, "", "", 0, 0, 0), Rows.CUSTOMER_ORDERS);
     }
 
+    /** All lines of a customer order. */
+    public static List<CustomerOrderLine> customerOrders(Rows rows, String number) {
+        // no line stands before "0"
+        int first = customerOrder(rows, number, "0");
+        List<CustomerOrderLine> lines = new ArrayList<>();
+        for (int i = first < 0 ? -first - 1 : first;
+                i < rows.customerOrders.size()
+                        && rows.customerOrders.get(i).number().equals(number);
+                i++) {
+            lines.add(rows.customerOrders.get(i));
+        }
+        return lines;
+    }
+
     /** The place of a line of an open order, or a negative number. */
     public static int openOrder(Rows rows, String number, String line) {
         return Arrays.binarySearch(

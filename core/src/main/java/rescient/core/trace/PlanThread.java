@@ -1,7 +1,6 @@
 package rescient.core.trace;
 
 import java.util.List;
-import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.Source;
 import rescient.core.plan.Plan;
@@ -80,11 +79,7 @@ public record PlanThread(List<Bar> bars, boolean cut) {
     /** The thread of all lines of a customer order, empty if the plan has none of this number. */
     public static PlanThread ofCustomerOrder(Plan plan, String number) {
         PegTree threading = new PegTree(plan);
-        for (CustomerOrderLine line : plan.snapshot().rows.customerOrders) {
-            if (line.number().equals(number)) {
-                threading.customerOrder(line);
-            }
-        }
+        ChangedRows.customerOrders(plan.snapshot().rows, number).forEach(threading::customerOrder);
         return threading.thread();
     }
 

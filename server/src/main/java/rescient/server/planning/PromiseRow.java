@@ -2,7 +2,6 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.stream.Stream;
 import rescient.core.base.Quantity;
 import rescient.core.promise.Promise;
 import rescient.core.trace.PlanThread;
@@ -35,19 +34,6 @@ record PromiseRow(
         @Nullable String culpritName,
         @Nullable String culpritSite,
         @Nullable Integer levels) {
-
-    /** By which it is found. */
-    static Stream<String> texts(Directory directory, Promise promise) {
-        var line = promise.line();
-        String culprit = promise.causeItem();
-        return Stream.of(
-                line.number(),
-                directory.customerOf(line.number(), line.line()),
-                line.item(),
-                directory.itemName(line.item()),
-                culprit,
-                culprit == null ? null : directory.itemName(culprit));
-    }
 
     static PromiseRow of(PlanVersion version, Promise promise) {
         Directory directory = version.directory();

@@ -1,6 +1,5 @@
 package rescient.server.planning;
 
-import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -21,7 +20,7 @@ class ThreadController {
 
     /** @param words of number, customer or item, or of the item that makes it late */
     @GetMapping("/customer-orders")
-    List<PromiseRow> customerOrders(
+    PromiseList customerOrders(
             @RequestParam(defaultValue = "") String words, @RequestParam(defaultValue = "false") boolean onlyLate) {
         return threads.customerOrders(versions.inView(), new Sought(words), onlyLate);
     }

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Fact;
@@ -19,22 +20,19 @@ class Threads implements WarmUp {
     private static final int TIMES = 30;
 
     private final ObjectMapper json;
+    private final OnceForPlan<List<Promise>> promises = new OnceForPlan<>();
 
-    Threads(ObjectMapper json) {
+    private final int most;
+
+    Threads(ObjectMapper json, @Value("${rescient.list-most:1000}") int most) {
         this.json = json;
+        this.most = most;
     }
 
-    /**
-     * Lines of customer orders with the day on which each can be met, by the day wanted.
-     *
-     * @param onlyLate those that are met on the day wanted are left out
-     */
-    List<PromiseRow> customerOrders(PlanVersion version, Sought sought, boolean onlyLate) {
-        return Promise.of(version.plan()).stream()
-                .filter(p -> p.late() || !onlyLate)
-                .filter(p -> sought.in(PromiseRow.texts(version.directory(), p)))
-                .map(p -> PromiseRow.of(version, p))
-                .toList();
+    /** Those lines of customer orders that are looked for. */
+    PromiseList customerOrders(PlanVersion version, Sought sought, boolean onlyLate) {
+        List<Promise> all = promises.of(version.plan(), () -> Promise.of(version.plan()));
+        return PromiseList.of(version, all, sought, onlyLate, most);
     }
 
     /** The thread of all lines of a customer order. */
