@@ -5,44 +5,45 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.RandomAccess;
 import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 
 /**
- * A list in boards of a few hundred places, so that a copy shares the boards on which nothing changes. Whoever makes one
+ * A list in chunks of a few hundred places, so that a copy shares the chunks on which nothing changes. Whoever makes one
  * may fill it, several threads at once; once it is handed on it is never changed again.
  */
 public final class ChunkedList<T> extends AbstractList<T> implements RandomAccess {
     private static final int BITS = 8;
-    private static final int BOARD = 1 << BITS;
+    private static final int CHUNK = 1 << BITS;
 
     private final IntFunction<T[]> maker;
-    private final List<T[]> boards;
+    private final List<T[]> chunks;
     private final int size;
-    /** Which boards belong to this shelf alone; null if all do. */
+    /** Which chunks belong to this list alone; null if all do. */
     private final boolean[] own;
 
-    private ChunkedList(IntFunction<T[]> maker, List<T[]> boards, int size, boolean[] own) {
+    private ChunkedList(IntFunction<T[]> maker, List<T[]> chunks, int size, boolean[] own) {
         this.maker = maker;
-        this.boards = boards;
+        this.chunks = chunks;
         this.size = size;
         this.own = own;
     }
 
-    /** An empty shelf with so many places. */
+    /** An empty list with so many places. */
     public static <T> ChunkedList<T> of(int size, IntFunction<T[]> maker) {
-        List<T[]> boards = new ArrayList<>();
-        for (int from = 0; from < size; from += BOARD) {
-            boards.add(maker.apply(Math.min(BOARD, size - from)));
+        List<T[]> chunks = new ArrayList<>();
+        for (int from = 0; from < size; from += CHUNK) {
+            chunks.add(maker.apply(Math.min(CHUNK, size - from)));
         }
-        return new ChunkedList<>(maker, boards, size, null);
+        return new ChunkedList<>(maker, chunks, size, null);
     }
 
     /** Holds what the list holds. */
     public static <T> ChunkedList<T> of(List<T> all, IntFunction<T[]> maker) {
-        ChunkedList<T> shelf = of(all.size(), maker);
+        ChunkedList<T> list = of(all.size(), maker);
         for (int i = 0; i < all.size(); i++) {
-            shelf.put(i, all.get(i));
+            list.put(i, all.get(i));
         }
-        return shelf;
+        return list;
     }
 
     @Override
@@ -52,28 +53,50 @@ public final class ChunkedList<T> extends AbstractList<T> implements RandomAcces
 
     @Override
     public T get(int i) {
-        return boards.get(i >>> BITS)[i & (BOARD - 1)];
+        return chunks.get(i >>> BITS)[i & (CHUNK - 1)];
+    }
+
+    /**
+     * The places where another list of the same size holds another object; what is shared with it is not looked at.
+     *
+     * @throws IllegalArgumentException if the sizes differ
+     */
+    public int[] differing(ChunkedList<T> other) {
+        if (size != other.size) {
+            throw new IllegalArgumentException(size + " places and " + other.size);
+        }
+        IntStream.Builder places = IntStream.builder();
+        for (int c = 0; c < chunks.size(); c++) {
+            T[] mine = chunks.get(c);
+            T[] its = other.chunks.get(c);
+            for (int i = 0; mine != its && i < mine.length; i++) {
+                if (mine[i] != its[i]) {
+                    places.add((c << BITS) + i);
+                }
+            }
+        }
+        return places.build().toArray();
     }
 
     /** A copy to change, at the places that are {@link #open opened} first. */
     public ChunkedList<T> copy() {
-        return new ChunkedList<>(maker, new ArrayList<>(boards), size, new boolean[boards.size()]);
+        return new ChunkedList<>(maker, new ArrayList<>(chunks), size, new boolean[chunks.size()]);
     }
 
     /** Makes places ready to be changed; not by several threads at once. */
     public void open(int... places) {
         for (int i : places) {
-            int board = i >>> BITS;
-            if (own != null && !own[board]) {
-                boards.set(board, boards.get(board).clone());
-                own[board] = true;
+            int chunk = i >>> BITS;
+            if (own != null && !own[chunk]) {
+                chunks.set(chunk, chunks.get(chunk).clone());
+                own[chunk] = true;
             }
         }
     }
 
     /** Puts something in a place that is open. */
     public void put(int i, T value) {
-        boards.get(i >>> BITS)[i & (BOARD - 1)] = value;
+        chunks.get(i >>> BITS)[i & (CHUNK - 1)] = value;
     }
 
     /** A copy with another thing in one place. */

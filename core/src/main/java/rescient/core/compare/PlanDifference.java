@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import rescient.core.company.OpenOrder;
+import rescient.core.dates.LateOrders;
 import rescient.core.netting.PointPlan;
 import rescient.core.netting.Signals;
 import rescient.core.plan.Plan;
@@ -63,7 +65,8 @@ public record PlanDifference(
     private record OnlyHere(List<PlannedOrder> orders, List<Signal> signals) {
         static OnlyHere of(Plan plan, Plan other, boolean sameNumbers) {
             OnlyHere here = new OnlyHere(new ArrayList<>(), new ArrayList<>());
-            for (int p = 0; p < plan.snapshot().network.planned(); p++) {
+            int[] places = sameNumbers ? plan.pegs().differing(other.pegs()) : all(plan);
+            for (int p : places) {
                 StockPoint point = plan.snapshot().points[p];
                 int q = sameNumbers ? p : other.snapshot().pointOf(point.itemCode, point.siteCode);
                 here.add(plan, p, other, q < other.snapshot().network.planned() ? q : -1);
@@ -77,9 +80,6 @@ public record PlanDifference(
         private void add(Plan plan, int p, Plan other, int q) {
             PointPlan mine = plan.pegs().of(p);
             PointPlan its = q < 0 ? null : other.pegs().of(q);
-            if (mine == its) {
-                return;
-            }
             List<Signal> itsSignals = its == null ? List.of() : List.of(its.signals);
             signals.addAll(without(List.of(mine.signals), itsSignals, s -> s));
             orders.addAll(
@@ -89,6 +89,10 @@ public record PlanDifference(
         private static List<PlannedOrder> ordersOf(Plan plan, int p) {
             return plan.snapshot().points[p].phantom ? List.of() : new PointView(plan, p).plannedOrders();
         }
+    }
+
+    private static int[] all(Plan plan) {
+        return IntStream.range(0, plan.snapshot().network.planned()).toArray();
     }
 
     static List<Object> same(PlannedOrder order) {
@@ -147,11 +151,10 @@ public record PlanDifference(
 
     /** The late lines of a plan, but those of points that the other plan shares. */
     private static void late(Plan plan, Plan other, boolean sameNumbers, Map<List<String>, Signal> into) {
-        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
-            if (!sameNumbers || plan.pegs().late().of(p) != other.pegs().late().of(p)) {
-                for (Signal signal : plan.pegs().late().of(p)) {
-                    into.put(key(signal), signal);
-                }
+        LateOrders late = plan.pegs().late();
+        for (int p : sameNumbers ? late.differing(other.pegs().late()) : all(plan)) {
+            for (Signal signal : late.of(p)) {
+                into.put(key(signal), signal);
             }
         }
         plan.pegs().late().ofKits().forEach(signal -> into.put(key(signal), signal));

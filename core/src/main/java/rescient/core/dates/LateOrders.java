@@ -99,6 +99,11 @@ public final class LateOrders {
         return ofPoint.get(p);
     }
 
+    /** The points whose lines others, of a plan that numbers them alike, found anew. */
+    public int[] differing(LateOrders others) {
+        return ofPoint.differing(others.ofPoint);
+    }
+
     /** The lines of a point that nothing was calculated for. */
     public List<Signal> ofLeftOut(int p) {
         return leftOut.getOrDefault(p, List.of());

@@ -3,7 +3,6 @@ package rescient.core.order;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
@@ -12,7 +11,7 @@ import rescient.core.company.UnfitException;
 /** A line of a customer order that comes in: the next one of its order, and its order the next one if none is named. */
 public final class CustomerOrderEntry {
     private static final String PREFIX = "SO-";
-    private static final Pattern NUMBERED = Pattern.compile(PREFIX + "\\d{1,9}");
+    private static final int MOST_DIGITS = 9;
 
     private final CompanyFacts company;
 
@@ -51,11 +50,27 @@ public final class CustomerOrderEntry {
 
     private String nextNumber() {
         long highest = company.texts(Fact.CustomerOrder.class, "number")
-                .filter(number -> NUMBERED.matcher(number).matches())
-                .mapToLong(number -> Long.parseLong(number.substring(PREFIX.length())))
+                .mapToLong(CustomerOrderEntry::counted)
                 .max()
                 .orElse(0);
         return PREFIX + (highest + 1);
+    }
+
+    /** What a number counts, 0 if it is none of ours. All of a company are looked at, so character by character. */
+    private static long counted(String number) {
+        int digits = number.length() - PREFIX.length();
+        if (digits < 1 || digits > MOST_DIGITS || !number.startsWith(PREFIX)) {
+            return 0;
+        }
+        long count = 0;
+        for (int i = PREFIX.length(); i < number.length(); i++) {
+            char digit = number.charAt(i);
+            if (digit < '0' || digit > '9') {
+                return 0;
+            }
+            count = count * 10 + digit - '0';
+        }
+        return count;
     }
 
     private String nextLine(String number) {

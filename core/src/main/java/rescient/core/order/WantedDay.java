@@ -16,8 +16,13 @@ public record WantedDay(int day, boolean moved, boolean beyond) {
         return new WantedDay(working, working != wanted, working > horizonEnd);
     }
 
-    /** Whether nothing can be moved there any more. */
+    /** Whether nothing can be wanted for that day or moved there any more. */
     public static boolean isPast(int wanted, int today) {
         return wanted < today;
+    }
+
+    /** Whether something can wait until that day. */
+    public static boolean isAhead(int wanted, int today) {
+        return wanted > today;
     }
 }

@@ -1,6 +1,14 @@
 package rescient.core.plan;
 
+import java.time.LocalDate;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.ForecastBucket;
+import rescient.core.company.OpenOrder;
+import rescient.core.dates.PossibleDates;
+import rescient.core.netting.DemandList;
 import rescient.core.snapshot.DemandKind;
+import rescient.core.snapshot.Snapshot;
+import rescient.core.snapshot.StockPoint;
 
 /**
  * A demand at a stock point of a finished plan.
@@ -31,5 +39,46 @@ public record Demand(
     /** Calendar days from its own date to its possible date, or null if it never can be met. */
     public Integer daysLate() {
         return possibleDay == null ? null : possibleDay - dueDay;
+    }
+
+    /** One of a planned stock point, as the plan numbers them. */
+    static Demand of(Plan plan, int p, int d) {
+        Snapshot snapshot = plan.snapshot;
+        StockPoint point = snapshot.points[p];
+        DemandList demands = plan.plans.get(p).demands;
+        int possible = plan.possible.ofDemand(p, d);
+        int parent = demands.parent(snapshot.network, d);
+        String number;
+        String line;
+        if (parent != DemandList.DOCUMENT) {
+            StockPoint above = snapshot.points[parent];
+            number = above.transfers() ? above.siteCode : above.itemCode;
+            line = LocalDate.ofEpochDay(plan.plans.get(parent).planned.due[demands.source(d)])
+                    .toString();
+        } else if (demands.document(d) instanceof ForecastBucket bucket) {
+            number = bucket.set();
+            line = LocalDate.ofEpochDay(bucket.fromDay()).toString();
+        } else if (demands.document(d) instanceof CustomerOrderLine order) {
+            number = order.number();
+            line = order.line();
+        } else {
+            OpenOrder order = (OpenOrder) demands.document(d);
+            number = order.number();
+            line = order.line();
+        }
+        return new Demand(
+                point.itemCode,
+                point.siteCode,
+                demands.kind(snapshot, d),
+                number,
+                line,
+                demands.quantity[d],
+                demands.ownDay[d],
+                demands.day(d),
+                possible == PossibleDates.NEVER ? null : possible,
+                parent < 0
+                        ? null
+                        : new OrderRef(
+                                snapshot.points[parent].itemCode, snapshot.points[parent].siteCode, demands.source(d)));
     }
 }

@@ -21,6 +21,11 @@ public final class PegGraph {
         return plan.plans.get(point);
     }
 
+    /** The points for which another plan, which numbers them alike, calculated anew. */
+    public int[] differing(PegGraph other) {
+        return plan.plans.differing(other.plan.plans);
+    }
+
     public PossibleDates possible() {
         return plan.possible;
     }

@@ -44,6 +44,7 @@ public final class Plan {
     private volatile Integer lateOrders;
     private volatile List<PlannedOrder> plannedOrders;
     private volatile int[] inOrder;
+    private volatile Counts counts;
 
     Plan(
             Snapshot snapshot,
@@ -135,6 +136,13 @@ public final class Plan {
         }
         PossibleDates dates = possible.after(changed, next, replanned);
         Plan after = new Plan(changed, options, next, dates, late.after(changed, options, dates, replanned));
+        Counts known = counts;
+        if (known != null) {
+            for (int p = replanned.nextSetBit(0); p >= 0; p = replanned.nextSetBit(p + 1)) {
+                known = known.with(this, p, -1).with(after, p, 1);
+            }
+            after.counts = known;
+        }
         // the same points in the same places
         after.inOrder = network.edgeTo == snapshot.network.edgeTo ? inOrder : null;
         return after;
@@ -158,11 +166,7 @@ public final class Plan {
 
     /** How many planned orders there are. */
     public int plannedOrderCount() {
-        int count = 0;
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            count += snapshot.points[p].phantom ? 0 : plans.get(p).planned.size;
-        }
-        return count;
+        return counts().orders;
     }
 
     /** All signals of the planning rules, by item, site, kind, order number, line, date. */
@@ -195,11 +199,30 @@ public final class Plan {
 
     /** How many signals {@link #allSignals} are. */
     public int signalCount() {
-        int count = signalsOfNoPoint().size();
-        for (int p = 0; p < snapshot.network.planned(); p++) {
-            count += plans.get(p).signals.length + late.of(p).length;
+        return signalsOfNoPoint().size() + counts().signals;
+    }
+
+    /** How many planned orders and signals some points have. */
+    private record Counts(int orders, int signals) {
+        static final Counts NONE = new Counts(0, 0);
+
+        Counts with(Plan plan, int p, int times) {
+            PointPlan here = plan.plans.get(p);
+            return new Counts(
+                    orders + (plan.snapshot.points[p].phantom ? 0 : times * here.planned.size),
+                    signals + times * (here.signals.length + plan.late.of(p).length));
         }
-        return count;
+    }
+
+    private Counts counts() {
+        if (counts == null) {
+            Counts all = Counts.NONE;
+            for (int p = 0; p < snapshot.network.planned(); p++) {
+                all = all.with(this, p, 1);
+            }
+            counts = all;
+        }
+        return counts;
     }
 
     /** Those of stock points that cannot be calculated or lie on a loop. */

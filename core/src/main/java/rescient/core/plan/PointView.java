@@ -1,22 +1,15 @@
 package rescient.core.plan;
 
-import java.time.LocalDate;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import rescient.core.base.Periods;
 import rescient.core.base.Quantity;
 import rescient.core.base.WorkCalendar;
-import rescient.core.company.CustomerOrderLine;
-import rescient.core.company.ForecastBucket;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
-import rescient.core.company.StockLot;
 import rescient.core.dates.PossibleDates;
 import rescient.core.netting.Dating;
 import rescient.core.netting.DemandList;
@@ -25,7 +18,6 @@ import rescient.core.netting.Pegging;
 import rescient.core.netting.PlannedOrders;
 import rescient.core.netting.PointPlan;
 import rescient.core.netting.ReorderPoint;
-import rescient.core.netting.ScheduledReceipts;
 import rescient.core.netting.Sizing;
 import rescient.core.snapshot.Network;
 import rescient.core.snapshot.ReorderNeed;
@@ -200,29 +192,9 @@ public final class PointView {
 
     /** The shortest way down from this point back to itself, without itself at its end; empty if it lies on no loop. */
     public List<PointView> loop() {
-        Network network = snapshot.network;
-        int[] above = new int[network.points.length];
-        Arrays.fill(above, -1);
-        ArrayDeque<Integer> open = new ArrayDeque<>(List.of(p));
-        while (!open.isEmpty()) {
-            int at = open.poll();
-            for (int e = network.edgeStart[at]; e < network.edgeStart[at + 1]; e++) {
-                int below = network.edgeTo[e];
-                if (below == p) {
-                    LinkedList<PointView> way = new LinkedList<>();
-                    for (int step = at; step != p; step = above[step]) {
-                        way.addFirst(new PointView(plan, step));
-                    }
-                    way.addFirst(this);
-                    return way;
-                }
-                if (above[below] < 0) {
-                    above[below] = at;
-                    open.add(below);
-                }
-            }
-        }
-        return List.of();
+        return snapshot.network.wayBackTo(p).stream()
+                .map(at -> new PointView(plan, at))
+                .toList();
     }
 
     /** A started quantity in the unit it is bought in, in millionths of that unit. */
@@ -391,70 +363,10 @@ public final class PointView {
     }
 
     Demand demand(int d) {
-        DemandList demands = plan.plans.get(p).demands;
-        int possible = plan.possible.ofDemand(p, d);
-        int parent = demands.parent(snapshot.network, d);
-        String number;
-        String line;
-        if (parent != DemandList.DOCUMENT) {
-            StockPoint above = snapshot.points[parent];
-            number = above.transfers() ? above.siteCode : above.itemCode;
-            line = LocalDate.ofEpochDay(plan.plans.get(parent).planned.due[demands.source(d)])
-                    .toString();
-        } else if (demands.document(d) instanceof ForecastBucket bucket) {
-            number = bucket.set();
-            line = LocalDate.ofEpochDay(bucket.fromDay()).toString();
-        } else if (demands.document(d) instanceof CustomerOrderLine order) {
-            number = order.number();
-            line = order.line();
-        } else {
-            OpenOrder order = (OpenOrder) demands.document(d);
-            number = order.number();
-            line = order.line();
-        }
-        return new Demand(
-                point.itemCode,
-                point.siteCode,
-                demands.kind(snapshot, d),
-                number,
-                line,
-                demands.quantity[d],
-                demands.ownDay[d],
-                demands.day(d),
-                possible == PossibleDates.NEVER ? null : possible,
-                parent < 0
-                        ? null
-                        : new Demand.OrderRef(
-                                snapshot.points[parent].itemCode, snapshot.points[parent].siteCode, demands.source(d)));
+        return Demand.of(plan, p, d);
     }
 
     private Supply supply(Pegging.SupplyKind kind, int i) {
-        ScheduledReceipts known = plan.plans.get(p).known;
-        PlannedOrders planned = plan.plans.get(p).planned;
-        return switch (kind) {
-            case STOCK -> {
-                StockLot lot = known.lot[i];
-                yield new Supply(
-                        Supply.Kind.STOCK,
-                        lot.lot() == null ? "" : lot.lot(),
-                        lot.serial() == null ? "" : lot.serial(),
-                        snapshot.today,
-                        snapshot.today,
-                        known.lotQuantity[i],
-                        -1);
-            }
-            case OPEN -> {
-                OpenOrder order = known.open[i].order();
-                yield new Supply(
-                        Supply.Kind.OPEN,
-                        order.number(),
-                        order.line(),
-                        known.openDay[i],
-                        order.dueDay(),
-                        known.openQuantity[i],
-                        -1);
-            }
-            case PLANNED -> new Supply(Supply.Kind.PLANNED, "", "", planned.due[i], planned.due[i], planned.good[i], i);
-        };
+        return Supply.of(plan, p, kind, i);
     }
 }

@@ -1,7 +1,9 @@
 package rescient.core.snapshot;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.LongFunction;
@@ -314,12 +316,39 @@ public final class Network implements Cloneable {
             return false;
         }
         for (int p = 0; p < points.length; p++) {
-            if (!points[p].itemCode.equals(other.points[p].itemCode)
-                    || !points[p].siteCode.equals(other.points[p].siteCode)) {
+            StockPoint its = other.points[p];
+            if (points[p] != its
+                    && !(points[p].itemCode.equals(its.itemCode) && points[p].siteCode.equals(its.siteCode))) {
                 return false;
             }
         }
         return Arrays.equals(loops, other.loops);
+    }
+
+    /** The shortest way down from a point back to itself, without itself at its end; empty if it lies on no loop. */
+    public List<Integer> wayBackTo(int p) {
+        int[] above = new int[points.length];
+        Arrays.fill(above, -1);
+        ArrayDeque<Integer> open = new ArrayDeque<>(List.of(p));
+        while (!open.isEmpty()) {
+            int at = open.poll();
+            for (int e = edgeStart[at]; e < edgeStart[at + 1]; e++) {
+                int below = edgeTo[e];
+                if (below == p) {
+                    LinkedList<Integer> way = new LinkedList<>();
+                    for (int step = at; step != p; step = above[step]) {
+                        way.addFirst(step);
+                    }
+                    way.addFirst(p);
+                    return way;
+                }
+                if (above[below] < 0) {
+                    above[below] = at;
+                    open.add(below);
+                }
+            }
+        }
+        return List.of();
     }
 
     /** Whether the edges that begin at a point are the same ones. */

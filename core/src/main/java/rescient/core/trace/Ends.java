@@ -14,6 +14,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
+import rescient.core.dates.LateOrders;
 import rescient.core.netting.DemandList;
 import rescient.core.netting.Pegging;
 import rescient.core.plan.Plan;
@@ -62,10 +63,18 @@ public final class Ends {
     }
 
     private Ends(Plan plan, Map<CustomerOrderLine, Integer> numbers) {
+        this(
+                plan,
+                numbers,
+                new SuppliedDemands[plan.snapshot().network.planned()],
+                new Found[plan.snapshot().network.planned()][]);
+    }
+
+    private Ends(Plan plan, Map<CustomerOrderLine, Integer> numbers, SuppliedDemands[] served, Found[][] found) {
         this.plan = plan;
         this.snapshot = plan.snapshot();
-        this.served = new SuppliedDemands[snapshot.network.planned()];
-        this.found = new Found[served.length][];
+        this.served = served;
+        this.found = found;
         this.numbers = numbers;
     }
 
@@ -81,30 +90,25 @@ public final class Ends {
         if (otherwise.cardinality() > served.length / 2) {
             return new Ends(other);
         }
-        Ends next = new Ends(other, numbers);
         synchronized (numbers) {
-            for (int p = 0; p < served.length; p++) {
-                if (!otherwise.get(p)) {
-                    next.served[p] = served[p];
-                    next.found[p] = found[p];
-                }
-            }
+            Ends next = new Ends(other, numbers, served.clone(), found.clone());
+            otherwise.stream().filter(p -> p < served.length).forEach(p -> {
+                next.served[p] = null;
+                next.found[p] = null;
+            });
+            return next;
         }
-        return next;
     }
 
     /** The points that are planned otherwise or whose customers get it on another day, and all below them. */
     private BitSet otherwise(Plan other) {
         BitSet otherwise = new BitSet(served.length);
-        for (int p = 0; p < served.length; p++) {
-            if (plan.pegs().of(p) != other.pegs().of(p)
-                    || (plan.pegs().late().of(p) != other.pegs().late().of(p)
-                            && !Arrays.equals(
-                                    plan.pegs().late().of(p),
-                                    other.pegs().late().of(p)))) {
-                otherwise.set(p);
-            }
-        }
+        IntStream.of(plan.pegs().differing(other.pegs())).forEach(otherwise::set);
+        LateOrders before = plan.pegs().late();
+        LateOrders after = other.pegs().late();
+        IntStream.of(before.differing(after))
+                .filter(p -> !Arrays.equals(before.of(p), after.of(p)))
+                .forEach(otherwise::set);
         for (Snapshot.KitOrder kit : other.snapshot.kitOrders) {
             if (plan.pegs().late().ofKit(kit.line()) != other.pegs().late().ofKit(kit.line())) {
                 IntStream.of(kit.points()).forEach(otherwise::set);

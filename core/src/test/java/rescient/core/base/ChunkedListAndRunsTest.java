@@ -1,6 +1,7 @@
 package rescient.core.base;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -14,49 +15,66 @@ import org.junit.jupiter.api.Test;
 class ChunkedListAndRunsTest {
     /** A copy changes, what it was copied from does not; both hold what a plain list would. */
     @Property(tries = 200)
-    void aShelfIsAListThatSharesWhatStays(@ForAll @IntRange(min = 1, max = 1500) int size, @ForAll long seed) {
+    void aCopySharesWhatStays(@ForAll @IntRange(min = 1, max = 1500) int size, @ForAll long seed) {
         Random random = new Random(seed);
         List<String> expected = new ArrayList<>();
         for (int i = 0; i < size; i++) {
             expected.add("as it was " + i);
         }
-        ChunkedList<String> shelf = ChunkedList.of(expected, String[]::new);
+        ChunkedList<String> list = ChunkedList.of(expected, String[]::new);
         for (int step = 0; step < 12; step++) {
             List<String> before = List.copyOf(expected);
-            ChunkedList<String> shelfBefore = shelf;
+            ChunkedList<String> listBefore = list;
             int at = random.nextInt(expected.size());
             switch (random.nextInt(3)) {
                 case 0 -> {
                     expected.set(at, "other " + step);
-                    shelf = shelf.with(at, "other " + step);
+                    list = list.with(at, "other " + step);
                 }
                 case 1 -> {
                     expected.add(at, "more " + step);
-                    shelf = shelf.inserted(at, "more " + step);
+                    list = list.inserted(at, "more " + step);
                 }
                 default -> {
                     if (expected.size() > 1) {
                         expected.remove(at);
-                        shelf = shelf.without(at);
+                        list = list.without(at);
                     }
                 }
             }
-            assertThat(shelf).isEqualTo(expected);
-            assertThat(shelfBefore).isEqualTo(before);
+            assertThat(list).isEqualTo(expected);
+            assertThat(listBefore).isEqualTo(before);
         }
     }
 
     @Test
+    void whereACopyHoldsAnotherObjectIsFound() {
+        ChunkedList<Object> list = ChunkedList.of(1000, Object[]::new);
+        Object kept = new Object();
+        list.put(700, kept);
+        ChunkedList<Object> copy = list.copy();
+        assertThat(copy.differing(list)).isEmpty();
+        copy.open(3, 700, 999);
+        copy.put(3, "3");
+        copy.put(700, kept);
+        copy.put(999, "999");
+        assertThat(copy.differing(list)).containsExactly(3, 999);
+        assertThat(list.differing(copy)).containsExactly(3, 999);
+        assertThatThrownBy(() -> list.differing(ChunkedList.of(999, Object[]::new)))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
     void manyPlacesAreChangedInOneCopy() {
-        ChunkedList<Integer> shelf = ChunkedList.of(1000, Integer[]::new);
-        ChunkedList<Integer> copy = shelf.copy();
+        ChunkedList<Integer> list = ChunkedList.of(1000, Integer[]::new);
+        ChunkedList<Integer> copy = list.copy();
         copy.open(3, 4, 999);
         copy.put(3, 30);
         copy.put(4, 40);
         copy.put(999, 1);
         assertThat(copy.get(3) + copy.get(4) + copy.get(999)).isEqualTo(71);
-        assertThat(shelf.get(3)).isNull();
-        assertThat(shelf.get(999)).isNull();
+        assertThat(list.get(3)).isNull();
+        assertThat(list.get(999)).isNull();
     }
 
     @Property(tries = 500)

@@ -61,6 +61,34 @@ class DraftingTest {
     }
 
     @Test
+    void componentsOfWhichMoreOrLessIsNeededAreTold() {
+        Drafting drafting = Drafting.of(point(company().plan(), "A"));
+        OrderDraft eight = drafting.planned(0);
+
+        assertThat(NeedChange.between(eight, drafting.dueOn(pieces(12), day("23 Mar"))))
+                .containsExactly(new NeedChange("B", pieces(20), pieces(30)));
+        assertThat(NeedChange.between(eight, eight.with(List.of(new OrderDraft.Need("C", "W", pieces(7), 0)))))
+                .containsExactly(new NeedChange("C", 0, pieces(7)), new NeedChange("B", pieces(20), 0));
+        assertThat(NeedChange.between(eight, drafting.dueOn(pieces(8), day("23 Mar"))))
+                .isEmpty();
+    }
+
+    /** Started today, Monday the 2nd, A is there on Thursday the 5th at the earliest. */
+    @Test
+    void anOrderIsThereWhenItsLeadTimeAndThePlanAllow() {
+        PointView point = point(company().plan(), "A");
+        Drafting drafting = Drafting.of(point);
+
+        assertThat(DraftPossible.of(drafting.planned(0), point, null))
+                .isEqualTo(new DraftPossible(day("20 Mar"), 0, false));
+        OrderDraft tooSoon = drafting.dueOn(pieces(8), day("3 Mar"));
+        assertThat(DraftPossible.of(tooSoon, point, null)).isEqualTo(new DraftPossible(day("5 Mar"), 2, false));
+        assertThat(DraftPossible.of(tooSoon, point, day("9 Mar"))).isEqualTo(new DraftPossible(day("9 Mar"), 6, true));
+        OrderDraft tenth = drafting.dueOn(pieces(8), day("10 Mar"));
+        assertThat(DraftPossible.of(tenth, point, day("6 Mar"))).isEqualTo(new DraftPossible(day("10 Mar"), 0, false));
+    }
+
+    @Test
     void anotherStartMovesTheDueDate() {
         // starts Thu 5 March, 3 working days: Tue 10 March
         OrderDraft draft = Drafting.of(point(company().plan(), "A")).startingOn(pieces(8), day("5 Mar"));

@@ -25,6 +25,8 @@ class AfterTest {
     private static void assertSame(Plan plan, Plan full) {
         assertThat(plan.plannedOrders()).isEqualTo(full.plannedOrders());
         assertThat(plan.signals()).isEqualTo(full.signals());
+        assertThat(plan.plannedOrderCount()).isEqualTo(full.plannedOrders().size());
+        assertThat(plan.signalCount()).isEqualTo(full.allSignals().size());
         assertThat(plan.points()).hasSameSizeAs(full.points());
         for (PointView point : full.points()) {
             PointView same = plan.point(point.item(), point.site()).orElseThrow();

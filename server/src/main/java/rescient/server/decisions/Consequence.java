@@ -4,14 +4,15 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import rescient.core.base.Quantity;
 import rescient.core.compare.PlanDifference;
+import rescient.core.order.DraftPossible;
+import rescient.core.order.NeedChange;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.prices.ValueDifference;
 import rescient.core.snapshot.Signal;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
@@ -190,19 +191,13 @@ record Consequence(
     }
 
     private static List<PartBeforeAfter> parts(PlanVersion version, OrderDraft before, OrderDraft after) {
-        Map<String, Long> was = new LinkedHashMap<>();
-        Map<String, Long> is = new LinkedHashMap<>();
-        before.needs().forEach(n -> was.merge(n.item(), n.quantity(), Long::sum));
-        after.needs().forEach(n -> is.merge(n.item(), n.quantity(), Long::sum));
-        was.keySet().forEach(item -> is.putIfAbsent(item, 0L));
-        return is.keySet().stream()
-                .filter(item -> !is.get(item).equals(was.getOrDefault(item, 0L)))
-                .map(item -> new PartBeforeAfter(
-                        item,
-                        version.directory().itemName(item),
-                        version.directory().unit(item),
-                        Quantity.decimal(was.getOrDefault(item, 0L)),
-                        Quantity.decimal(is.get(item))))
+        return NeedChange.between(before, after).stream()
+                .map(change -> new PartBeforeAfter(
+                        change.item(),
+                        version.directory().itemName(change.item()),
+                        version.directory().unit(change.item()),
+                        Quantity.decimal(change.before()),
+                        Quantity.decimal(change.after())))
                 .toList();
     }
 
@@ -211,8 +206,7 @@ record Consequence(
             return null;
         }
         PointView point = new Drafter(version).point(Drafter.Way.of(order));
-        int ordinary = point.earliestDue(order.startQuantity());
-        int possible = Math.max(ordinary, inPlan(version, order, key));
+        DraftPossible possible = DraftPossible.of(order, point, inPlan(version, order, key));
         return new Facts(
                 Words.word(order.source()),
                 order.source() == rescient.core.company.Source.BUY
@@ -222,27 +216,26 @@ record Consequence(
                 Quantity.decimal(order.quantity()),
                 Words.date(order.startDay()),
                 Words.date(order.dueDay()),
-                possible > order.dueDay() ? Words.date(possible) : null,
-                Math.max(0, possible - order.dueDay()),
-                possible > order.dueDay() && possible > ordinary,
+                possible.late() > 0 ? Words.date(possible.day()) : null,
+                possible.late(),
+                possible.byComponents(),
                 OrderValue.of(version.directory(), point, order).value());
     }
 
-    /** When the plan says that an order can be there; its due date if the plan says nothing. */
-    private static int inPlan(PlanVersion version, OrderDraft order, String key) {
-        Integer possible = null;
-        if (key != null && OrderKey.isLine(key)) {
-            possible = version.plan()
-                    .point(order.item(), order.site())
-                    .map(p -> p.possibleDay(OrderKey.number(key), OrderKey.line(key)))
-                    .orElse(null);
-        } else if (key != null) {
-            possible = OrderKey.parse(key)
-                    .in(version.plan())
-                    .map(PlannedOrder::possibleDay)
-                    .orElse(null);
+    /** When the plan says that an order can be there; null if it says nothing. */
+    private static Integer inPlan(PlanVersion version, OrderDraft order, String key) {
+        if (key == null) {
+            return null;
         }
-        return possible == null ? order.dueDay() : possible;
+        return OrderKey.isLine(key)
+                ? version.plan()
+                        .point(order.item(), order.site())
+                        .map(p -> p.possibleDay(OrderKey.number(key), OrderKey.line(key)))
+                        .orElse(null)
+                : OrderKey.parse(key)
+                        .in(version.plan())
+                        .map(PlannedOrder::possibleDay)
+                        .orElse(null);
     }
 
     private static BigDecimal value(PlanVersion version, OrderDraft order) {
@@ -285,34 +278,25 @@ record Consequence(
     }
 
     /** What comes less what goes; null if a price is missing. */
-    private static BigDecimal cost(
-            PlanVersion before, PlanVersion after, Proposal proposal, PlanDifference difference) {
-        BigDecimal sum = BigDecimal.ZERO;
-        for (PlannedOrder order : difference.come()) {
-            sum = add(sum, planned(after, order), 1);
-        }
-        for (PlannedOrder order : difference.gone()) {
-            sum = add(sum, planned(before, order), -1);
-        }
+    private static BigDecimal cost(PlanVersion before, PlanVersion after, Proposal proposal, PlanDifference changed) {
+        ValueDifference difference = new ValueDifference();
+        changed.come().forEach(order -> difference.comes(planned(after, order)));
+        changed.gone().forEach(order -> difference.goes(planned(before, order)));
         for (Proposal.Line line : proposal.lines) {
             boolean stood = line.key() != null && OrderKey.isLine(line.key());
             if (line.before() != null && stood) {
-                sum = add(sum, value(before, line.before()), -1);
+                difference.goes(value(before, line.before()));
             }
             if (line.after() != null && line.number() != null) {
-                sum = add(sum, value(after, line.after()), 1);
+                difference.comes(value(after, line.after()));
             }
         }
-        return sum;
+        return difference.sum();
     }
 
     private static BigDecimal planned(PlanVersion version, PlannedOrder order) {
         PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
         return OrderValue.of(version.directory(), point, order).value();
-    }
-
-    private static BigDecimal add(BigDecimal sum, BigDecimal value, int sign) {
-        return sum == null || value == null ? null : sum.add(value.multiply(BigDecimal.valueOf(sign)));
     }
 
     private static List<PointBeforeAfter> points(PlanVersion before, PlanVersion after, Proposal proposal) {

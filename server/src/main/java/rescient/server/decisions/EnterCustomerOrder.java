@@ -35,7 +35,7 @@ record EnterCustomerOrder(
         Facts facts = desk.version().directory().facts();
         List<FactChange> entered =
                 CustomerOrderRows.entered(facts, item, site, quantity, due, number, customer, priority);
-        if (due.isBefore(desk.version().today())) {
+        if (desk.isPast(due)) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A customer order cannot be wanted in the past")
                     .field("due");
         }

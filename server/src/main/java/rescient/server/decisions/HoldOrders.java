@@ -16,7 +16,7 @@ record HoldOrders(
         implements OfOrders {
     @Override
     public void propose(Proposing desk, List<Target> chosen) {
-        if (until == null || !until.isAfter(desk.version().today())) {
+        if (until == null || !desk.isAhead(until)) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A hold needs a day after today").field("until");
         }
         chosen.forEach(target -> desk.hold(target, until, note));

@@ -115,10 +115,16 @@ final class Proposing {
         proposal.refusals.add(target.label() + " " + why + ".");
     }
 
+    boolean isPast(LocalDate day) {
+        return WantedDay.isPast((int) day.toEpochDay(), (int) version.today().toEpochDay());
+    }
+
+    boolean isAhead(LocalDate day) {
+        return WantedDay.isAhead((int) day.toEpochDay(), (int) version.today().toEpochDay());
+    }
+
     boolean refusedAsPast(Target target, @Nullable LocalDate day) {
-        if (day != null
-                && WantedDay.isPast(
-                        (int) day.toEpochDay(), (int) version.today().toEpochDay())) {
+        if (day != null && isPast(day)) {
             refuse(target, "cannot be moved to " + day + ", which is past");
             return true;
         }

@@ -119,7 +119,7 @@ class DecideList implements WarmUp {
     @Override
     public void warmUp(PlanVersion version) throws JsonProcessingException {
         for (int time = 0; time < TIMES; time++) {
-            json.writeValueAsBytes(list(version.with(List.of()), ListFilter.NOTHING, DayOfWeek.MONDAY, Set.of()));
+            json.writeValueAsBytes(list(version.without(Set.of()), ListFilter.NOTHING, DayOfWeek.MONDAY, Set.of()));
         }
     }
 }

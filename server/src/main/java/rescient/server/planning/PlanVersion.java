@@ -74,12 +74,6 @@ public record PlanVersion(
         return new PlanVersion(revision, madeAt, tookMillis, day, end, company, demo, other, directory);
     }
 
-    /** This version as if these changes of open orders were made. */
-    public PlanVersion with(List<Change> changes) {
-        List<FactChange> rows = OpenOrderRows.changes(directory.facts(), changes);
-        return after(revision, madeAt, plan.after(changes, Asked.watch()), directory.after(rows));
-    }
-
     /** This version as if these lines of customer orders were not there. */
     public PlanVersion without(Set<PlanOptions.Line> lines) {
         List<Change> gone = lines.stream()

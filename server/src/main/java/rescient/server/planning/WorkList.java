@@ -41,6 +41,8 @@ class WorkList implements PlanFollower {
     /** The first of the signals that ask for something, in the order of the list. */
     private final OnceForPlan<AskedSignals> asking = new OnceForPlan<>();
 
+    private final OnceForPlan<List<SignalRow>> inWords = new OnceForPlan<>();
+
     private final OnceForPlan<Ends> ends = new OnceForPlan<>();
     /** Of the plan that was last looked at; much of it holds for the next. */
     private volatile Ends latest;
@@ -74,7 +76,7 @@ class WorkList implements PlanFollower {
         newest = next;
         ahead.begin(() -> {
             if (newest == next) {
-                asking(next);
+                inWords(next);
                 all(next);
             }
         });
@@ -98,7 +100,13 @@ class WorkList implements PlanFollower {
             @Nullable String itemGroup,
             @Nullable String planner,
             @Nullable Asked asked,
-            SignalView signal) {}
+            SignalView signal) {
+        private SignalRow with(@Nullable Asked wish) {
+            return wish == null
+                    ? this
+                    : new SignalRow(key, group, itemName, siteName, partner, itemGroup, planner, wish, signal);
+        }
+    }
 
     /**
      * The orders of a list.
@@ -233,16 +241,29 @@ class WorkList implements PlanFollower {
         });
         AskedSignals all = asking(version);
         boolean whole = all.count() <= wholeUpTo;
-        AskedSignals fitting = whole || filter.equals(ListFilter.NOTHING)
+        boolean everything = whole || filter.equals(ListFilter.NOTHING);
+        AskedSignals fitting = everything
                 ? all
                 : AskedSignals.of(version.plan(), most, signal -> filter.fits(version.directory(), signal));
+        Stream<SignalRow> rows = everything ? inWords(version).stream() : inWords(version, fitting, most);
         return new ListedSignals(
-                fitting.first().stream()
-                        .limit(whole ? wholeUpTo : most)
-                        .map(signal -> row(version, signal, Ask.of(signal.kind()), asked))
-                        .filter(row -> !whole || filter.fitsWhole(version.directory(), row))
+                rows.filter(row -> !whole || filter.fitsWhole(version.directory(), row))
+                        .map(row -> row.with(row.signal.order() == null ? null : asked.get(row.signal.order())))
                         .toList(),
                 whole ? 0 : Math.max(0, fitting.count() - most));
+    }
+
+    /** The first signals of a plan as rows, but for what suppliers were asked. */
+    private List<SignalRow> inWords(PlanVersion version) {
+        return inWords.of(version.plan(), () -> {
+            AskedSignals all = asking(version);
+            return inWords(version, all, all.count() <= wholeUpTo ? wholeUpTo : most)
+                    .toList();
+        });
+    }
+
+    private static Stream<SignalRow> inWords(PlanVersion version, AskedSignals signals, int most) {
+        return signals.first().stream().limit(most).map(signal -> row(version, signal, Ask.of(signal.kind())));
     }
 
     private AskedSignals asking(PlanVersion version) {
@@ -250,7 +271,7 @@ class WorkList implements PlanFollower {
                 version.plan(), () -> AskedSignals.of(version.plan(), Math.max(wholeUpTo, most), signal -> true));
     }
 
-    private static SignalRow row(PlanVersion version, Signal signal, Ask ask, Map<String, Asked> asked) {
+    private static SignalRow row(PlanVersion version, Signal signal, Ask ask) {
         Directory directory = version.directory();
         SignalView view = SignalView.of(version, signal);
         return new SignalRow(
@@ -267,7 +288,7 @@ class WorkList implements PlanFollower {
                 view.order() == null ? null : directory.partnerOf(signal.orderNumber(), signal.orderLine()),
                 directory.group(signal.item()),
                 directory.planner(signal.item()),
-                view.order() == null ? null : asked.get(view.order()),
+                null,
                 view);
     }
 }

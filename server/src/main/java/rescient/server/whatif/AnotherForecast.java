@@ -19,8 +19,7 @@ record AnotherForecast(@Nullable @Size(max = LONGEST) String set) implements Ass
 
     @Override
     public List<FactChange> apply(Assumed company) {
-        if (set != null
-                && company.facts().where(Fact.Forecast.class, "set", set).isEmpty()) {
+        if (set != null && company.facts().texts(Fact.Forecast.class, "set").noneMatch(set::equals)) {
             throw new UnfitException("There is no forecast set " + set, "set");
         }
         Fact.Setting now = company.facts().one(Fact.Setting.class, SETTING).orElse(null);

@@ -1,15 +1,14 @@
 package rescient.server.whatif;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import rescient.core.compare.MonthDifference;
 import rescient.core.compare.OrderChange;
 import rescient.core.compare.PlanDifference;
 import rescient.core.compare.PlanFigures;
@@ -155,28 +154,15 @@ record WhatIfView(
             Map<YearMonth, Map<String, BigDecimal>> other,
             int decimals,
             UnaryOperator<String> name) {
-        TreeSet<YearMonth> months = new TreeSet<>(live.keySet());
-        months.addAll(other.keySet());
-        List<MonthRow> rows = new ArrayList<>();
-        for (YearMonth month : months) {
-            TreeSet<String> codes =
-                    new TreeSet<>(live.getOrDefault(month, Map.of()).keySet());
-            codes.addAll(other.getOrDefault(month, Map.of()).keySet());
-            BigDecimal allLive = sum(live.get(month), decimals);
-            BigDecimal allOther = sum(other.get(month), decimals);
-            rows.add(new MonthRow(month.atDay(1), null, null, allLive, allOther, allOther.subtract(allLive)));
-            for (String code : codes) {
-                BigDecimal was = value(live, month, code, decimals);
-                BigDecimal is = value(other, month, code, decimals);
-                rows.add(new MonthRow(month.atDay(1), code, name.apply(code), was, is, is.subtract(was)));
-            }
-        }
-        return rows;
-    }
-
-    private static BigDecimal sum(Map<String, BigDecimal> month, int decimals) {
-        return (month == null ? Map.<String, BigDecimal>of() : month)
-                .values().stream().reduce(BigDecimal.ZERO, BigDecimal::add).setScale(decimals, RoundingMode.HALF_UP);
+        return MonthDifference.between(live, other, decimals).stream()
+                .map(one -> new MonthRow(
+                        one.month().atDay(1),
+                        one.code(),
+                        one.code() == null ? null : name.apply(one.code()),
+                        one.before(),
+                        one.after(),
+                        one.more()))
+                .toList();
     }
 
     private static List<FigureRow> figures(Figures live, Figures other) {
@@ -199,12 +185,5 @@ record WhatIfView(
 
     private static FigureRow figure(String code, BigDecimal live, BigDecimal other) {
         return new FigureRow(code, live, other, other.subtract(live));
-    }
-
-    private static BigDecimal value(
-            Map<YearMonth, Map<String, BigDecimal>> figures, YearMonth month, String code, int decimals) {
-        return figures.getOrDefault(month, Map.of())
-                .getOrDefault(code, BigDecimal.ZERO)
-                .setScale(decimals, RoundingMode.HALF_UP);
     }
 }
