@@ -205,6 +205,13 @@ export function count(n: number, one: string, many = one + 's'): string {
   return `${n} ${n === 1 ? one : many}`;
 }
 
+/** How many of a list there are, and how many of them are in sight where that is less. */
+export function countShown(list: { rows: unknown[]; total: number } | undefined, one: string): string {
+  const all = list?.total ?? 0;
+  const shown = list?.rows.length ?? 0;
+  return count(all, one) + (shown < all ? `, the first ${shown} shown` : '');
+}
+
 const DOCUMENTS: Record<string, string> = {
   buy: 'purchase order',
   make: 'production order',

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { clock, count, date, dayOf, said } from '$lib/format';
+  import OpenRow from '$lib/ui/OpenRow.svelte';
   import type { CauseLine, ChangesScreen } from './changes-screen.svelte';
 
   /** What happened, by whom, and how much changed by it. */
@@ -8,20 +9,13 @@
     screen: ChangesScreen;
   }
   let { line, screen }: Props = $props();
-  const here = $derived(screen.isHere(line));
 </script>
 
-<!-- the keys of the list act from anywhere on the page -->
-<!-- svelte-ignore a11y_click_events_have_key_events -->
-<div
-  class="plan-row"
-  class:here
-  style:grid-template-columns={screen.columns.template}
-  role="option"
-  aria-selected={here}
-  tabindex="-1"
+<OpenRow
   id="cause-{'id' in line ? line.id : 'all'}"
-  onclick={() => screen.choose(line)}
+  here={screen.isHere(line)}
+  template={screen.columns.template}
+  onopen={() => screen.choose(line)}
 >
   {#if 'id' in line}
     <span class="text-ink-2" title={line.at}>{clock(line.at)}</span>
@@ -41,4 +35,4 @@
     <span class="what"><span class="name"><b>Everything</b></span></span>
     <span class="num">{count(screen.changes.data?.orders.length ?? 0, 'order')}</span>
   {/if}
-</div>
+</OpenRow>

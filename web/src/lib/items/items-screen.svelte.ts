@@ -29,13 +29,13 @@ export class ItemsScreen extends ListScreen<ItemRow> {
 
   /** What is said where there is no item. */
   get empty(): string {
-    return this.rows.data?.length === 0 && !this.kind && !this.sought
+    return this.rows.data?.total === 0 && !this.kind && !this.sought
       ? 'There are no items yet.'
       : 'No item fits these filters.';
   }
 
   protected all(): ItemRow[] {
-    return this.rows.data ?? [];
+    return this.rows.data?.rows ?? [];
   }
 
   protected keyOf(item: ItemRow): string {

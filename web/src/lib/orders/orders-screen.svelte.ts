@@ -33,7 +33,7 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   /** What is said where there is no order. */
   get empty(): string {
     const { kind, stage } = this.filters;
-    return this.rows.data?.length === 0 && !kind && !stage && !this.sought
+    return this.rows.data?.total === 0 && !kind && !stage && !this.sought
       ? 'Nothing has been released yet. Choose planned orders in the Plan and press r.'
       : 'No order fits these filters.';
   }
@@ -43,7 +43,7 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   }
 
   protected all(): OrderRow[] {
-    return this.rows.data ?? [];
+    return this.rows.data?.rows ?? [];
   }
 
   protected keyOf(order: OrderRow): string {

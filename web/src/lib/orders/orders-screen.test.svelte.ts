@@ -22,7 +22,10 @@ function order(number: string, partner: string) {
 }
 
 const ANSWERS = {
-  'plan supply-orders {}': [order('PO-1', 'Smith'), order('PO-2', 'Wood & Co'), order('PO-3', 'Smith')]
+  'plan supply-orders {}': {
+    rows: [order('PO-1', 'Smith'), order('PO-2', 'Wood & Co'), order('PO-3', 'Smith')],
+    total: 3
+  }
 };
 const screenAt = (url: string) => at(url, ANSWERS, () => new OrdersScreen());
 
@@ -72,7 +75,7 @@ describe('the screen of the orders', () => {
   });
 
   it('says why there is nothing', () => {
-    const none = at('/orders', { 'plan supply-orders {}': [] }, () => new OrdersScreen());
+    const none = at('/orders', { 'plan supply-orders {}': { rows: [], total: 0 } }, () => new OrdersScreen());
     expect(none.empty).toContain('Nothing has been released yet');
     left();
     const filtered = at('/orders?kind=make', {}, () => new OrdersScreen());

@@ -14,6 +14,7 @@ import { changes, plannedOrder, planList, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import { csv, download, tabbed } from '$lib/ui/export';
+import { whenPainted } from '$lib/ui/painted';
 import type { Action } from './actions';
 import { columnsOf, listColumns, listWidth } from './columns';
 import type { Deciding } from './command';
@@ -139,7 +140,9 @@ export class DecideScreen {
       const nothing = ['order', 'item', 'signals'].every((name) => fromAddress(name) === undefined);
       // the last view comes first
       const there = page.url.search !== '' || this.views.last === '';
-      if (first && nothing && there) void toAddress({ order: keyOf(first) });
+      if (!first || !nothing || !there) return;
+      // the list is looked for first, what is opened then
+      return whenPainted(() => void toAddress({ order: keyOf(first) }));
     });
   }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { longDate, quantity, shortDate } from '$lib/format';
+  import OpenRow from '$lib/ui/OpenRow.svelte';
   import { lateness, type Promise } from './threads';
 
   interface Props {
@@ -13,18 +14,7 @@
   let { promise, today, template, here, onopen }: Props = $props();
 </script>
 
-<!-- the keys of the list act from anywhere on the page -->
-<!-- svelte-ignore a11y_click_events_have_key_events -->
-<div
-  class="plan-row"
-  class:here
-  style:grid-template-columns={template}
-  role="option"
-  aria-selected={here}
-  tabindex="-1"
-  id="promise-{promise.key}"
-  onclick={onopen}
->
+<OpenRow id="promise-{promise.key}" {here} {template} {onopen}>
   <span class="what">
     <span class="name"
       ><b>{promise.number}</b>
@@ -45,7 +35,7 @@
       <span class="badge" title="calendar days late">+{promise.days}</span>
     {:else}<b>never</b>{/if}
   </span>
-</div>
+</OpenRow>
 
 <style>
   .late {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, quantity } from '$lib/format';
+  import { countShown, quantity } from '$lib/format';
   import ItemPane from '$lib/items/ItemPane.svelte';
   import { ItemsScreen, type ItemRow } from '$lib/items/items-screen.svelte';
   import Chooser from '$lib/ui/Chooser.svelte';
@@ -63,7 +63,7 @@
   {#snippet actions()}
     <span data-testid="selection">
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
-      {count(list.shown.length, 'item')}
+      {countShown(screen.rows.data, 'item')}
     </span>
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, date, documentName, longDate, money } from '$lib/format';
+  import { count, countShown, date, documentName, longDate, money } from '$lib/format';
   import OrderPane from '$lib/orders/OrderPane.svelte';
   import { OrdersScreen, type OrderRow } from '$lib/orders/orders-screen.svelte';
   import Chooser from '$lib/ui/Chooser.svelte';
@@ -92,7 +92,7 @@
   {#snippet actions()}
     <span data-testid="selection">
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
-      {count(list.shown.length, 'order')}
+      {countShown(screen.rows.data, 'order')}
     </span>
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button

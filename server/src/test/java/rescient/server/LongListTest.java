@@ -74,6 +74,24 @@ class LongListTest extends ServerTest {
     }
 
     @Test
+    void theFirstItemsAndOrdersComeAndAllAreCounted() throws Exception {
+        for (String list : List.of("items", "orders")) {
+            String table = list.equals("items") ? "items" : "supply_orders";
+            JsonNode all = get("ida", "/api/" + list).body();
+            assertThat(all.get("rows")).hasSize(MOST);
+            assertThat(all.get("total").asInt())
+                    .isEqualTo(jdbc.queryForObject("select count(*) from " + table, Integer.class));
+        }
+        // what is looked for is looked for in all
+        JsonNode wire = get("ida", "/api/items?words=WIRE").body();
+        assertThat(wire.get("rows")).isNotEmpty().hasSize(wire.get("total").asInt());
+        JsonNode one = get("ida", "/api/orders?words=mo-320").body();
+        assertThat(one.get("rows"))
+                .singleElement()
+                .satisfies(row -> assertThat(row.get("number").asText()).isEqualTo("MO-320"));
+    }
+
+    @Test
     void filtersAreAskedOfAll() throws Exception {
         assertThat(plannedRows(list("?site=QUAYSIDE")))
                 .isNotEmpty()

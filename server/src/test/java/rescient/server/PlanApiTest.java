@@ -147,8 +147,11 @@ class PlanApiTest extends ServerTest {
         JsonNode firmed = get("ida", "/api/orders?stage=firmed").body();
         assertThat(firmed.findValuesAsText("number")).contains("MO-320").doesNotContain("MO-318", "PO-2032");
         JsonNode bought = get("ida", "/api/orders?kind=buy").body();
-        assertThat(bought.get(0).get("number").asText()).isEqualTo("PO-2032");
-        assertThat(bought.get(0).get("overdue").asBoolean()).isTrue();
+        JsonNode first = bought.get("rows").get(0);
+        assertThat(first.get("number").asText()).isEqualTo("PO-2032");
+        assertThat(first.get("overdue").asBoolean()).isTrue();
+        assertThat(bought.get("total").asInt()).isEqualTo(bought.get("rows").size());
+        assertThat(bought.get("rows").findValuesAsText("due")).isSorted();
     }
 
     @Test

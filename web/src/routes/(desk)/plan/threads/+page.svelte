@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, said } from '$lib/format';
+  import { count, countShown, said } from '$lib/format';
   import ChangeBelow from '$lib/plan/ChangeBelow.svelte';
   import type { Deciding } from '$lib/plan/command';
   import KeptLine from '$lib/plan/KeptLine.svelte';
@@ -134,9 +134,7 @@
   {#snippet actions()}
     {@const here = screen.here}
     <span class="whitespace-nowrap" data-testid="selection">
-      {count(found?.late ?? 0, 'line')} late of {found?.total ?? 0}{found && found.rows.length < found.total
-        ? `, the first ${found.rows.length} shown`
-        : ''}
+      {found?.late ?? 0} late of {countShown(found, 'line')}
     </span>
     {#if screen.refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert"
         >{screen.refused}</span

@@ -4,6 +4,7 @@
   import PlanViews from '$lib/plan/PlanViews.svelte';
   import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
+  import ListRow from '$lib/ui/ListRow.svelte';
   import Place from '$lib/ui/Place.svelte';
   import Compared from '$lib/what-if/Compared.svelte';
   import WhatIfPane from '$lib/what-if/WhatIfPane.svelte';
@@ -18,33 +19,12 @@
 {#snippet line(w: WhatIfRow)}
   {@const key = String(w.id)}
   {@const sentences = w.sentences.map(said).join('; ')}
-  <!-- the keys of the list act from anywhere on the page -->
-  <!-- svelte-ignore a11y_click_events_have_key_events -->
-  <div
-    class="plan-row"
-    class:here={key === list.here}
-    style:grid-template-columns={screen.columns.template}
-    role="option"
-    aria-selected={list.selected.has(key)}
-    tabindex="-1"
-    id="what-if-{w.id}"
-    onmousedown={(e) => e.shiftKey && e.preventDefault()}
-    onclick={(e) => (e.shiftKey ? list.range(key) : screen.open(key))}
-  >
-    <span
-      class="box"
-      class:on={list.selected.has(key)}
-      role="presentation"
-      onclick={(e) => {
-        e.stopPropagation();
-        list.toggle(key);
-      }}
-    ></span>
+  <ListRow {list} {key} id="what-if" columns={screen.columns} onopen={() => screen.open(key)}>
     <span class="what">
       <span class="name"><b>{w.name}</b></span>
       <span class="where" title={sentences}>{sentences || 'nothing otherwise yet'}</span>
     </span>
-  </div>
+  </ListRow>
 {/snippet}
 
 <Place

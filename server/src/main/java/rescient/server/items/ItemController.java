@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -26,8 +27,10 @@ import rescient.server.platform.Sought;
 @RequestMapping("/api/items")
 class ItemController {
     private final LivePlan live;
+    private final int most;
 
-    ItemController(LivePlan live) {
+    ItemController(LivePlan live, @Value("${rescient.list-most:1000}") int most) {
+        this.most = most;
         this.live = live;
     }
 
@@ -122,16 +125,26 @@ class ItemController {
             boolean loop,
             boolean hasComponents) {}
 
+    /**
+     * Items by code.
+     *
+     * @param rows the first of those that fit
+     * @param total how many fit
+     */
+    record ItemRows(List<ItemRow> rows, int total) {}
+
+    /** @param words of code, name or group */
     @GetMapping
-    List<ItemRow> list(@RequestParam(required = false) String kind, @RequestParam(required = false) String words) {
+    ItemRows list(@RequestParam(required = false) String kind, @RequestParam(required = false) String words) {
         PlanVersion version = live.current();
         Sought sought = new Sought(words);
-        return version.directory().items().values().stream()
+        List<Fact.Item> fitting = version.directory().items().values().stream()
                 .filter(item -> kind == null || kind.equals(Words.word(item.is())))
                 .filter(item -> sought.in(
                         Stream.of(item.code(), item.name(), version.directory().groupName(item.group()))))
-                .map(item -> row(version, item))
                 .toList();
+        return new ItemRows(
+                fitting.stream().limit(most).map(item -> row(version, item)).toList(), fitting.size());
     }
 
     @GetMapping("/one")

@@ -4,15 +4,12 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import rescient.core.base.DocumentOrder;
 import rescient.core.company.Source;
 import rescient.core.order.OrderStatus;
 import rescient.core.plan.Peg;
@@ -34,10 +31,13 @@ import rescient.server.platform.Sought;
 class OrderController {
     private final SupplyOrderRepository orders;
     private final SupplyOrderComponentRepository components;
+    private final OrderList list;
     private final LivePlan live;
 
-    OrderController(SupplyOrderRepository orders, SupplyOrderComponentRepository components, LivePlan live) {
+    OrderController(
+            SupplyOrderRepository orders, SupplyOrderComponentRepository components, OrderList list, LivePlan live) {
         this.orders = orders;
+        this.list = list;
         this.components = components;
         this.live = live;
     }
@@ -88,21 +88,28 @@ class OrderController {
             @Nullable Instant createdAt,
             List<OrderLine> lines) {}
 
+    /**
+     * Orders by the day that is due next.
+     *
+     * @param rows the first of those that fit
+     * @param total how many fit
+     */
+    record OrderRows(List<OrderRow> rows, int total) {}
+
+    /** @param words of number, partner, site, or of the item that is due next */
     @GetMapping
-    @Transactional(readOnly = true)
-    List<OrderRow> list(
+    OrderRows list(
             @RequestParam(required = false) String kind,
             @RequestParam(required = false) String stage,
             @RequestParam(required = false) String words) {
         PlanVersion version = live.current();
-        Sought sought = new Sought(words);
-        return orders.allWithLines().stream()
-                .filter(o -> kind == null || kind.equals(o.kind))
-                .map(o -> row(version, o))
-                .filter(r -> stage == null || stage.equals(r.stage))
-                .filter(r -> sought.in(Stream.of(r.number, r.partner, r.first, r.siteName)))
-                .sorted(Comparator.comparing(OrderRow::due).thenComparing(OrderRow::number, DocumentOrder.INSTANCE))
-                .toList();
+        OrderList.Listed listed = list.of(version, new OrderList.Wanted(kind, stage, new Sought(words)));
+        return new OrderRows(
+                listed.found().stream().map(order -> row(version, order)).toList(), listed.total());
+    }
+
+    static String partner(Directory directory, String kind, String supplier, String fromSite) {
+        return kind.equals("buy") ? directory.supplierName(supplier) : directory.siteName(fromSite);
     }
 
     @GetMapping("/one")
@@ -132,7 +139,7 @@ class OrderController {
                 order.number,
                 order.kind,
                 Words.word(status.stage()),
-                order.kind.equals("buy") ? directory.supplierName(order.supplier) : directory.siteName(order.fromSite),
+                partner(directory, order.kind, order.supplier, order.fromSite),
                 directory.siteName(order.site),
                 order.lines.size(),
                 next.item + " " + directory.itemName(next.item),

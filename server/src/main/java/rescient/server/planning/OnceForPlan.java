@@ -6,13 +6,13 @@ import java.util.function.Supplier;
 import rescient.core.plan.Plan;
 
 /** What is made of a plan: once, however many ask for it at the same time. Kept of the last plans that were asked about. */
-final class OnceForPlan<T> {
+public final class OnceForPlan<T> {
     private static final int KEPT = 2;
 
     private final Cache<Plan, T> made =
             Caffeine.newBuilder().maximumSize(KEPT).executor(Runnable::run).build();
 
-    T of(Plan plan, Supplier<T> make) {
+    public T of(Plan plan, Supplier<T> make) {
         return made.get(plan, p -> make.get());
     }
 }

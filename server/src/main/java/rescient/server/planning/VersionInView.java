@@ -1,10 +1,13 @@
 package rescient.server.planning;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.DayOfWeek;
 import java.util.HashSet;
 import java.util.Set;
 import org.springframework.stereotype.Component;
+import rescient.core.plan.Plan;
 import rescient.core.snapshot.PlanOptions;
 
 /**
@@ -19,15 +22,19 @@ class VersionInView {
     /** The number of a what-if. */
     static final String WHAT_IF = "Plan-What-If";
 
+    private static final int AT_HAND = 2;
+
     /** The first day of the week, from 0 for Sunday to 6. */
     static final String WEEK = "Week-Starts";
 
     private final LivePlan live;
     private final OtherPlans others;
     private final HttpServletRequest request;
-    private volatile Trial last;
+    /** Trials of the live plan, by what is left out of it. */
+    private final Cache<Trial, PlanVersion> trials =
+            Caffeine.newBuilder().maximumSize(AT_HAND).executor(Runnable::run).build();
 
-    private record Trial(PlanVersion of, Set<PlanOptions.Line> without, PlanVersion plan) {}
+    private record Trial(Plan of, Set<PlanOptions.Line> without) {}
 
     VersionInView(LivePlan live, OtherPlans others, HttpServletRequest request) {
         this.live = live;
@@ -59,11 +66,6 @@ class VersionInView {
                 lines.add(new PlanOptions.Line(OrderKey.number(key), OrderKey.line(key)));
             }
         }
-        Trial trial = last;
-        if (trial == null || trial.of != current || !trial.without.equals(lines)) {
-            trial = new Trial(current, lines, current.without(lines));
-            last = trial;
-        }
-        return trial.plan;
+        return trials.get(new Trial(current.plan(), lines), trial -> current.without(trial.without));
     }
 }

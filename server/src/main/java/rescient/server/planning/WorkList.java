@@ -1,11 +1,14 @@
 package rescient.server.planning;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -31,6 +34,8 @@ import rescient.server.platform.Precompute;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class WorkList implements PlanFollower {
+    private static final int FILTERED = 2;
+
     private final Precompute ahead;
     private final Holds holds;
     private final JdbcTemplate database;
@@ -46,10 +51,11 @@ class WorkList implements PlanFollower {
     private final OnceForPlan<Ends> ends = new OnceForPlan<>();
     /** Of the plan that was last looked at; much of it holds for the next. */
     private volatile Ends latest;
-    /** The last one with a filter. */
-    private volatile Known known;
+    /** The last ones with a filter. */
+    private final Cache<Filtered, Listed> filtered =
+            Caffeine.newBuilder().maximumSize(FILTERED).executor(Runnable::run).build();
 
-    private record Known(PlanVersion version, ListFilter filter, Listed listed) {}
+    private record Filtered(Plan plan, ListFilter filter) {}
 
     private volatile PlanVersion newest;
 
@@ -154,13 +160,9 @@ class WorkList implements PlanFollower {
     }
 
     private Listed filtered(PlanVersion version, ListFilter filter, Map<String, Hold> held, Set<String> others) {
-        Known last = known;
+        Supplier<Listed> list = () -> listed(version, filter, held, others, ends(version.plan()));
         boolean ofOnesOwn = filter.held() != null || filter.changed() != null;
-        if (last == null || last.version != version || !last.filter.equals(filter) || ofOnesOwn) {
-            last = new Known(version, filter, listed(version, filter, held, others, ends(version.plan())));
-            known = last;
-        }
-        return last.listed;
+        return ofOnesOwn ? list.get() : filtered.get(new Filtered(version.plan(), filter), asked -> list.get());
     }
 
     private static PlannedOrderRow held(PlannedOrderRow row, Map<String, Hold> held) {

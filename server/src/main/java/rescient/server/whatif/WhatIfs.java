@@ -11,6 +11,7 @@ import rescient.core.compare.PlanFigures;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.OtherPlans;
 import rescient.server.planning.PlanVersion;
 
@@ -24,7 +25,7 @@ class WhatIfs implements OtherPlans {
     private final WhatIfStore store;
     private final Cache<List<Assumption>, Copy> copies =
             Caffeine.newBuilder().maximumSize(AT_HAND).build();
-    private volatile Figured figured;
+    private final OnceForPlan<PlanFigures> figures = new OnceForPlan<>();
 
     WhatIfs(LivePlan live, WhatIfStore store) {
         this.live = live;
@@ -40,8 +41,6 @@ class WhatIfs implements OtherPlans {
      */
     record Copy(PlanVersion live, PlanVersion plan, List<String> problems, PlanFigures figures, long tookMillis) {}
 
-    private record Figured(PlanVersion of, PlanFigures figures) {}
-
     @Override
     public PlanVersion whatIf(long id) {
         return of(store.get(id).assumptions()).plan();
@@ -49,12 +48,7 @@ class WhatIfs implements OtherPlans {
 
     /** The live plan's figures. */
     PlanFigures figures(PlanVersion version) {
-        Figured known = figured;
-        if (known == null || known.of != version) {
-            known = new Figured(version, figuresOf(version));
-            figured = known;
-        }
-        return known.figures;
+        return figures.of(version.plan(), () -> figuresOf(version));
     }
 
     /** The live plan with these assumptions on top, each after those before it. */
