@@ -67,7 +67,8 @@ public final class Facts implements CompanyFacts {
      * is there already is not made again.
      */
     public void prepare() {
-        tables.forEach((name, rows) -> rows.prepare(LOOKED_UP.getOrDefault(name, List.of())));
+        tables.entrySet().parallelStream()
+                .forEach(table -> table.getValue().prepare(LOOKED_UP.getOrDefault(table.getKey(), List.of())));
     }
 
     /** The row of a key, by the key's columns in their order, or null; "" where one is empty. */

@@ -5,14 +5,22 @@ import java.util.concurrent.Executors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
-/** Has the rows of a company that was read looked up once, so that the first change of a table waits for nothing. */
+/**
+ * Has the rows of a company that was read looked up once, so that the first change of a table waits for nothing: before its
+ * first plan is seen, and beside the calculation where rows were put together anew.
+ */
 @Component
-class FactsAhead implements PlanFollower, DisposableBean {
+class FactsAhead implements WarmUp, PlanFollower, DisposableBean {
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
         Thread thread = new Thread(r, "facts-ahead");
         thread.setDaemon(true);
         return thread;
     });
+
+    @Override
+    public void warmUp(PlanVersion version) {
+        version.directory().facts().prepare();
+    }
 
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
