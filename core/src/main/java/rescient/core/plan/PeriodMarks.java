@@ -19,7 +19,12 @@ public record PeriodMarks(Stock[] stock, boolean[] waiting) {
         BELOW_ZERO
     }
 
-    static PeriodMarks of(PointView point, PeriodRecord record, Periods periods) {
+    /**
+     * Those of a stock point.
+     *
+     * @param record of the point over the same periods
+     */
+    public static PeriodMarks of(PointView point, PeriodRecord record, Periods periods) {
         Stock[] stock = record.cells().stream()
                 .map(cell -> cell.lowest() < 0
                         ? Stock.BELOW_ZERO

@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rescient.core.PlannedFact;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 
@@ -27,49 +28,7 @@ class ConsistencyTest {
         return text == null ? null : new BigDecimal(text);
     }
 
-    /** What the tests set of how a stock point is planned. */
-    private static final class Said {
-        Source source = Source.BUY;
-        String fromSite;
-        PlanningRule rule;
-        String reorderPoint;
-        String orderUpTo;
-        String fixedQuantity;
-        Integer periodCount;
-        PeriodUnit periodUnit;
-        String minQuantity;
-        String maxQuantity;
-        String multiple;
-
-        Fact.Planned planned() {
-            return new Fact.Planned(
-                    source,
-                    null,
-                    fromSite,
-                    rule,
-                    null,
-                    number(reorderPoint),
-                    number(orderUpTo),
-                    number(fixedQuantity),
-                    periodCount,
-                    periodUnit,
-                    number(minQuantity),
-                    number(maxQuantity),
-                    number(multiple),
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null,
-                    null);
-        }
-    }
-
-    private List<String> wrong(Said said, SupplierTerms... offered) {
+    private List<String> wrong(PlannedFact said, SupplierTerms... offered) {
         return rules.of(LEG, "W", said.planned(), () -> List.of(offered)).stream()
                 .map(flaw -> flaw.column() + " " + flaw.value() + " " + flaw.wrong())
                 .toList();
@@ -90,17 +49,17 @@ class ConsistencyTest {
 
     @Test
     void whatIsNeverStockedIsNeverPlanned() {
-        assertThat(rules.of(item("SET", ItemKind.KIT), "W", new Said().planned(), List::of))
+        assertThat(rules.of(item("SET", ItemKind.KIT), "W", new PlannedFact().planned(), List::of))
                 .singleElement()
                 .satisfies(flaw -> assertThat(flaw.wrong()).isEqualTo("is a kit, which is never planned itself"));
     }
 
     @Test
     void aSourceIsNeededAndASiteWhereSomethingComesFromThere() {
-        Said none = new Said();
+        PlannedFact none = new PlannedFact();
         none.source = null;
         assertThat(wrong(none)).containsExactly("source  is missing here and in the item's group");
-        Said transfer = new Said();
+        PlannedFact transfer = new PlannedFact();
         transfer.source = Source.TRANSFER;
         assertThat(wrong(transfer)).containsExactly("from_site  is missing for a transfer");
         transfer.fromSite = "D";
@@ -109,7 +68,7 @@ class ConsistencyTest {
 
     @Test
     void aRuleNeedsItsParameters() {
-        Said said = new Said();
+        PlannedFact said = new PlannedFact();
         said.rule = PlanningRule.PERIOD;
         assertThat(wrong(said))
                 .containsExactly(
@@ -124,7 +83,7 @@ class ConsistencyTest {
 
     @Test
     void theOrderUpToLevelIsNotBelowTheReorderPoint() {
-        Said said = new Said();
+        PlannedFact said = new PlannedFact();
         said.reorderPoint = "31";
         said.orderUpTo = "30";
         assertThat(wrong(said)).containsExactly("reorder_point 31 is over the order_up_to of 30");
@@ -134,7 +93,7 @@ class ConsistencyTest {
 
     @Test
     void aQuantityHasNoMoreDecimalsThanItsUnit() {
-        Said said = new Said();
+        PlannedFact said = new PlannedFact();
         said.minQuantity = "2.5";
         assertThat(wrong(said)).containsExactly("min_quantity 2.5 has more decimals than the unit pcs");
         said.minQuantity = "2.0";
@@ -153,7 +112,7 @@ class ConsistencyTest {
                 "-, 10, 10, -"
             })
     void theSmallestOrderIsNotOverTheLargest(String min, String multiple, String max, String wrong) {
-        Said said = new Said();
+        PlannedFact said = new PlannedFact();
         said.minQuantity = min;
         said.multiple = multiple;
         said.maxQuantity = max;
@@ -163,7 +122,7 @@ class ConsistencyTest {
     /** 40 pieces at most are 3 boxes of 12. The supplier who is chosen sells 4 at least; the other would sell one. */
     @Test
     void theTermsOfTheChosenSupplierCount() {
-        Said said = new Said();
+        PlannedFact said = new PlannedFact();
         said.maxQuantity = "40";
         SupplierTerms second = terms("A", null, null, null, 2);
         SupplierTerms first = terms("B", new Ratio(12, 1), "4", null, 1);
@@ -273,9 +232,9 @@ class ConsistencyTest {
 
     @Test
     void whatAStockPointDoesNotSayItsGroupSays() {
-        Said own = new Said();
+        PlannedFact own = new PlannedFact();
         own.minQuantity = "5";
-        Said group = new Said();
+        PlannedFact group = new PlannedFact();
         group.source = Source.MAKE;
         group.minQuantity = "9";
         group.multiple = "0";

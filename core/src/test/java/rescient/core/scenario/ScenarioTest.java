@@ -9,10 +9,10 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.PlannedFact;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
 import rescient.core.company.PeriodUnit;
-import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.core.company.UnfitException;
@@ -101,30 +101,10 @@ class ScenarioTest {
     }
 
     private static Fact.Planned planned(String supplier, Integer days) {
-        return new Fact.Planned(
-                Source.BUY,
-                supplier,
-                null,
-                PlanningRule.LOT_FOR_LOT,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                days,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
+        PlannedFact said = new PlannedFact();
+        said.supplier = supplier;
+        said.leadTimeDays = days;
+        return said.planned();
     }
 
     private static Fact.OpenOrder open(String number, LocalDate due) {

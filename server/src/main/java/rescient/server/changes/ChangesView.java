@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import rescient.core.compare.ChangeLog;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
@@ -75,7 +74,7 @@ record ChangesView(
                 beginning == null || since.isAfter(beginning) ? since : beginning,
                 rows,
                 rows.stream()
-                        .filter(cause -> sought.in(Stream.of(cause.name(), cause.sentence())))
+                        .filter(cause -> sought.in(cause.name(), cause.sentence()))
                         .map(CauseRow::id)
                         .toList(),
                 orders,

@@ -140,8 +140,8 @@ class ItemController {
         Sought sought = new Sought(words);
         List<Fact.Item> fitting = version.directory().items().values().stream()
                 .filter(item -> kind == null || kind.equals(Words.word(item.is())))
-                .filter(item -> sought.in(
-                        Stream.of(item.code(), item.name(), version.directory().groupName(item.group()))))
+                .filter(item ->
+                        sought.in(item.code(), item.name(), version.directory().groupName(item.group())))
                 .toList();
         return new ItemRows(
                 fitting.stream().limit(most).map(item -> row(version, item)).toList(), fitting.size());

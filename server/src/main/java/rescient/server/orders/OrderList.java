@@ -2,7 +2,6 @@ package rescient.server.orders;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +39,7 @@ class OrderList {
     record Wanted(@Nullable String kind, @Nullable String stage, Sought sought) {}
 
     /** An order as its lines tell of it. */
-    private record Glanced(String number, String kind, String stage, LocalDate due, List<String> texts) {}
+    private record Glanced(String number, String kind, String stage, LocalDate due, String[] texts) {}
 
     private static final Comparator<Glanced> BY_DUE =
             Comparator.comparing(Glanced::due).thenComparing(Glanced::number, DocumentOrder.INSTANCE);
@@ -56,7 +55,7 @@ class OrderList {
         List<Glanced> fitting = glanced(version).stream()
                 .filter(order -> wanted.kind == null || wanted.kind.equals(order.kind))
                 .filter(order -> wanted.stage == null || wanted.stage.equals(order.stage))
-                .filter(order -> wanted.sought.in(order.texts.stream()))
+                .filter(order -> wanted.sought.in(order.texts))
                 .sorted(BY_DUE)
                 .toList();
         List<String> numbers = fitting.stream().limit(most).map(Glanced::number).toList();
@@ -87,16 +86,12 @@ class OrderList {
                 OrderStatus.of(lines.stream().map(OrderGlance::status).toList(), (int)
                         version.today().toEpochDay());
         OrderGlance next = lines.get(status.next());
-        return new Glanced(
-                next.number(),
-                next.kind(),
-                Words.word(status.stage()),
-                next.dueDate(),
-                Arrays.asList(
-                        next.number(),
-                        OrderController.partner(directory, next.kind(), next.supplier(), next.fromSite()),
-                        directory.siteName(next.site()),
-                        next.item(),
-                        directory.itemName(next.item())));
+        return new Glanced(next.number(), next.kind(), Words.word(status.stage()), next.dueDate(), new String[] {
+            next.number(),
+            OrderController.partner(directory, next.kind(), next.supplier(), next.fromSite()),
+            directory.siteName(next.site()),
+            next.item(),
+            directory.itemName(next.item())
+        });
     }
 }

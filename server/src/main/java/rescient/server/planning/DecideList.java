@@ -2,6 +2,7 @@ package rescient.server.planning;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.annotation.JsonSerialize;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -13,6 +14,7 @@ import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import rescient.core.plan.Urgency;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
+import rescient.server.platform.OnceWritten;
 
 /** What the Plan shows: all that wants a decision, with what one can choose among it. */
 @Component
@@ -51,8 +53,8 @@ class DecideList implements WarmUp {
      */
     record PlannedOrderList(
             long version,
-            List<PlannedOrderRow> orders,
-            List<WorkList.SignalRow> signals,
+            @JsonSerialize(using = OnceWritten.class) List<PlannedOrderRow> orders,
+            @JsonSerialize(using = OnceWritten.class) List<WorkList.SignalRow> signals,
             Choices choices,
             boolean whole,
             int more,

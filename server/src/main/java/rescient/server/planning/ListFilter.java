@@ -3,10 +3,8 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Set;
-import java.util.stream.Stream;
 import rescient.core.company.Source;
 import rescient.core.plan.PointView;
-import rescient.core.snapshot.Signal;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
@@ -74,21 +72,18 @@ record ListFilter(
                 && (source == null || source.equals(Words.word(madeBy)))
                 && fitsItem(directory, item)
                 && (words == null
-                        || holds(
-                                directory,
+                        || occurs(
                                 item,
-                                code,
+                                directory.itemName(item),
+                                directory.siteName(code),
                                 directory.supplierName(from),
                                 directory.siteName(fromSite),
                                 number));
     }
 
-    /** The same of a signal. */
-    boolean fits(Directory directory, Signal signal) {
-        return is(site, signal.site())
-                && forSignals(Words.word(signal.kind()))
-                && fitsItem(directory, signal.item())
-                && (words == null || holds(directory, signal.item(), signal.site(), signal.orderNumber()));
+    /** Whether signals of a stock point can fit. */
+    boolean fits(Directory directory, String item, String code) {
+        return is(site, code) && fitsItem(directory, item);
     }
 
     /**
@@ -112,7 +107,7 @@ record ListFilter(
                 && (due == null || !row.due().isAfter(due))
                 && fitsItem(directory, row.item())
                 && (words == null
-                        || occurs(Stream.of(
+                        || occurs(
                                 row.item(),
                                 row.itemName(),
                                 row.siteName(),
@@ -120,7 +115,7 @@ record ListFilter(
                                 row.obstacle(),
                                 row.number(),
                                 row.end() == null ? null : row.end().number(),
-                                row.end() == null ? null : row.end().customer())))
+                                row.end() == null ? null : row.end().customer()))
                 && fits(row, others);
     }
 
@@ -131,13 +126,13 @@ record ListFilter(
                 && forSignals(signal.kind())
                 && fitsItem(directory, signal.item())
                 && (words == null
-                        || occurs(Stream.of(
+                        || occurs(
                                 signal.item(),
                                 row.itemName(),
                                 row.siteName(),
                                 row.partner(),
                                 signal.orderNumber(),
-                                signal.kind().replace('_', ' '))));
+                                signal.kind().replace('_', ' ')));
     }
 
     /** Whether a signal of a kind can fit: it knows neither source nor supplier, neither days nor value of an order. */
@@ -156,12 +151,7 @@ record ListFilter(
                 && (group == null || group.equals(directory.group(item)));
     }
 
-    private boolean holds(Directory directory, String item, String code, String... others) {
-        return occurs(
-                Stream.concat(Stream.of(item, directory.itemName(item), directory.siteName(code)), Stream.of(others)));
-    }
-
-    private boolean occurs(Stream<String> texts) {
+    private boolean occurs(String... texts) {
         return new Sought(words).in(texts);
     }
 

@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Stream;
 import rescient.core.base.Periods;
 import rescient.core.base.Quantity;
 import rescient.core.plan.PeriodMarks;
@@ -81,7 +80,7 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
         Sought sought = new Sought(wanted.words);
         List<PointView> fitting = version.plan().points().stream()
                 .filter(point -> !PlannedOrders.phantom(version, point.item()))
-                .filter(point -> sought.in(texts(version.directory(), point)))
+                .filter(point -> sought.nothing() || sought.in(texts(version.directory(), point)))
                 .toList()
                 .parallelStream()
                 .filter(point -> !wanted.isShort
@@ -102,16 +101,17 @@ record PeriodGrid(long version, List<Period> periods, List<PeriodRow> rows, int 
                 fitting.size());
     }
 
-    private static Stream<String> texts(Directory directory, PointView point) {
-        return Stream.of(
-                point.item(), directory.itemName(point.item()), point.site(), directory.siteName(point.site()));
+    private static String[] texts(Directory directory, PointView point) {
+        return new String[] {
+            point.item(), directory.itemName(point.item()), point.site(), directory.siteName(point.site())
+        };
     }
 
     static PeriodRow row(PlanVersion version, PointView point, Periods periods) {
         PeriodRecord record = point.record(periods).orElseThrow();
         List<BigDecimal> balances = new ArrayList<>(periods.size());
         record.cells().forEach(cell -> balances.add(Quantity.decimal(cell.balance())));
-        PeriodMarks falls = point.marks(periods).orElseThrow();
+        PeriodMarks falls = PeriodMarks.of(point, record, periods);
         StringBuilder marks = new StringBuilder(periods.size());
         for (PeriodMarks.Stock stock : falls.stock()) {
             marks.append(MARKS.get(stock));

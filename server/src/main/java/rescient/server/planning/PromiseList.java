@@ -1,7 +1,6 @@
 package rescient.server.planning;
 
 import java.util.List;
-import java.util.stream.Stream;
 import rescient.core.promise.Promise;
 import rescient.server.platform.Sought;
 
@@ -21,7 +20,7 @@ record PromiseList(List<PromiseRow> rows, int total, int late) {
         Directory directory = version.directory();
         List<Promise> fitting = promises.stream()
                 .filter(p -> p.late() || !onlyLate)
-                .filter(p -> sought.in(texts(directory, p)))
+                .filter(p -> sought.nothing() || sought.in(texts(directory, p)))
                 .toList();
         return new PromiseList(
                 fitting.stream().limit(most).map(p -> PromiseRow.of(version, p)).toList(), fitting.size(), (int)
@@ -29,15 +28,16 @@ record PromiseList(List<PromiseRow> rows, int total, int late) {
     }
 
     /** By which a line is found. */
-    private static Stream<String> texts(Directory directory, Promise promise) {
+    private static String[] texts(Directory directory, Promise promise) {
         var line = promise.line();
         String culprit = promise.causeItem();
-        return Stream.of(
-                line.number(),
-                directory.customerOf(line.number(), line.line()),
-                line.item(),
-                directory.itemName(line.item()),
-                culprit,
-                culprit == null ? null : directory.itemName(culprit));
+        return new String[] {
+            line.number(),
+            directory.customerOf(line.number(), line.line()),
+            line.item(),
+            directory.itemName(line.item()),
+            culprit,
+            culprit == null ? null : directory.itemName(culprit)
+        };
     }
 }

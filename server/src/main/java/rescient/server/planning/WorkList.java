@@ -133,6 +133,10 @@ class WorkList implements PlanFollower {
         boolean whole = isWhole(version);
         Listed listed =
                 filter.equals(ListFilter.NOTHING) || whole ? all(version) : filtered(version, filter, held, others);
+        if (held.isEmpty() && (!whole || filter.equals(ListFilter.NOTHING))) {
+            // the very same rows, which need not be written anew
+            return listed;
+        }
         Stream<PlannedOrderRow> rows = listed.orders.stream().map(row -> held(row, held));
         Directory directory = version.directory();
         return new Listed(
@@ -246,13 +250,17 @@ class WorkList implements PlanFollower {
         boolean everything = whole || filter.equals(ListFilter.NOTHING);
         AskedSignals fitting = everything
                 ? all
-                : AskedSignals.of(version.plan(), most, signal -> filter.fits(version.directory(), signal));
+                : AskedSignals.of(version.plan(), most, new FittingSignals(filter, version.directory()));
+        int more = whole ? 0 : Math.max(0, fitting.count() - most);
+        if (filter.equals(ListFilter.NOTHING) && asked.isEmpty()) {
+            return new ListedSignals(inWords(version), more);
+        }
         Stream<SignalRow> rows = everything ? inWords(version).stream() : inWords(version, fitting, most);
         return new ListedSignals(
                 rows.filter(row -> !whole || filter.fitsWhole(version.directory(), row))
                         .map(row -> row.with(row.signal.order() == null ? null : asked.get(row.signal.order())))
                         .toList(),
-                whole ? 0 : Math.max(0, fitting.count() - most));
+                more);
     }
 
     /** The first signals of a plan as rows, but for what suppliers were asked. */

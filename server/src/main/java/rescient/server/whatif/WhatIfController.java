@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -86,7 +85,7 @@ class WhatIfController {
         Sought sought = new Sought(words);
         return store.of(user.getUsername()).stream()
                 .map(w -> row(user, w))
-                .filter(row -> sought.in(Stream.concat(Stream.of(row.name), row.sentences.stream())))
+                .filter(row -> sought.in(row.name, String.join("\n", row.sentences)))
                 .toList();
     }
 
