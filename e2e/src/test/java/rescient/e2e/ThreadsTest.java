@@ -76,6 +76,7 @@ class ThreadsTest extends DeskTest {
     void aBarIsDraggedAndWhatItDoesToTheCustomerOrderIsSeenFirst() {
         Page page = threads();
         page.getByPlaceholder("filter").fill("SO-790");
+        assertThat(orders(page)).hasCount(1);
         orders(page).first().click();
         Locator gear = bars(page)
                 .filter(new Locator.FilterOptions().setHasText("GEAR-60"))
