@@ -100,6 +100,14 @@ public final class Signals {
         return List.copyOf(signals);
     }
 
+    /** Signals of one point, put in order. */
+    public static List<Signal> ofOnePoint(List<Signal> signals) {
+        if (signals.size() > 1) {
+            signals.sort(OF_ONE_POINT);
+        }
+        return signals;
+    }
+
     /** Adds the signals of one point, in order. */
     public static void add(List<Signal> all, Signal[] some, Signal[] others) {
         int from = all.size();

@@ -27,8 +27,19 @@ public record AskedSignals(List<Signal> first, int count) {
         int count = 0;
         for (int p : plan.inOrder()) {
             here.clear();
-            plan.addSignals(p, here);
-            count += add(here, ofPoints, most, fits);
+            for (Signal signal : plan.plans.get(p).signals) {
+                count += keep(signal, ofPoints, most, fits, here);
+            }
+            for (Signal signal : plan.late.of(p)) {
+                count += keep(signal, ofPoints, most, fits, here);
+            }
+            // in order only where some are given out: of half a million the first few thousand
+            for (Signal signal : Signals.ofOnePoint(here)) {
+                List<Signal> alike = ofPoints.get(Ask.of(signal.kind()).ordinal());
+                if (alike.size() < most) {
+                    alike.add(signal);
+                }
+            }
         }
         List<List<Signal>> ofNoPoint = lists();
         count += add(plan.signalsOfNoPoint(), ofNoPoint, Integer.MAX_VALUE, fits);
@@ -46,6 +57,19 @@ public record AskedSignals(List<Signal> first, int count) {
             lists.add(new ArrayList<>());
         }
         return lists;
+    }
+
+    /** @return 1 if a signal is asked for, which is kept if not enough of its like are there yet */
+    private static int keep(
+            Signal signal, List<List<Signal>> there, int most, Predicate<Signal> fits, List<Signal> kept) {
+        Ask ask = Ask.of(signal.kind());
+        if (ask == null || !fits.test(signal)) {
+            return 0;
+        }
+        if (there.get(ask.ordinal()).size() < most) {
+            kept.add(signal);
+        }
+        return 1;
     }
 
     /** @return how many there are of them */

@@ -238,11 +238,6 @@ public final class Plan {
         return Signals.inOrder(others);
     }
 
-    /** Adds the signals of a planned point, in order. */
-    void addSignals(int p, List<Signal> into) {
-        Signals.add(into, plans.get(p).signals, late.of(p));
-    }
-
     List<Signal> signalsOf(int p) {
         if (plans.get(p) == null) {
             StockPoint point = snapshot.points[p];

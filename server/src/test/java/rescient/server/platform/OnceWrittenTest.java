@@ -25,7 +25,8 @@ class OnceWrittenTest {
         }
     }
 
-    public record Answer(@JsonSerialize(using = OnceWritten.class) List<Row> rows, int more) {}
+    public record Answer(
+            @JsonSerialize(using = OnceWritten.class) List<Row> rows, int more) {}
 
     @Test
     void theVerySameListIsWrittenOnceAndAnotherForItself() throws Exception {
