@@ -35,17 +35,22 @@ class PlanNews implements SmartLifecycle {
         return thread;
     });
     private final Duration patience;
+    private final LongSupplier clock;
     private volatile boolean running;
     private volatile String trouble = "";
 
     @Autowired
     PlanNews() {
-        this(PATIENCE);
+        this(PATIENCE, System::nanoTime);
     }
 
-    /** @param patience how long one may not read before it is dropped */
-    PlanNews(Duration patience) {
+    /**
+     * @param patience how long one may not read before it is dropped
+     * @param clock nanoseconds since some moment
+     */
+    PlanNews(Duration patience, LongSupplier clock) {
         this.patience = patience;
+        this.clock = clock;
     }
 
     /** @param number of a plan, else 0 */
@@ -71,7 +76,7 @@ class PlanNews implements SmartLifecycle {
             untold.merge(kind, item, (before, next) -> before.number > next.number ? before : next);
             if (!telling) {
                 telling = true;
-                since = System.nanoTime();
+                since = clock.getAsLong();
                 tellers.execute(this::tellAll);
             }
         }
@@ -95,14 +100,14 @@ class PlanNews implements SmartLifecycle {
         }
 
         private synchronized String next() {
-            since = System.nanoTime();
+            since = clock.getAsLong();
             String kind = untold.keySet().stream().findFirst().orElse(null);
             telling = kind != null;
             return kind;
         }
 
         synchronized boolean doesNotRead() {
-            return telling && System.nanoTime() - since > patience.toNanos();
+            return telling && clock.getAsLong() - since > patience.toNanos();
         }
     }
 

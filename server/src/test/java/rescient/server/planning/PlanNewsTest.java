@@ -7,6 +7,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter.DataWithMediaType;
@@ -14,7 +15,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The news of plans. */
 class PlanNewsTest {
-    private final PlanNews news = new PlanNews(Duration.ZERO);
+    private final AtomicLong now = new AtomicLong();
+    private final PlanNews news = new PlanNews(Duration.ofMinutes(1), now::get);
     private final BlockingQueue<String> heard = new LinkedBlockingQueue<>();
     private final CountDownLatch reads = new CountDownLatch(1);
 
@@ -75,6 +77,7 @@ class PlanNewsTest {
         };
         news.listen(deaf, () -> 1);
         assertThat(stuck.await(10, TimeUnit.SECONDS)).isTrue();
+        now.addAndGet(Duration.ofMinutes(2).toNanos());
         news.listen(listener, () -> 1);
         assertThat(next()).isEqualTo("1");
         news.tell(2);
