@@ -2,6 +2,7 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { afterNavigate, goto, preloadCode } from '$app/navigation';
 import { page } from '$app/state';
 import { api, asked, Refused } from '$lib/api/client';
+import { DATA_VIEWS } from '$lib/data/views';
 import { look, shortcuts } from '$lib/desk.svelte';
 import { formats } from '$lib/formats.svelte';
 import { left } from '$lib/left.svelte';
@@ -15,7 +16,8 @@ import { signOut } from '$lib/session';
 export const PLACES = [
   { href: '/plan', name: 'Plan', key: 'p' },
   { href: '/orders', name: 'Orders', key: 'o' },
-  { href: '/items', name: 'Items', key: 'i' }
+  { href: '/items', name: 'Items', key: 'i' },
+  { href: '/partners', name: 'Partners', key: 'n' }
 ];
 
 /** Who was signed in here last. */
@@ -168,6 +170,11 @@ export class Frame {
         keys: `g ${p.key}`,
         says: `Go to ${p.name}`,
         run: () => void goto(this.addressOf(p.href))
+      })),
+      ...DATA_VIEWS.filter((v) => !PLACES.some((p) => v.href === p.href)).map((v) => ({
+        keys: v.keys,
+        says: `${v.name}: ${v.says.charAt(0).toLowerCase()}${v.says.slice(1)}`,
+        run: () => void goto(left.href(v.href))
       })),
       ...PLAN_VIEWS.map((v) => ({
         keys: v.keys,

@@ -1,6 +1,6 @@
 // What the screens ask the server for, each once: its name in the cache and the request. What begins with `plan` is asked
 // again with every new plan.
-import { queryOptions } from '@tanstack/svelte-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
 import type { operations } from '$lib/api/schema';
 
@@ -254,16 +254,89 @@ export const supplyOrder = (number: string) =>
     ...stays
   });
 
-export const items = (filter: Asked<'list_1'>) =>
-  queryOptions({
+/** Rows of a window of the list of items. */
+const WINDOW = 500;
+
+/** The list of items, window after window. */
+export const itemWindows = (filter: Asked<'list_1'>) =>
+  infiniteQueryOptions({
     queryKey: ['plan', 'items', filter],
-    queryFn: () => answer(api.GET('/api/items', { params: { query: filter } })),
+    queryFn: ({ pageParam }) =>
+      answer(api.GET('/api/items', { params: { query: { ...filter, offset: pageParam, limit: WINDOW } } })),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const there = pages.reduce((sum, page) => sum + page.rows.length, 0);
+      return there < last.total ? there : undefined;
+    },
     ...stays
   });
 
-export const item = (code: string) =>
+/** One item; of its bill of materials what lies at a site, or else at the first at which it is planned. */
+export const item = (code: string, site?: string) =>
   queryOptions({
-    queryKey: ['plan', 'item', code],
-    queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code } } })),
+    queryKey: ['plan', 'item', code, site],
+    queryFn: () => answer(api.GET('/api/items/one', { params: { query: { code, site } } })),
+    ...stays
+  });
+
+export const itemSheet = (code: string) =>
+  queryOptions({
+    queryKey: ['plan', 'item-sheet', code],
+    queryFn: () => answer(api.GET('/api/items/sheet', { params: { query: { code } } })),
+    ...stays
+  });
+
+/** How many could be built at a site of what lies there. */
+export const buildable = (item: string, site: string) =>
+  queryOptions({
+    queryKey: ['plan', 'buildable', item, site],
+    queryFn: () => answer(api.GET('/api/bills/buildable', { params: { query: { item, site } } })),
+    ...stays
+  });
+
+export const whereUsed = (item: string, all: boolean) =>
+  queryOptions({
+    queryKey: ['plan', 'where-used', item, all],
+    queryFn: () => answer(api.GET('/api/bills/where-used', { params: { query: { item, all } } })),
+    ...stays
+  });
+
+export const billsCompared = (left: string, right: string) =>
+  queryOptions({
+    queryKey: ['plan', 'bills-compared', left, right],
+    queryFn: () => answer(api.GET('/api/bills/compare', { params: { query: { left, right } } })),
+    ...stays,
+    retry: false
+  });
+
+// the company's data
+
+/** What every table holds, which does not change while the server runs. */
+export const dataTables = () =>
+  queryOptions({
+    queryKey: ['data-tables'],
+    queryFn: () => answer(api.GET('/api/data/tables')),
+    staleTime: Infinity
+  });
+
+export const tableRows = (asked: Asked<'rows'>) =>
+  queryOptions({
+    queryKey: ['plan', 'data', asked],
+    queryFn: () => answer(api.GET('/api/data/rows', { params: { query: asked } })),
+    ...stays
+  });
+
+/** What became of an item, or of a row of a table. */
+export const dataHistory = (asked: Asked<'history'>) =>
+  queryOptions({
+    queryKey: ['plan', 'data-history', asked],
+    queryFn: () => answer(api.GET('/api/data/history', { params: { query: asked } })),
+    ...stays
+  });
+
+export const dataHealth = (asked: Asked<'findings'>) =>
+  queryOptions({
+    queryKey: ['plan', 'data-health', asked],
+    queryFn: () => answer(api.GET('/api/data/health', { params: { query: asked } })),
     ...stays
   });

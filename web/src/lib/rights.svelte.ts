@@ -10,7 +10,8 @@ const NOTHING: May = {
   customerOrders: false,
   forecastSets: false,
   takeOver: false,
-  undoOthers: false
+  undoOthers: false,
+  tables: []
 };
 
 /** What a decision of a kind wants of whoever takes it. */
@@ -25,9 +26,16 @@ class Rights {
   decides(kind: Kind, sources: string[] = []): boolean {
     if (!this.known) return true;
     if (kind === 'PLANNING') return this.may.planningData;
-    if (kind === 'BILL') return this.may.materials;
+    if (kind === 'BILL' || kind === 'REPLACE') return this.may.materials;
+    if (kind === 'COPY') return this.may.tables.includes('items');
+    if (kind === 'DATA') return this.may.tables.length > 0;
     if (kind === 'ENTER') return this.may.customerOrders;
     return this.may.decide.length > 0 && sources.every((s) => this.may.decide.includes(s));
+  }
+
+  /** Whether rows of a table are theirs to change. */
+  changes(table: string): boolean {
+    return !this.known || this.may.tables.includes(table);
   }
 
   releases(sources: string[] = []): boolean {
@@ -41,6 +49,9 @@ class Rights {
     const who: Partial<Record<Kind, string>> = {
       PLANNING: 'Planning data are for planners to change',
       BILL: 'Bills of materials are for planners and engineers to change',
+      REPLACE: 'Bills of materials are for planners and engineers to change',
+      COPY: 'Items are for planners and engineers to keep',
+      DATA: 'This is for those who keep it to change',
       ENTER: 'Customer orders are entered by planners and the sales desk'
     };
     return `${who[kind] ?? 'This is for planners to decide, or for buyers if it is bought'}; you are signed in as ${role}.`;

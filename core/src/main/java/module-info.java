@@ -19,4 +19,5 @@ module rescient.core {
     exports rescient.core.trace;
     exports rescient.core.scenario;
     exports rescient.core.promise;
+    exports rescient.core.health;
 }

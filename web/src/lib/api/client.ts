@@ -18,6 +18,10 @@ export interface Problem {
   keys?: string[];
   /** What the plan has in the place of the keys that are gone. */
   instead?: (string | null)[];
+  /** What is wrong with single fields of rows that were sent. */
+  faults?: components['schemas']['FaultAt'][];
+  /** What somebody else changed meanwhile. */
+  conflicts?: components['schemas']['Conflict'][];
 }
 
 /** A failed request, in the words of the job. */

@@ -169,4 +169,31 @@
       choices={choicesOf(field)}
     />
   {/each}
+{:else if kind === 'COPY'}
+  <Field name="Code" fault={draft.faultOf('code')} bind:value={draft.form.code} />
+  <Field name="Name" wide placeholder="as it is" bind:value={draft.form.name} />
+  <fieldset class="flex flex-wrap gap-x-4">
+    <legend class="text-sm text-ink-2">With its</legend>
+    {#each [['bill', 'bill of materials'], ['routing', 'routing'], ['planning', 'planning data'], ['suppliers', 'suppliers']] as const as [part, name] (part)}
+      <label class="flex items-center gap-1"
+        ><input
+          type="checkbox"
+          checked={!(draft.form.without ?? []).includes(part)}
+          onchange={(e) =>
+            (draft.form.without = e.currentTarget.checked
+              ? (draft.form.without ?? []).filter((w) => w !== part)
+              : [...(draft.form.without ?? []), part])}
+        />{name}</label
+      >
+    {/each}
+  </fieldset>
+{:else if kind === 'REPLACE'}
+  <ItemField name="By" fault={draft.faultOf('by')} bind:value={draft.form.item} />
+  <Field
+    name="Of it for one"
+    number="positive"
+    placeholder="1"
+    fault={draft.faultOf('factor')}
+    bind:value={draft.form.factor}
+  />
 {/if}

@@ -40,6 +40,13 @@ export interface Form {
   item?: string;
   customer?: string;
   number?: string;
+  /** Of a new item. */
+  code?: string;
+  name?: string;
+  /** What is not copied. */
+  without?: string[];
+  /** Of the component that comes, for one of the one that goes. */
+  factor?: string;
 }
 
 export const TITLES: Record<Kind, string> = {
@@ -54,7 +61,10 @@ export const TITLES: Record<Kind, string> = {
   SUBSTITUTE: 'Use another item instead of',
   PLANNING: 'Plan otherwise',
   BILL: 'Take out of the bill of materials',
-  ENTER: 'Enter a customer order'
+  ENTER: 'Enter a customer order',
+  DATA: 'Change data',
+  COPY: 'A new item like',
+  REPLACE: 'Replace everywhere'
 };
 
 function text(value: string | undefined): string | undefined {
@@ -96,9 +106,9 @@ function plainNumbers(fields: Record<string, string>): Record<string, string> {
 
 /** The command, or undefined while something is missing or no number. */
 export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefined {
-  const numbers = [form.quantity, form.days, form.into, form.part].map(number);
+  const numbers = [form.quantity, form.days, form.into, form.part, form.factor].map(number);
   if (numbers.some((n) => n !== undefined && Number.isNaN(n))) return undefined;
-  const [size, days, into, part] = numbers;
+  const [size, days, into, part, factor] = numbers;
   if ([size, part].some((n) => n !== undefined && (n <= 0 || n > MOST))) return undefined;
   const { kind, orders } = deciding;
   const due = text(form.due);
@@ -139,6 +149,20 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       return form.fields && Object.keys(form.fields).length > 0
         ? { kind, item, site, fields: plainNumbers(form.fields) }
         : undefined;
+    case 'COPY':
+      return text(form.code)
+        ? {
+            kind,
+            item: deciding.item,
+            code: text(form.code),
+            name: text(form.name),
+            without: form.without
+          }
+        : undefined;
+    case 'REPLACE':
+      return text(form.item) ? { kind, component: deciding.item, by: text(form.item), factor } : undefined;
+    case 'DATA':
+      return undefined;
     case 'SUBSTITUTE':
       return { kind, orders, item, note };
     case 'FIRM':

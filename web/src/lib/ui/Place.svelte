@@ -32,12 +32,16 @@
     /** The column by which the list is sorted, with a minus before it if downwards. */
     sort?: string;
     onsort?: (sort: string | undefined) => void;
+    /** The last rows come into sight. */
+    onend?: () => void;
     /** What is selected, as a table that a spreadsheet takes. */
     copied?: () => string | undefined;
     /** The views of the place, in the place of its title. */
     views?: Snippet;
     chips?: Snippet;
     aside?: Snippet;
+    /** What is said besides where no row is there. */
+    nothing?: Snippet;
     row: Snippet<[T, number]>;
     detail: Snippet;
     actions: Snippet;
@@ -59,10 +63,12 @@
     columns,
     sort,
     onsort,
+    onend,
     copied,
     views,
     chips,
     aside,
+    nothing,
     row,
     detail,
     actions
@@ -165,8 +171,9 @@
         </div>
       {:else if rows.length === 0}
         <p class="p-4 text-ink-2">{empty}</p>
+        {@render nothing?.()}
       {:else}
-        <VirtualList {rows} {size} {key} label={title} {follow} {active} {row} />
+        <VirtualList {rows} {size} {key} label={title} {follow} {active} {onend} {row} />
       {/if}
       <!-- a separator that is moved is a control, as the ARIA practices have it -->
       <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->

@@ -13,9 +13,11 @@
     follow?: number;
     /** The id of the row under the cursor. */
     active?: string;
+    /** The last rows come into sight. */
+    onend?: () => void;
     row: Snippet<[T, number]>;
   }
-  let { rows, size, key, label, follow, active, row }: Props = $props();
+  let { rows, size, key, label, follow, active, onend, row }: Props = $props();
   let box = $state<HTMLDivElement | null>(null);
 
   /** Rows that are drawn beyond what is seen, so that scrolling shows no blank; a list that has just come has time for them. */
@@ -50,6 +52,13 @@
       follow !== undefined &&
       $virtualizer.getVirtualItems().some((item) => item.index === follow)
   );
+
+  /** So many rows before the end it is told that the end comes into sight. */
+  const NEAR = 60;
+  $effect(() => {
+    const seen = $virtualizer.getVirtualItems().at(-1)?.index ?? 0;
+    if (rows.length > 0 && seen > rows.length - NEAR) untrack(() => onend?.());
+  });
 
   $effect(() => {
     const at = follow;

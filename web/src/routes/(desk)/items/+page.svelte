@@ -1,27 +1,39 @@
 <script lang="ts">
   import { countShown, quantity } from '$lib/format';
-  import ItemPane from '$lib/items/ItemPane.svelte';
+  import ItemActions from '$lib/items/ItemActions.svelte';
+  import ItemFilters from '$lib/items/ItemFilters.svelte';
+  import ManyPane from '$lib/items/ManyPane.svelte';
+  import ItemViews from '$lib/items/ItemViews.svelte';
+  import ItemSheet from '$lib/items/ItemSheet.svelte';
   import { ItemsScreen, type ItemRow } from '$lib/items/items-screen.svelte';
-  import Chooser from '$lib/ui/Chooser.svelte';
-  import Key from '$lib/ui/Key.svelte';
+  import DecidePane from '$lib/plan/DecidePane.svelte';
   import ListRow from '$lib/ui/ListRow.svelte';
   import Place from '$lib/ui/Place.svelte';
 
   const screen = new ItemsScreen();
   const { list } = screen;
-  const KINDS = ['stocked', 'kit', 'phantom'].map((k) => ({ code: k, name: k }));
+  const deciding = $derived(screen.deciding);
 </script>
 
 <svelte:head><title>{screen.opened ?? 'Items'} · Rescient</title></svelte:head>
 
 {#snippet row(item: ItemRow)}
   <ListRow {list} key={item.code} id="item" columns={screen.columns} onopen={() => screen.open(item.code)}>
-    <b class="truncate">{item.code}</b>
-    <span class="truncate">{item.name}</span>
-    <span class="truncate text-ink-2">{item.kind === 'stocked' ? (item.group ?? '') : item.kind}</span>
-    <span class="num"
-      >{#if item.kind !== 'kit'}{quantity(item.onHand)} <small>{item.unit}</small>{/if}</span
-    >
+    <b class="truncate" class:text-ink-3={item.retired}>{item.code}</b>
+    <span class="truncate" class:text-ink-3={item.retired}>{item.name}</span>
+    {#each screen.chosen as column (column)}
+      {#if column === 'on_hand'}
+        <span class="num"
+          >{#if item.kind !== 'kit'}{quantity(item.onHand)} <small>{item.unit}</small>{/if}</span
+        >
+      {:else if column === 'cost'}
+        <span class="num">{item.standardCost ? quantity(item.standardCost) : ''}</span>
+      {:else if column === 'points'}
+        <span class="num">{item.stockPoints}</span>
+      {:else}
+        <span class="truncate text-ink-2">{screen.text(item, column)}</span>
+      {/if}
+    {/each}
   </ListRow>
 {/snippet}
 
@@ -39,21 +51,40 @@
   follow={list.at}
   active={screen.opened === undefined ? undefined : `item-${screen.opened}`}
   open={(i) => screen.open(i.code)}
-  list="minmax(440px, 560px)"
+  list="minmax(440px, 500px)"
   columns={screen.columns}
+  sort={screen.sort}
+  onsort={(sort) => screen.filter('sort', sort)}
+  onend={() => screen.more()}
   copied={() => screen.copied()}
   {row}
 >
-  {#snippet chips()}
-    <Chooser name="Kind" value={screen.kind} choices={KINDS} onchoose={(v) => screen.filter('kind', v)} />
-  {/snippet}
+  {#snippet views()}<ItemViews />{/snippet}
+  {#snippet chips()}<ItemFilters {screen} />{/snippet}
   {#snippet detail()}
-    {#if screen.opened}
-      <ItemPane
-        code={screen.opened}
-        today={screen.plan.data?.today ?? ''}
-        currency={screen.plan.data?.currency ?? 'EUR'}
+    {#if deciding}
+      {#key deciding}
+        <DecidePane
+          bind:this={screen.pane}
+          {deciding}
+          orders={[]}
+          today={screen.today}
+          currency={screen.currency}
+          onclose={() => screen.close()}
+          onkept={(decision) => screen.wasKept(decision)}
+          onagain={() => undefined}
+        />
+      {/key}
+    {:else if screen.many}
+      <ManyPane
+        codes={screen.many}
+        today={screen.today}
+        currency={screen.currency}
+        onclose={() => (screen.many = undefined)}
+        onkept={(decision) => screen.wasKept(decision)}
       />
+    {:else if screen.opened}
+      {#key screen.opened}<ItemSheet screen={screen.item} />{/key}
     {:else}
       <p class="grid h-full place-content-center text-ink-2">
         Choose an item to see its stock points and its bill of materials.
@@ -63,10 +94,8 @@
   {#snippet actions()}
     <span data-testid="selection">
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
-      {countShown(screen.rows.data, 'item')}
+      {countShown(screen.shown, 'item')}
     </span>
-    <button type="button" class="bar-action" onclick={() => screen.save()}
-      ><Key name="E" dark /> Save as CSV</button
-    >
+    <ItemActions {screen} />
   {/snippet}
 </Place>

@@ -5,6 +5,7 @@
   import { DecideScreen } from '$lib/plan/decide-screen.svelte';
   import DecisionsPane from '$lib/plan/DecisionsPane.svelte';
   import { keyOf, type Entry } from '$lib/plan/filters';
+  import NothingYet from '$lib/plan/NothingYet.svelte';
   import PlanActions from '$lib/plan/PlanActions.svelte';
   import PlanFilters from '$lib/plan/PlanFilters.svelte';
   import PlanViews from '$lib/plan/PlanViews.svelte';
@@ -116,6 +117,7 @@
       </button>
     {/if}
   {/snippet}
+  {#snippet nothing()}<NothingYet />{/snippet}
   {#snippet detail()}
     {#if panes.curing}
       {#key panes.curing}

@@ -61,6 +61,10 @@ public final class DatasetReader {
                         facts.after(changes),
                         changes.stream()
                                 .flatMap(change -> change.after().stream())
+                                .toList(),
+                        changes.stream()
+                                .filter(change -> change.after().isEmpty())
+                                .flatMap(change -> change.before().stream())
                                 .toList())
                 .refuse();
         return changes;

@@ -48,7 +48,7 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
         return new FactChange(table, after, before);
     }
 
-    String key() {
+    public String key() {
         return KeyedRows.key((before.isEmpty() ? after : before).get(0));
     }
 
@@ -58,7 +58,7 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
     }
 
     /** A row of either side: they have the same key. */
-    Row any() {
+    public Row any() {
         return (after.isEmpty() ? before : after).get(0);
     }
 }

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.SupplierTerms;
 import rescient.core.company.Units;
 
 /**
@@ -77,6 +78,12 @@ public final class Facts implements CompanyFacts {
         return rows.isEmpty() ? null : rows.get(0);
     }
 
+    /** The row that has the key of another now, or null. */
+    public Row present(Row like) {
+        List<Row> rows = tables.get(like.table().name()).of(KeyedRows.key(like));
+        return rows.isEmpty() ? null : rows.get(0);
+    }
+
     /** The rows that have a text in a column, in no order. */
     public List<Row> rows(String table, String column, String value) {
         return tables.get(table).group(column, value);
@@ -130,6 +137,15 @@ public final class Facts implements CompanyFacts {
                 conversions.stream()
                         .map(Codec.of(Fact.UnitConversion.class)::read)
                         .toList());
+    }
+
+    /** The base rows of all who offer an item. */
+    public List<SupplierTerms> terms(String item) {
+        String unit = row("items", item).text("unit");
+        return rows("supplier_items", "item", item).stream()
+                .filter(Company::isBase)
+                .map(row -> RowFacts.terms(row, unit, units()))
+                .toList();
     }
 
     public Units units() {

@@ -8,7 +8,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 
 /** Small files that grow when they are unpacked: they are refused before anything of them is kept. */
-final class Grown {
+public final class Grown {
     /** So much is read of any file. */
     private static final long ALWAYS = 64L << 20;
     /** Tables of text become a tenth or a thirtieth of their size. */
@@ -23,7 +23,7 @@ final class Grown {
      *
      * @throws IOException if it grows to more than a hundred times its size, or is no such file
      */
-    static void refuse(Path file) throws IOException {
+    public static void refuse(Path file) throws IOException {
         long most = Math.max(ALWAYS, Files.size(file) * TIMES);
         byte[] chunk = new byte[CHUNK];
         long grown = 0;

@@ -70,6 +70,7 @@ final class Meanings {
         column("number", "Number of the document");
         column("line", "Line of the document");
         column("email", "Address for documents");
+        column("retired", "Planned as before, but not offered any more");
         column(
                 "settings.key",
                 "today, horizon_end, forecast_set, forecast_consumption, release_ahead_days or currency");

@@ -10,6 +10,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Of a company so much as some rows have to do with: what they name, and what says something about them. Small enough to be
@@ -30,8 +31,9 @@ final class Neighbourhood {
      * What is wrong with rows of a company.
      *
      * @param facts the company, which has them
+     * @param gone rows that it had before
      */
-    static Faults faults(Facts facts, Collection<Row> rows) {
+    static Faults faults(Facts facts, Collection<Row> rows, Collection<Row> gone) {
         Neighbourhood around = new Neighbourhood(facts);
         for (Row row : rows) {
             around.values(row);
@@ -40,11 +42,13 @@ final class Neighbourhood {
         if (!around.faults.none()) {
             return around.faults;
         }
-        if (rows.stream().anyMatch(row -> row.table().name().startsWith("unit"))) {
+        if (Stream.concat(rows.stream(), gone.stream())
+                .anyMatch(row -> row.table().name().startsWith("unit"))) {
             // every quantity is in a unit
             return Checks.all(facts.dataset());
         }
         rows.forEach(around::upon);
+        gone.forEach(around::withoutIt);
         while (!around.waiting.isEmpty()) {
             around.around(around.waiting.poll());
         }
@@ -66,6 +70,14 @@ final class Neighbourhood {
             putAll(facts.rows("bom_lines", "parent", row.text("item")));
         } else if (name.equals("settings")) {
             putAll(facts.rows("settings"));
+        }
+    }
+
+    /** What a row that is gone leaves behind. */
+    private void withoutIt(Row row) {
+        upon(row);
+        if (Renaming.renames(row.table())) {
+            naming(row.table().name(), row.text("code"));
         }
     }
 

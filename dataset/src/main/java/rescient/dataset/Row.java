@@ -3,6 +3,7 @@ package rescient.dataset;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -112,6 +113,41 @@ public final class Row {
             }
         }
         return new Row(table, line, moved);
+    }
+
+    /** Whether two rows of a table tell the same; 0.5 and 0.500000 do. */
+    public boolean sameAs(Row other) {
+        for (int c = 0; c < table.columns().size(); c++) {
+            String mine = at(c);
+            String theirs = other.at(c);
+            boolean number = table.columns().get(c).type() instanceof ColumnType.Decimal;
+            if (!mine.equals(theirs)
+                    && !(number
+                            && !mine.isEmpty()
+                            && !theirs.isEmpty()
+                            && new BigDecimal(mine).compareTo(new BigDecimal(theirs)) == 0)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** What tells it from the other rows of its table: the values of its key. */
+    public String key() {
+        return KeyedRows.key(this);
+    }
+
+    /** What is set, by column; numbers without zeros at their end. */
+    public Map<String, String> cells() {
+        Map<String, String> cells = new LinkedHashMap<>();
+        for (Column column : table.columns()) {
+            String value = text(column.name());
+            if (value != null) {
+                cells.put(
+                        column.name(), column.type() instanceof ColumnType.Decimal ? Texts.withoutZeros(value) : value);
+            }
+        }
+        return cells;
     }
 
     /** The texts by column of the table, empty where not set. */

@@ -70,7 +70,8 @@ public final class Table {
                     Column.key("code", TEXT),
                     Column.of("name", TEXT),
                     Column.of("kind", ColumnType.words("works", "depot", "subcontractor")),
-                    Column.of("calendar", TEXT).to("calendars")),
+                    Column.of("calendar", TEXT).to("calendars"),
+                    Column.of("retired", ColumnType.FLAG)),
             table(
                     "suppliers",
                     Column.key("code", TEXT),
@@ -78,8 +79,14 @@ public final class Table {
                     Column.of("calendar", TEXT).to("calendars"),
                     Column.of("email", TEXT),
                     Column.of("currency", TEXT),
-                    Column.of("minimum_order_value", AMOUNT)),
-            table("customers", Column.key("code", TEXT), Column.of("name", TEXT), Column.of("email", TEXT)),
+                    Column.of("minimum_order_value", AMOUNT),
+                    Column.of("retired", ColumnType.FLAG)),
+            table(
+                    "customers",
+                    Column.key("code", TEXT),
+                    Column.of("name", TEXT),
+                    Column.of("email", TEXT),
+                    Column.of("retired", ColumnType.FLAG)),
             new Table(
                     "item_groups",
                     joined(List.of(Column.key("code", TEXT), Column.of("name", TEXT)), PLANNING_COLUMNS)),
@@ -94,7 +101,8 @@ public final class Table {
                     Column.of("standard_cost", AMOUNT),
                     Column.of("price", AMOUNT),
                     Column.of("costing", ColumnType.words("standard", "average", "fifo")),
-                    Column.of("planner", TEXT)),
+                    Column.of("planner", TEXT),
+                    Column.of("retired", ColumnType.FLAG)),
             table(
                     "unit_conversions",
                     Column.openKey("item", TEXT).to("items"),
@@ -243,6 +251,16 @@ public final class Table {
     /** The name of its file without the ending. */
     public String name() {
         return name;
+    }
+
+    /** What its rows are, in one line. */
+    public String meaning() {
+        return Meanings.of(this);
+    }
+
+    /** What a column of it means, in one line. */
+    public String meaning(Column column) {
+        return Meanings.of(this, column);
     }
 
     /** Its columns, in the order in which they are written. */

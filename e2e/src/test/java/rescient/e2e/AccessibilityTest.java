@@ -106,6 +106,17 @@ class AccessibilityTest extends DeskTest {
         page.navigate("/items?code=EXTR-4");
         assertThat(page.getByTestId("bom")).isVisible();
         check(page, "items");
+        for (String view : List.of("groups", "calendars", "units", "health")) {
+            page.navigate("/items/" + view);
+            assertThat(page.locator(".plan-row.here")).isVisible();
+            check(page, view);
+        }
+        page.navigate("/items/bring");
+        assertThat(page.getByLabel("Drop a file here")).isVisible();
+        check(page, "bring");
+        page.navigate("/partners");
+        assertThat(page.getByTestId("supplier_items")).isVisible();
+        check(page, "partners");
         page.keyboard().press("Control+k");
         assertThat(page.getByPlaceholder("Codes, names, numbers")).isVisible();
         check(page, "finder");

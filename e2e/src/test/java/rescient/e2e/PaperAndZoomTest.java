@@ -21,7 +21,18 @@ class PaperAndZoomTest extends DeskTest {
         Page page = signedIn("ida");
         page.setViewportSize(WIDTH, HEIGHT);
         for (String view : List.of(
-                "/plan", "/plan/periods", "/plan/threads", "/plan/changes", "/plan/what-if", "/orders", "/items")) {
+                "/plan",
+                "/plan/periods",
+                "/plan/threads",
+                "/plan/changes",
+                "/plan/what-if",
+                "/orders",
+                "/items",
+                "/items/calendars",
+                "/items/groups",
+                "/items/health",
+                "/items/bring",
+                "/partners")) {
             page.navigate(view);
             assertThat(page.getByRole(AriaRole.TOOLBAR)).isVisible();
             assertThat(page.getByTestId("freshness")).containsText("Plan is current");

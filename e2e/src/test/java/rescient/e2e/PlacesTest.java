@@ -429,6 +429,13 @@ class PlacesTest extends DeskTest {
         Locator operations = page.getByTestId("operations");
         assertThat(operations).containsText("Paint shop");
         assertThat(operations.getByRole(AriaRole.ROW)).hasCount(4);
-        assertThat(page.getByTestId("bom")).containsText("at step 20");
+        Locator bill = page.getByTestId("bom");
+        assertThat(bill.getByRole(AriaRole.COLUMNHEADER, new Locator.GetByRoleOptions().setName("Step")))
+                .isVisible();
+        assertThat(bill.getByRole(
+                                AriaRole.BUTTON,
+                                new Locator.GetByRoleOptions().setName(Pattern.compile(": Step, 20, change")))
+                        .first())
+                .isVisible();
     }
 }

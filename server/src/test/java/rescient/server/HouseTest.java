@@ -41,7 +41,8 @@ class HouseTest {
             "compare",
             "trace",
             "scenario",
-            "promise");
+            "promise",
+            "health");
 
     @ArchTest
     static void everyRoomOfCoreKnowsOnlyThoseBeforeIt(JavaClasses house) {

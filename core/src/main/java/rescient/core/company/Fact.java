@@ -72,31 +72,60 @@ public sealed interface Fact {
     record UnitConversion(String item, String fromUnit, String toUnit, BigDecimal factor) implements Fact {}
 
     /** A place that holds stock. */
-    record Site(String code, String name, SiteKind kind, String calendar) implements Fact {
+    record Site(String code, String name, SiteKind kind, String calendar, Boolean retired) implements Fact {
+        public Site(String code, String name, SiteKind kind, String calendar) {
+            this(code, name, kind, calendar, null);
+        }
+
         /** Its name, or else its code. */
         public String called() {
             return name == null ? code : name;
         }
 
         public Site withCalendar(String other) {
-            return new Site(code, name, kind, other);
+            return new Site(code, name, kind, other, retired);
         }
     }
 
     record Supplier(
-            String code, String name, String calendar, String email, String currency, BigDecimal minimumOrderValue)
+            String code,
+            String name,
+            String calendar,
+            String email,
+            String currency,
+            BigDecimal minimumOrderValue,
+            Boolean retired)
             implements Fact {
+        public Supplier(
+                String code,
+                String name,
+                String calendar,
+                String email,
+                String currency,
+                BigDecimal minimumOrderValue) {
+            this(code, name, calendar, email, currency, minimumOrderValue, null);
+        }
+
         public Supplier withCalendar(String other) {
-            return new Supplier(code, name, other, email, currency, minimumOrderValue);
+            return new Supplier(code, name, other, email, currency, minimumOrderValue, retired);
         }
     }
 
-    record Customer(String code, String name, String email) implements Fact {}
+    record Customer(String code, String name, String email, Boolean retired) implements Fact {
+        public Customer(String code, String name, String email) {
+            this(code, name, email, null);
+        }
+    }
 
     /** A group of items and how its stock points are planned where they say nothing themselves. */
     record ItemGroup(String code, String name, Planned planned) implements Fact {}
 
-    /** @param planner who plans it, by name */
+    /**
+     * An item.
+     *
+     * @param planner who plans it, by name
+     * @param retired planned as before, but not offered any more
+     */
     record Item(
             String code,
             String name,
@@ -107,11 +136,36 @@ public sealed interface Fact {
             BigDecimal standardCost,
             BigDecimal price,
             Costing costing,
-            String planner)
+            String planner,
+            Boolean retired)
             implements Fact {
+        public Item(
+                String code,
+                String name,
+                String group,
+                String unit,
+                ItemKind kind,
+                Tracking tracking,
+                BigDecimal standardCost,
+                BigDecimal price,
+                Costing costing,
+                String planner) {
+            this(code, name, group, unit, kind, tracking, standardCost, price, costing, planner, null);
+        }
+
+        /** Whether it is offered no more. */
+        public boolean isRetired() {
+            return Boolean.TRUE.equals(retired);
+        }
+
         /** What it is; kept in stock if nothing is said. */
         public ItemKind is() {
             return kind == null ? ItemKind.STOCKED : kind;
+        }
+
+        /** The same under another code and name. */
+        public Item as(String otherCode, String otherName) {
+            return new Item(otherCode, otherName, group, unit, kind, tracking, standardCost, price, costing, planner);
         }
     }
 
@@ -246,6 +300,16 @@ public sealed interface Fact {
         public BomLine withQuantity(BigDecimal other) {
             return new BomLine(parent, line, component, other, unit, per, scrap, validFrom, validTo, step);
         }
+
+        /** The same line of another item, for another step of its routing. */
+        public BomLine of(String otherParent, String otherStep) {
+            return new BomLine(otherParent, line, component, quantity, unit, per, scrap, validFrom, validTo, otherStep);
+        }
+
+        /** @param otherUnit null: the other component's own */
+        public BomLine withComponent(String other, BigDecimal otherQuantity, String otherUnit) {
+            return new BomLine(parent, line, other, otherQuantity, otherUnit, per, scrap, validFrom, validTo, step);
+        }
     }
 
     /**
@@ -284,7 +348,13 @@ public sealed interface Fact {
             BigDecimal runMinutesPerUnit,
             BigDecimal moveMinutes,
             String note)
-            implements Fact {}
+            implements Fact {
+        /** The same of another item. */
+        public Operation of(String other) {
+            return new Operation(
+                    other, step, site, workCenter, queueMinutes, setupMinutes, runMinutesPerUnit, moveMinutes, note);
+        }
+    }
 
     /**
      * On which terms a supplier offers an item, from a quantity on.
@@ -304,6 +374,21 @@ public sealed interface Fact {
             BigDecimal maxQuantity,
             Integer preference)
             implements Fact {
+        /** The same terms for another item. */
+        public SupplierItem of(String other) {
+            return new SupplierItem(
+                    supplier,
+                    other,
+                    fromQuantity,
+                    unit,
+                    price,
+                    leadTimeDays,
+                    minQuantity,
+                    multiple,
+                    maxQuantity,
+                    preference);
+        }
+
         public SupplierItem withLeadTimeDays(int days) {
             return new SupplierItem(
                     supplier, item, fromQuantity, unit, price, days, minQuantity, multiple, maxQuantity, preference);

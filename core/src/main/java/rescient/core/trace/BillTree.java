@@ -6,8 +6,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import rescient.core.base.DocumentOrder;
+import rescient.core.base.Ratio;
+import rescient.core.company.BomLine;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.Units;
 
 /** What an item is made of on all levels, and what it is used in. */
 public final class BillTree {
@@ -18,9 +21,16 @@ public final class BillTree {
             Comparator.comparing(Fact.BomLine::line, DocumentOrder.INSTANCE);
 
     private final CompanyFacts company;
+    private final Units units;
 
     public BillTree(CompanyFacts company) {
+        this(company, null);
+    }
+
+    /** @param units null: how much of a component is in one finished unit does not matter */
+    public BillTree(CompanyFacts company, Units units) {
         this.company = company;
+        this.units = units;
     }
 
     /**
@@ -29,30 +39,81 @@ public final class BillTree {
      * @param depth 0: the item's own lines
      * @param loop the component stands above itself; what is below is not followed
      * @param more the component has components of its own, which follow
+     * @param each so much of the component, in its own unit and with scrap, is in one unit of the item that the tree is of;
+     *     null where a quantity is for a whole order, or units do not matter
      */
-    public record Line(int depth, Fact.BomLine line, boolean loop, boolean more) {}
+    public record Line(int depth, Fact.BomLine line, boolean loop, boolean more, Ratio each) {}
+
+    /**
+     * A line in which an item is used, directly or through others.
+     *
+     * @param depth 0: the item itself is the component
+     * @param last the parent is used in nothing
+     */
+    public record Use(int depth, Fact.BomLine line, boolean last) {}
 
     /** All lines below an item, each followed by what stands below it. */
     public List<Line> below(String item) {
         List<Line> lines = new ArrayList<>();
         Set<String> above = new HashSet<>();
         above.add(item);
-        explode(item, above, lines);
+        explode(item, above, Ratio.ONE, lines);
         return lines;
     }
 
-    private void explode(String parent, Set<String> above, List<Line> into) {
+    private void explode(String parent, Set<String> above, Ratio ofParent, List<Line> into) {
         int depth = above.size() - 1;
         for (Fact.BomLine line : lines(parent)) {
             String component = line.component();
             boolean loop = !above.add(component);
             boolean deeper = !loop && above.size() <= DEEPEST;
-            into.add(new Line(depth, line, loop, deeper && !lines(component).isEmpty()));
+            Ratio each = units == null || ofParent == null || line.perOrder() ? null : ofParent.times(quantity(line));
+            into.add(new Line(depth, line, loop, deeper && !lines(component).isEmpty(), each));
             if (deeper) {
-                explode(component, above, into);
+                explode(component, above, each, into);
             }
             if (!loop) {
                 above.remove(component);
+            }
+        }
+    }
+
+    private Ratio quantity(Fact.BomLine line) {
+        String own = company.known(Fact.Item.class, line.component(), "item").unit();
+        Ratio factor = units.factor(line.component(), line.unit() == null ? own : line.unit(), own);
+        return BomLine.needed(Ratio.of(line.quantity()), factor, line.scrap());
+    }
+
+    /**
+     * All lines in which an item is used, each followed by those in which its parent is: up to what is used in nothing.
+     *
+     * @param most so many lines at most
+     */
+    public List<Use> above(String item, int most) {
+        List<Use> uses = new ArrayList<>();
+        rise(item, new HashSet<>(Set.of(item)), most, uses);
+        return uses;
+    }
+
+    private void rise(String component, Set<String> below, int most, List<Use> into) {
+        int depth = below.size() - 1;
+        for (Fact.BomLine line : usedIn(component)) {
+            if (into.size() >= most) {
+                return;
+            }
+            String parent = line.parent();
+            boolean again = !below.add(parent);
+            into.add(new Use(
+                    depth,
+                    line,
+                    again
+                            || company.where(Fact.BomLine.class, "component", parent)
+                                    .isEmpty()));
+            if (!again) {
+                if (below.size() <= DEEPEST) {
+                    rise(parent, below, most, into);
+                }
+                below.remove(parent);
             }
         }
     }

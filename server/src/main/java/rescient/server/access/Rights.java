@@ -1,6 +1,7 @@
 package rescient.server.access;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What a role may do at first.
@@ -13,6 +14,7 @@ import java.util.List;
  * @param forecastSets which forecast is planned with
  * @param takeOver making a what-if the plan that holds
  * @param undoOthers taking back what others decided
+ * @param tables whose rows it may change, by the dataset's names
  */
 public record Rights(
         List<String> decide,
@@ -22,18 +24,39 @@ public record Rights(
         boolean customerOrders,
         boolean forecastSets,
         boolean takeOver,
-        boolean undoOthers) {
+        boolean undoOthers,
+        List<String> tables) {
     private static final List<String> ALL = List.of("make", "assemble", "buy", "transfer", "subcontract");
     private static final List<String> BOUGHT = List.of("buy");
     private static final List<String> NONE = List.of();
+    private static final List<String> ENGINEERING = List.of(
+            "units", "unit_conversions", "items", "bom_lines", "alternative_items", "operations", "work_centers");
+    private static final List<String> SUPPLY = List.of("suppliers", "supplier_items");
+    private static final List<String> SALES = List.of("customers");
+    private static final List<String> EVERYTHING = Stream.of(
+                    ENGINEERING,
+                    SUPPLY,
+                    SALES,
+                    List.of(
+                            "calendars",
+                            "calendar_exceptions",
+                            "sites",
+                            "item_groups",
+                            "planning",
+                            "stock",
+                            "customer_orders",
+                            "forecasts",
+                            "shipments"))
+            .flatMap(List::stream)
+            .toList();
 
     static Rights of(Role role) {
         return switch (role) {
-            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true);
-            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false);
-            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false);
-            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false);
-            case STORES, FOREMAN, APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false);
+            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true, EVERYTHING);
+            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, SUPPLY);
+            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, SALES);
+            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, ENGINEERING);
+            case STORES, FOREMAN, APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, NONE);
         };
     }
 

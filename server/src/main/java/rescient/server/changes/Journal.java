@@ -132,7 +132,6 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
     public void run() {
         Timestamp oldest = Timestamp.from(today.now().minus(KEPT));
         database.update("delete from plan_journal where made_at < ?", oldest);
-        database.update("delete from plan_causes where made_at < ?", oldest);
     }
 
     /** Waits until what followed so far is kept. */

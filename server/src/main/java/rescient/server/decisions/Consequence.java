@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.compare.PlanDifference;
+import rescient.core.health.HealthCheck;
 import rescient.core.order.DraftPossible;
 import rescient.core.order.NeedChange;
 import rescient.core.order.OrderDraft;
@@ -14,6 +15,7 @@ import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.prices.ValueDifference;
 import rescient.core.snapshot.Signal;
+import rescient.server.health.FindingView;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
@@ -30,6 +32,9 @@ import rescient.server.platform.Nullable;
  * @param gone orders of the choice that the plan no longer has
  * @param instead what the plan has in their place, by the same position; null if nothing
  * @param refusals why it cannot be kept
+ * @param faults what is wrong with single fields of data
+ * @param conflicts what somebody else changed meanwhile
+ * @param doubts what is doubtful in how the stock points are planned then, with what would do
  * @param remarks what is to be known before it is kept
  * @param orders what is decided on, before and after
  * @param late customer orders that become later or less late
@@ -44,6 +49,9 @@ record Consequence(
         List<String> gone,
         List<String> instead,
         List<String> refusals,
+        List<Proposal.FaultAt> faults,
+        List<Proposal.Conflict> conflicts,
+        List<FindingView> doubts,
         List<String> remarks,
         List<OrderBeforeAfter> orders,
         List<LateBeforeAfter> late,
@@ -129,6 +137,9 @@ record Consequence(
                 proposal.gone,
                 proposal.gone.stream().map(key -> instead(before, key)).toList(),
                 refusals,
+                proposal.faults,
+                proposal.conflicts,
+                proposal.changes.isEmpty() ? List.of() : doubts(after, proposal),
                 Remarks.of(proposal),
                 proposal.lines.stream()
                         .map(l -> line(before, after, l, proposal.substitution != null))
@@ -140,6 +151,14 @@ record Consequence(
                 signals(after, difference.raised()),
                 cost(before, after, proposal, difference),
                 points(before, after, proposal));
+    }
+
+    private static List<FindingView> doubts(PlanVersion after, Proposal proposal) {
+        return proposal.points.stream()
+                .flatMap(name -> after.plan().point(name[0], name[1]).stream())
+                .flatMap(point -> HealthCheck.of(after.directory().facts(), point).stream())
+                .map(finding -> FindingView.of(after.directory(), finding))
+                .toList();
     }
 
     /** What the plan asks for at the same stock point nearest to a day that is gone. */

@@ -4,7 +4,7 @@ import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 
 /** A command that is answered with the decision it made or took back; a repeated one with that decision as it is now. */
-sealed interface DecisionCommand extends Command<Decision> permits Keeping, TakingOver, TakingBack {
+sealed interface DecisionCommand extends Command<Decision> permits Keeping, ChangingFacts, TakingBack {
     DecisionLog log();
 
     @Override

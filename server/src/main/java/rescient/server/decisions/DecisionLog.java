@@ -99,6 +99,18 @@ class DecisionLog {
         }
     }
 
+    /** The company's revision that came of a decision, if facts became otherwise. */
+    Optional<Long> revision(long id) {
+        return database
+                .queryForList(
+                        "select c.revision from decisions d join commands c on c.key = d.command"
+                                + " where d.id = ? and c.revision is not null",
+                        Long.class,
+                        id)
+                .stream()
+                .findFirst();
+    }
+
     private List<Decision> find(SignedIn who, String which, Object... values) {
         return database.query(SELECT + which, (row, i) -> decision(who, row), values);
     }

@@ -3,16 +3,13 @@ package rescient.server.decisions;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import rescient.dataset.FactChange;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
-import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.ToldChanges;
 
 /** Decisions on the plan: seen before they are kept, kept whole or not at all, and taken back until the order is released. */
 @Service
@@ -21,7 +18,9 @@ public class Decisions {
     private final CommandPipeline pipeline;
     private final DecisionLog log;
     private final KeptRows rows;
+    private final FactRows facts;
     private final FirmedNumbers numbers;
+    private final ToldChanges told;
     /** What decisions change besides the company, by table. */
     private final Map<String, TakenBack> elsewhere;
 
@@ -30,13 +29,17 @@ public class Decisions {
             CommandPipeline pipeline,
             DecisionLog log,
             KeptRows rows,
+            FactRows facts,
             FirmedNumbers numbers,
+            ToldChanges told,
             List<TakenBack> elsewhere) {
         this.live = live;
         this.pipeline = pipeline;
         this.log = log;
         this.rows = rows;
+        this.facts = facts;
         this.numbers = numbers;
+        this.told = told;
         this.elsewhere = elsewhere.stream().collect(Collectors.toMap(TakenBack::table, e -> e));
     }
 
@@ -51,26 +54,17 @@ public class Decisions {
      * @throws JobProblem 409 if the plan no longer has an order, 422 if it cannot be, 403 if this person may not
      */
     Decision keep(SignedIn who, UUID key, PlanCommand command) {
-        return pipeline.carryOut(who, key, new Keeping(log, rows, numbers, command));
+        return pipeline.carryOut(who, key, new Keeping(log, rows, facts, numbers, command));
     }
 
     /**
-     * Keeps other rows in the place of the company's, as one decision that can be taken back.
+     * Makes other facts of the company's, as one decision that can be taken back.
      *
-     * @param otherwise makes another company of the present one
-     * @param content tells one content of the command from another
-     * @param besides what else it changes: does it, in the same transaction, and says it; a {@link TakenBack} puts it back
      * @throws JobProblem 409 if this command was carried out with another content, 422 if nothing would be otherwise, 403
-     *     if this person is no planner
+     *     if this person may not
      */
-    public Decision takeOver(
-            SignedIn who,
-            UUID key,
-            Object content,
-            String sentence,
-            Function<PlanVersion, List<FactChange>> otherwise,
-            Supplier<Edit> besides) {
-        return pipeline.carryOut(who, key, new TakingOver(log, rows, content, sentence, otherwise, besides));
+    public Decision change(SignedIn who, UUID key, FactsCommand command) {
+        return pipeline.carryOut(who, key, new ChangingFacts(log, facts, command));
     }
 
     /** The latest decisions of everybody, newest first. */
@@ -84,6 +78,6 @@ public class Decisions {
      * @throws JobProblem 409 if what it changed has changed since, or its order has been released
      */
     Decision undo(SignedIn who, long id) {
-        return pipeline.carryOut(who, UUID.randomUUID(), new TakingBack(log, rows, elsewhere, id));
+        return pipeline.carryOut(who, UUID.randomUUID(), new TakingBack(log, rows, facts, told, elsewhere, id));
     }
 }

@@ -40,7 +40,7 @@ record EnterCustomerOrder(
                     .field("due");
         }
         Proposal proposal = desk.proposal();
-        proposal.edits.addAll(TableEdits.of(desk.rows(), facts, entered));
+        proposal.changes.addAll(entered);
         proposal.point(item, site);
         Remarks.usualOfCustomers(desk.version(), item, site, Quantity.of(quantity))
                 .ifPresent(proposal::remark);

@@ -1,10 +1,12 @@
 package rescient.server.decisions;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
@@ -15,7 +17,8 @@ import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 
 /** Keeps what a {@link PlanCommand} comes to. */
-record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanCommand wanted) implements DecisionCommand {
+record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers numbers, PlanCommand wanted)
+        implements DecisionCommand {
     @Override
     public String kind() {
         return wanted.kind();
@@ -48,8 +51,11 @@ record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanComman
         Proposal proposal = Proposing.of(
                 rows, turn.version(), new Proposing.Author(turn.who().name(), turn.now(), numbers::next), wanted);
         refuse(turn.who(), proposal);
+        Facts before = turn.version().directory().facts();
+        facts.keep(before, proposal.changes);
         List<Edit> done = rows.keep(proposal.edits);
-        List<FactChange> changes = EditedRows.of(turn.version().directory().facts(), done);
+        List<FactChange> changes = new ArrayList<>(proposal.changes);
+        changes.addAll(EditedRows.of(before, done));
         long id = log.add(turn, kind(), proposal.sentence, outcomes(proposal), done);
         List<String> about = wanted instanceof OfOrders orders && orders.orders() != null ? orders.orders() : List.of();
         return new Outcome<>(
@@ -91,10 +97,12 @@ record Keeping(DecisionLog log, KeptRows rows, FirmedNumbers numbers, PlanComman
         }
         if (!proposal.refusals.isEmpty()) {
             throw new JobProblem(
-                    proposal.stale ? HttpStatus.CONFLICT : HttpStatus.UNPROCESSABLE_ENTITY,
-                    "Nothing was kept. " + String.join(" ", proposal.refusals));
+                            proposal.stale ? HttpStatus.CONFLICT : HttpStatus.UNPROCESSABLE_ENTITY,
+                            "Nothing was kept. " + String.join(" ", proposal.refusals))
+                    .with("faults", proposal.faults)
+                    .with("conflicts", proposal.conflicts);
         }
-        if (proposal.edits.isEmpty()) {
+        if (proposal.edits.isEmpty() && proposal.changes.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");
         }
     }

@@ -9,33 +9,29 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.dataset.Table;
 import rescient.server.platform.JobProblem;
 
 /** Rows of the tables that decisions change, as JSON: read, compared and replaced. */
 @Component
 class KeptRows {
     /** Those that others refer to come first. */
-    private static final List<String> TABLES = List.of(
-            "settings",
-            "calendars",
-            "calendar_exceptions",
-            "suppliers",
-            "planning",
-            "supplier_items",
-            "bom_lines",
-            "stock",
-            "customer_orders",
-            "forecasts",
-            "supply_orders",
-            "supply_order_lines",
-            "supply_order_components",
-            "holds",
-            "change_requests");
+    private static final List<String> TABLES = Stream.concat(
+                    Table.ALL.stream().map(Table::name),
+                    Stream.of(
+                            "supply_orders",
+                            "supply_order_lines",
+                            "supply_order_components",
+                            "holds",
+                            "change_requests"))
+            .toList();
 
     /** 126 and 126.000000 are the same. */
     private static final Comparator<JsonNode> SAME = (a, b) ->
@@ -64,7 +60,7 @@ class KeptRows {
                         + (numbered(table) ? "id" : "0 as id") + ", to_jsonb(t) - 'id' as r from " + table + " t where "
                         + matching(key) + ") x",
                 String.class,
-                key.values().toArray());
+                said(key));
         try {
             return (ArrayNode) json.readTree(rows);
         } catch (JsonProcessingException e) {
@@ -124,7 +120,7 @@ class KeptRows {
         String columns = columns(edit.table());
         if (isOneRow(edit)) {
             List<Object> values = new ArrayList<>(List.of(edit.after().get(0).toString()));
-            values.addAll(edit.key().values());
+            values.addAll(List.of(said(edit.key())));
             database.update(
                     "update " + edit.table() + " set (" + columns + ") = (select " + columns
                             + " from jsonb_populate_record(null::" + edit.table() + ", ?::jsonb)) where "
@@ -145,9 +141,7 @@ class KeptRows {
             if (which.test(edit) && throughEntity(edit)) {
                 entities.delete(edit.table(), edit.key());
             } else if (which.test(edit)) {
-                database.update(
-                        "delete from " + edit.table() + " where " + matching(edit.key()),
-                        edit.key().values().toArray());
+                database.update("delete from " + edit.table() + " where " + matching(edit.key()), said(edit.key()));
             }
         }
     }
@@ -163,7 +157,14 @@ class KeptRows {
     }
 
     private static String matching(Map<String, String> key) {
-        return key.keySet().stream().map(k -> "\"" + k + "\"::text = ?").collect(Collectors.joining(" and "));
+        return key.entrySet().stream()
+                .map(k -> "\"" + k.getKey() + "\"" + (k.getValue() == null ? " is null" : "::text = ?"))
+                .collect(Collectors.joining(" and "));
+    }
+
+    /** The values of a key that are not empty. */
+    private static Object[] said(Map<String, String> key) {
+        return key.values().stream().filter(Objects::nonNull).toArray();
     }
 
     private boolean numbered(String table) {

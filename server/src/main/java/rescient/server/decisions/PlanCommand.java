@@ -19,9 +19,20 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = UseAlternative.class, name = "SUBSTITUTE"),
     @JsonSubTypes.Type(value = PlanOtherwise.class, name = "PLANNING"),
     @JsonSubTypes.Type(value = EnterCustomerOrder.class, name = "ENTER"),
-    @JsonSubTypes.Type(value = TakeOutOfBill.class, name = "BILL")
+    @JsonSubTypes.Type(value = TakeOutOfBill.class, name = "BILL"),
+    @JsonSubTypes.Type(value = ChangeData.class, name = "DATA"),
+    @JsonSubTypes.Type(value = CopyItem.class, name = "COPY"),
+    @JsonSubTypes.Type(value = ReplaceComponent.class, name = "REPLACE")
 })
-sealed interface PlanCommand permits OfOrders, AddOrder, PlanOtherwise, EnterCustomerOrder, TakeOutOfBill {
+sealed interface PlanCommand
+        permits OfOrders,
+                AddOrder,
+                PlanOtherwise,
+                EnterCustomerOrder,
+                TakeOutOfBill,
+                ChangeData,
+                CopyItem,
+                ReplaceComponent {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

@@ -1,13 +1,11 @@
 package rescient.server.decisions;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
+import rescient.dataset.FactChange;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -28,16 +26,9 @@ record PlanOtherwise(
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which planning data are to be otherwise");
         }
         Proposal proposal = desk.proposal();
-        proposal.planning = PlanningRows.row(desk.version().directory().facts(), item, site, fields);
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("item", item);
-        key.put("site", site);
-        ArrayNode before = desk.rows().read("planning", key);
-        ArrayNode after = before.deepCopy();
-        ObjectNode row = after.isEmpty() ? after.addObject() : (ObjectNode) after.get(0);
-        key.forEach(row::put);
-        fields.forEach((name, value) -> row.put(name, value == null || value.isBlank() ? null : value.strip()));
-        proposal.edits.add(new Edit("planning", key, before, after));
+        FactChange change = PlanningRows.change(desk.version().directory().facts(), item, site, fields);
+        proposal.planning = change.after().get(0);
+        proposal.changes.add(change);
         proposal.point(item, site);
         List<String> words = new ArrayList<>();
         fields.forEach((name, value) ->

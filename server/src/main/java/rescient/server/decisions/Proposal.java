@@ -18,7 +18,11 @@ import rescient.server.planning.PlanVersion;
 /** What a wish comes to, before anything is kept. */
 final class Proposal {
     final PlanVersion version;
+    /** What becomes of the facts of the company, but for its open orders. */
+    final List<FactChange> changes = new ArrayList<>();
+    /** What becomes of open orders, and of what is kept beside the company. */
     final List<Edit> edits = new ArrayList<>();
+
     final List<Line> lines = new ArrayList<>();
     /** Targets that the plan no longer has. */
     final List<String> gone = new ArrayList<>();
@@ -26,6 +30,10 @@ final class Proposal {
     final List<String> refusals = new ArrayList<>();
     /** What is to be known before it is kept, in sentences. */
     final List<String> remarks = new ArrayList<>();
+    /** What is wrong with single fields. */
+    final List<FaultAt> faults = new ArrayList<>();
+    /** What somebody else changed meanwhile. */
+    final List<Conflict> conflicts = new ArrayList<>();
     /** Whether that is because what was looked at is no longer so. */
     boolean stale;
 
@@ -39,6 +47,24 @@ final class Proposal {
     Row planning;
 
     String sentence = "";
+
+    /**
+     * What is wrong with a field.
+     *
+     * @param row its place among the rows that are changed; negative if it is none of them
+     * @param column of the table
+     */
+    record FaultAt(int row, String column, String sentence) {}
+
+    /**
+     * A value that was otherwise when it was looked at.
+     *
+     * @param row its place among the rows that are changed
+     * @param seen what stood there; "" if nothing did, and so are the others
+     * @param now what stands there now
+     * @param mine what is to stand there
+     */
+    record Conflict(int row, String column, String seen, String now, String mine) {}
 
     /**
      * An order before and after.
@@ -91,7 +117,8 @@ final class Proposal {
     /** The plan as it will be. */
     PlanVersion after() {
         Facts facts = version.directory().facts();
-        List<FactChange> rows = new ArrayList<>(EditedRows.of(facts, edits));
+        List<FactChange> rows = new ArrayList<>(changes);
+        rows.addAll(EditedRows.of(facts, edits));
         rows.addAll(OpenOrderRows.changes(facts.after(rows), asked));
         return rows.isEmpty() ? version : version.changed(rows);
     }

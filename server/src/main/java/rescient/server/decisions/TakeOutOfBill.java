@@ -1,12 +1,11 @@
 package rescient.server.decisions;
 
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import jakarta.validation.constraints.Size;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
 import rescient.core.company.Fact;
+import rescient.core.company.FactEdit;
+import rescient.dataset.FactChange;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -38,11 +37,7 @@ record TakeOutOfBill(
             proposal.refusals.add("The bill of materials of " + item + " has no line " + line + " any more.");
             return;
         }
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("parent", item);
-        key.put("line", line);
-        proposal.edits.add(
-                new Edit("bom_lines", key, desk.rows().read("bom_lines", key), JsonNodeFactory.instance.arrayNode()));
+        proposal.changes.addAll(FactChange.of(List.of(FactEdit.gone(gone))));
         if (site != null) {
             proposal.point(item, site);
         }

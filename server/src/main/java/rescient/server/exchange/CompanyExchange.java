@@ -92,13 +92,17 @@ public class CompanyExchange {
             throw new IllegalArgumentException(path + " is there already; choose a name that is free");
         }
         CompanyStore.Stored stored = store.read();
-        String horizonEnd = today.day().plusDays(stored.horizonDays()).toString();
+        DatasetWriter.write(asWritten(stored.dataset(), today.day(), today.day().plusDays(stored.horizonDays())), path);
+    }
+
+    /** A company as it is written: with the day it was written on and the horizon that it is planned to. */
+    public static Dataset asWritten(Dataset dataset, LocalDate day, LocalDate horizonEnd) {
         Table settings = Table.named("settings");
-        List<Row> rows = new ArrayList<>(stored.dataset().rows(settings.name()));
+        List<Row> rows = new ArrayList<>(dataset.rows(settings.name()));
         rows.removeIf(row -> row.text("key").equals("horizon_days"));
-        rows.add(new Row(settings, 0, new String[] {"today", today.day().toString()}));
-        rows.add(new Row(settings, 0, new String[] {"horizon_end", horizonEnd}));
-        DatasetWriter.write(stored.dataset().with(settings.name(), rows), path);
+        rows.add(new Row(settings, 0, new String[] {"today", day.toString()}));
+        rows.add(new Row(settings, 0, new String[] {"horizon_end", horizonEnd.toString()}));
+        return dataset.with(settings.name(), rows);
     }
 
     private static boolean isEmptyFolder(Path path) {

@@ -141,7 +141,8 @@ public class CompanyStore {
         statement.execute("truncate " + String.join(", ", TABLES));
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
-        for (String table : List.of("commands", "decisions", "change_requests", "plan_causes", "plan_journal")) {
+        for (String table :
+                List.of("commands", "decisions", "change_requests", "plan_causes", "fact_changes", "plan_journal")) {
             statement.execute("delete from " + table);
         }
     }

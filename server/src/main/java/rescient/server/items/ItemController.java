@@ -1,10 +1,13 @@
 package rescient.server.items;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
-import org.springframework.beans.factory.annotation.Value;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -20,30 +23,18 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
-import rescient.server.platform.Sought;
 
 /** Items, their stock points, and their bills of materials as a tree. */
 @RestController
 @RequestMapping("/api/items")
 class ItemController {
     private final LivePlan live;
-    private final int most;
+    private final ItemList list;
 
-    ItemController(LivePlan live, @Value("${rescient.list-most:1000}") int most) {
-        this.most = most;
+    ItemController(LivePlan live, ItemList list) {
         this.live = live;
+        this.list = list;
     }
-
-    record ItemRow(
-            String code,
-            String name,
-            @Nullable String group,
-            String kind,
-            String unit,
-            @Nullable String planner,
-            int stockPoints,
-            BigDecimal onHand,
-            boolean made) {}
 
     record PointRow(
             String site,
@@ -78,7 +69,7 @@ class ItemController {
             String unit) {}
 
     record ItemDetail(
-            ItemRow item,
+            ItemList.ItemRow item,
             @Nullable BigDecimal standardCost,
             @Nullable BigDecimal price,
             List<PointRow> points,
@@ -106,12 +97,20 @@ class ItemController {
      * A line of the tree, each followed by what stands below it.
      *
      * @param depth 0: the item's own lines
+     * @param row the line as it is kept
      * @param perOrder the quantity is for the whole order
+     * @param each so much is in one of the item that the tree is of, in the component's own unit; null where a quantity is for
+     *     a whole order
+     * @param cost what that is worth at standard, null if no cost is known
+     * @param onHand of the component at the site in view
+     * @param enough for so many of the item, as the stock lies there; null without {@code each}
      * @param loop the component stands above itself; what is below is not shown
      */
     record BomRow(
             int depth,
+            String parent,
             String line,
+            Map<String, String> row,
             String item,
             String name,
             String kind,
@@ -122,33 +121,23 @@ class ItemController {
             @Nullable LocalDate validFrom,
             @Nullable LocalDate validTo,
             @Nullable String step,
+            String ownUnit,
+            @Nullable BigDecimal each,
+            @Nullable BigDecimal cost,
+            BigDecimal onHand,
+            @Nullable BigDecimal enough,
+            @Nullable Integer leadTimeDays,
             boolean loop,
             boolean hasComponents) {}
 
-    /**
-     * Items by code.
-     *
-     * @param rows the first of those that fit
-     * @param total how many fit
-     */
-    record ItemRows(List<ItemRow> rows, int total) {}
-
-    /** @param words of code, name or group */
+    /** Those that fit, in windows. */
     @GetMapping
-    ItemRows list(@RequestParam(required = false) String kind, @RequestParam(required = false) String words) {
-        PlanVersion version = live.current();
-        Sought sought = new Sought(words);
-        List<Fact.Item> fitting = version.directory().items().values().stream()
-                .filter(item -> kind == null || kind.equals(Words.word(item.is())))
-                .filter(item ->
-                        sought.in(item.code(), item.name(), version.directory().groupName(item.group())))
-                .toList();
-        return new ItemRows(
-                fitting.stream().limit(most).map(item -> row(version, item)).toList(), fitting.size());
+    ItemList.ItemRows list(@ParameterObject ItemFilter filter) {
+        return list.find(live.current(), filter);
     }
 
     @GetMapping("/one")
-    ItemDetail one(@RequestParam String code) {
+    ItemDetail one(@RequestParam String code, @RequestParam(required = false) String site) {
         PlanVersion version = live.current();
         Directory directory = version.directory();
         Fact.Item item = directory.item(code);
@@ -156,35 +145,19 @@ class ItemController {
             throw JobProblem.notFound("There is no item " + code);
         }
         return new ItemDetail(
-                row(version, item),
+                list.row(version, item),
                 item.standardCost(),
                 item.price(),
-                points(version, code).map(p -> pointRow(version, p)).toList(),
-                directory.bills().below(code).stream()
-                        .map(line -> bomRow(directory, line))
+                list.points(version, code).stream()
+                        .map(p -> pointRow(version, p))
                         .toList(),
+                new BillTree(directory.facts(), directory.facts().units())
+                        .below(code).stream()
+                                .map(line -> bomRow(version, line, siteInView(version, code, site)))
+                                .toList(),
                 operations(directory, code),
                 usedIn(directory, code),
                 alternatives(version, code));
-    }
-
-    private static Stream<PointView> points(PlanVersion version, String item) {
-        return version.directory().sites().keySet().stream().flatMap(site -> version.plan().point(item, site).stream());
-    }
-
-    private static ItemRow row(PlanVersion version, Fact.Item item) {
-        String code = item.code();
-        List<PointView> points = points(version, code).toList();
-        return new ItemRow(
-                code,
-                item.name() == null ? code : item.name(),
-                version.directory().groupName(item.group()),
-                Words.word(item.is()),
-                item.unit(),
-                item.planner(),
-                points.size(),
-                onHand(points),
-                !version.directory().bills().lines(code).isEmpty());
     }
 
     private static PointRow pointRow(PlanVersion version, PointView point) {
@@ -197,25 +170,35 @@ class ItemController {
                 directory.supplierName(point.supplier()),
                 point.leadTimeDays(),
                 Quantity.decimal(point.safetyStock()),
-                sum(point, Supply.Kind.STOCK),
-                sum(point, Supply.Kind.OPEN),
+                ItemList.sum(point, Supply.Kind.STOCK),
+                ItemList.sum(point, Supply.Kind.OPEN),
                 point.plannedOrderCount(),
                 point.signals().size());
     }
 
-    private static BigDecimal sum(PointView point, Supply.Kind kind) {
-        return Quantity.decimal(point.supplies().stream()
-                .filter(s -> s.kind() == kind)
-                .mapToLong(Supply::quantity)
-                .sum());
+    /** The site that was asked for, or else the first at which the item is planned; null if it is planned nowhere. */
+    private String siteInView(PlanVersion version, String code, String asked) {
+        return asked != null
+                ? asked
+                : list.points(version, code).stream()
+                        .findFirst()
+                        .map(PointView::site)
+                        .orElse(null);
     }
 
-    private static BomRow bomRow(Directory directory, BillTree.Line of) {
+    private static BomRow bomRow(PlanVersion version, BillTree.Line of, String site) {
+        Directory directory = version.directory();
         Fact.BomLine line = of.line();
         Fact.Item item = directory.item(line.component());
+        Optional<PointView> point =
+                site == null ? Optional.empty() : version.plan().point(line.component(), site);
+        BigDecimal onHand = point.map(p -> ItemList.sum(p, Supply.Kind.STOCK)).orElse(BigDecimal.ZERO);
+        BigDecimal each = of.each() == null ? null : Quantity.decimal(of.each().up(Quantity.ONE, 1));
         return new BomRow(
                 of.depth(),
+                line.parent(),
                 line.line(),
+                directory.facts().row("bom_lines", line.parent(), line.line()).cells(),
                 item.code(),
                 directory.itemName(item.code()),
                 Words.word(item.is()),
@@ -226,6 +209,12 @@ class ItemController {
                 line.validFrom(),
                 line.validTo(),
                 line.step(),
+                item.unit(),
+                each,
+                each == null || item.standardCost() == null ? null : plain(each.multiply(item.standardCost())),
+                onHand,
+                each == null || each.signum() == 0 ? null : onHand.divide(each, 0, RoundingMode.FLOOR),
+                point.map(PointView::leadTimeDays).orElse(null),
                 of.loop(),
                 of.more());
     }
@@ -254,7 +243,7 @@ class ItemController {
                 .toList();
     }
 
-    private static List<AlternativeRow> alternatives(PlanVersion version, String code) {
+    private List<AlternativeRow> alternatives(PlanVersion version, String code) {
         Directory directory = version.directory();
         return Stream.concat(
                         directory.alternatives(code).rows().stream().map(row -> alternative(version, row, false)),
@@ -263,7 +252,7 @@ class ItemController {
                 .toList();
     }
 
-    private static AlternativeRow alternative(PlanVersion version, Fact.AlternativeItem row, boolean instead) {
+    private AlternativeRow alternative(PlanVersion version, Fact.AlternativeItem row, boolean instead) {
         Directory directory = version.directory();
         String other = instead ? row.item() : row.alternative();
         return new AlternativeRow(
@@ -273,15 +262,11 @@ class ItemController {
                 row.parent(),
                 directory.itemName(row.parent()),
                 plain(row.units()),
-                onHand(points(version, other).toList()),
+                ItemList.onHand(list.points(version, other)),
                 directory.unit(other));
     }
 
-    private static BigDecimal onHand(List<PointView> points) {
-        return points.stream().map(p -> sum(p, Supply.Kind.STOCK)).reduce(BigDecimal.ZERO, BigDecimal::add);
-    }
-
     private static BigDecimal plain(BigDecimal value) {
-        return Quantity.decimal(Quantity.of(value));
+        return Quantity.decimal(Quantity.of(value.setScale(6, RoundingMode.HALF_UP)));
     }
 }

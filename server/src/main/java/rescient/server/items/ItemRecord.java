@@ -40,4 +40,6 @@ class ItemRecord {
     String costing;
 
     String planner;
+
+    Boolean retired;
 }

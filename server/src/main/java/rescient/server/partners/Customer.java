@@ -21,4 +21,6 @@ class Customer {
     String name;
 
     String email;
+
+    Boolean retired;
 }

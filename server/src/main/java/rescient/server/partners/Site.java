@@ -23,4 +23,6 @@ class Site {
     String kind;
 
     String calendar;
+
+    Boolean retired;
 }

@@ -29,4 +29,6 @@ class Supplier {
 
     @Column(precision = 19, scale = 6)
     BigDecimal minimumOrderValue;
+
+    Boolean retired;
 }

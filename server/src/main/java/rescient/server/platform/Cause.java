@@ -11,6 +11,10 @@ public record Cause(Kind kind, @Nullable String name, String sentence) {
         /** The company was loaded: nothing of the plan before compares. */
         LOADED,
         DECISION,
+        /** A what-if was taken over. */
+        WHAT_IF,
+        /** Rows came from a file or a spreadsheet. */
+        IMPORT,
         TAKEN_BACK,
         RELEASE,
         SETTING,

@@ -3,6 +3,7 @@ package rescient.server.platform;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
@@ -23,15 +24,15 @@ public class Companies {
     private final ApplicationEventPublisher events;
     private final JdbcTemplate database;
     private final Today today;
-    private final FactCodec codec;
+    private final ToldChanges told;
 
     Companies(
             CompanyRepository repository,
             ApplicationEventPublisher events,
             JdbcTemplate database,
             Today today,
-            FactCodec codec) {
-        this.codec = codec;
+            ToldChanges told) {
+        this.told = told;
         this.repository = repository;
         this.events = events;
         this.database = database;
@@ -68,13 +69,16 @@ public class Companies {
         Company company = repository.locked();
         company.revision++;
         database.update(
-                "insert into plan_causes (revision, made_at, kind, name, sentence, changes) values (?, ?, ?, ?, ?, ?)",
+                "insert into plan_causes (revision, made_at, kind, name, sentence, told) values (?, ?, ?, ?, ?, ?)",
                 company.revision,
                 Timestamp.from(today.now()),
                 cause.kind().name(),
                 cause.name(),
                 cause.sentence(),
-                changes == null ? null : codec.text(changes));
+                changes != null);
+        if (changes != null) {
+            told.keep(company.revision, changes);
+        }
         database.queryForList("select pg_notify(?, ?)", CHANNEL, Long.toString(company.revision));
         events.publishEvent(new CompanyChanged(company.revision, changes));
     }
@@ -82,10 +86,11 @@ public class Companies {
     /** What happened after one revision and up to another, in order; what is no longer known is missing. */
     @Transactional(readOnly = true)
     public List<CompanyChanged> changes(long after, long upTo) {
+        Map<Long, List<FactChange>> changes = told.between(after, upTo);
         return database.query(
-                "select revision, changes from plan_causes where revision > ? and revision <= ? order by revision",
+                "select revision, told from plan_causes where revision > ? and revision <= ? order by revision",
                 (row, i) -> new CompanyChanged(
-                        row.getLong(1), row.getString(2) == null ? null : codec.changes(row.getString(2))),
+                        row.getLong(1), row.getBoolean(2) ? changes.getOrDefault(row.getLong(1), List.of()) : null),
                 after,
                 upTo);
     }
@@ -96,17 +101,19 @@ public class Companies {
     /** What happened after a revision, in order, as far as it is told row by row; of very many, the last. */
     @Transactional(readOnly = true)
     public List<Happened> since(long revision) {
+        long present = repository.only().revision;
+        long from = Math.max(revision, present - MOST_TOLD);
+        Map<Long, List<FactChange>> changes = told.between(from, present);
         return database.query(
-                "select revision, made_at, kind, name, sentence, changes from plan_causes"
-                        + " where revision > greatest(?, (select revision from company) - ?)"
-                        + " and changes is not null order by revision",
+                "select revision, made_at, kind, name, sentence from plan_causes"
+                        + " where revision > ? and revision <= ? and told order by revision",
                 (row, i) -> new Happened(
                         row.getLong(1),
                         row.getTimestamp(2).toInstant(),
                         new Cause(Cause.Kind.valueOf(row.getString(3)), row.getString(4), row.getString(5)),
-                        codec.changes(row.getString(6))),
-                revision,
-                MOST_TOLD);
+                        changes.getOrDefault(row.getLong(1), List.of())),
+                from,
+                present);
     }
 
     @Transactional(propagation = Propagation.MANDATORY)

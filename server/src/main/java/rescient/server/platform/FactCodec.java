@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
-import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 
@@ -23,30 +22,24 @@ public class FactCodec {
         this.json = json;
     }
 
-    private record Written(String table, List<Map<String, String>> before, List<Map<String, String>> after) {}
-
-    String text(List<FactChange> changes) {
+    /** Rows of one table as a text. */
+    String text(List<Row> rows) {
         try {
-            return json.writeValueAsString(changes.stream()
-                    .map(c -> new Written(c.table().name(), written(c.before()), written(c.after())))
-                    .toList());
+            return json.writeValueAsString(rows.stream().map(FactCodec::written).toList());
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
     }
 
-    List<FactChange> changes(String text) {
+    /** Rows of a table from their text. */
+    List<Row> rows(Table table, String text) {
         try {
-            return json.readValue(text, new TypeReference<List<Written>>() {}).stream()
-                    .map(w -> new FactChange(Table.named(w.table), read(w.table, w.before), read(w.table, w.after)))
+            return json.readValue(text, new TypeReference<List<Map<String, String>>>() {}).stream()
+                    .map(cells -> Row.of(table, cells))
                     .toList();
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
-    }
-
-    private static List<Map<String, String>> written(List<Row> rows) {
-        return rows.stream().map(FactCodec::written).toList();
     }
 
     private static Map<String, String> written(Row row) {
@@ -58,10 +51,6 @@ public class FactCodec {
             }
         }
         return cells;
-    }
-
-    private static List<Row> read(String table, List<Map<String, String>> rows) {
-        return rows.stream().map(cells -> Row.of(Table.named(table), cells)).toList();
     }
 
     /** A row of a table from what the database says of it; columns that a dataset does not know are left out. */

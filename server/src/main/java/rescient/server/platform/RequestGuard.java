@@ -29,6 +29,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class RequestGuard extends OncePerRequestFilter {
     private static final int LARGEST_BODY = 2_000_000;
+    /** A file that is brought in. */
+    private static final int LARGEST_FILE = 500_000_000;
+
+    private static final String FILES = "/api/imports";
     private static final int LONGEST_VALUE = 20_000;
 
     private final ObjectMapper json;
@@ -45,7 +49,8 @@ class RequestGuard extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getContentLengthLong() > LARGEST_BODY) {
+        int most = request.getRequestURI().equals(FILES) ? LARGEST_FILE : LARGEST_BODY;
+        if (request.getContentLengthLong() > most) {
             answer(response, HttpStatus.PAYLOAD_TOO_LARGE, "That is too much at once; nothing was changed");
             return;
         }
@@ -54,7 +59,7 @@ class RequestGuard extends OncePerRequestFilter {
             return;
         }
         try {
-            chain.doFilter(new Limited(request), response);
+            chain.doFilter(new Limited(request, most), response);
         } catch (ServletException | RuntimeException e) {
             if (!Outage.isOne(e)) {
                 throw e;
@@ -91,13 +96,16 @@ class RequestGuard extends OncePerRequestFilter {
 
     /** Ends when more comes than was said, or than is taken. */
     private static final class Limited extends HttpServletRequestWrapper {
-        Limited(HttpServletRequest request) {
+        private final int most;
+
+        Limited(HttpServletRequest request, int most) {
             super(request);
+            this.most = most;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return new Counted(super.getInputStream());
+            return new Counted(super.getInputStream(), most);
         }
 
         @Override
@@ -108,10 +116,11 @@ class RequestGuard extends OncePerRequestFilter {
 
     private static final class Counted extends ServletInputStream {
         private final ServletInputStream from;
-        private int left = LARGEST_BODY;
+        private int left;
 
-        Counted(ServletInputStream from) {
+        Counted(ServletInputStream from, int most) {
             this.from = from;
+            this.left = most;
         }
 
         @Override

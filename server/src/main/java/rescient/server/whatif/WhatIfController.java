@@ -24,10 +24,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.dataset.FactChange;
+import rescient.server.access.Rights;
 import rescient.server.access.SignedIn;
 import rescient.server.decisions.Decision;
 import rescient.server.decisions.Decisions;
+import rescient.server.decisions.Edit;
+import rescient.server.decisions.FactsCommand;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
@@ -186,16 +192,43 @@ class WhatIfController {
             (taken.places.contains(i) ? gone : left).add(whatIf.assumptions().get(i));
         }
         String sentences = String.join("; ", gone.stream().map(this::sentence).toList());
-        return decisions.takeOver(
-                user,
-                command,
-                Map.of("whatIf", id, "taken", taken),
-                "Took over from the what-if " + whatIf.name() + ": " + sentences,
-                version -> WhatIfs.all(version, gone),
-                () -> {
-                    changed(store.change(id, taken.revision, whatIf.name(), left));
-                    return store.edit(whatIf, left);
-                });
+        return decisions.change(user, command, new FactsCommand() {
+            @Override
+            public String kind() {
+                return "TAKE_OVER";
+            }
+
+            @Override
+            public Object content() {
+                return Map.of("whatIf", id, "taken", taken);
+            }
+
+            @Override
+            public String sentence() {
+                return "Took over from the what-if " + whatIf.name() + ": " + sentences;
+            }
+
+            @Override
+            public Cause.Kind from() {
+                return Cause.Kind.WHAT_IF;
+            }
+
+            @Override
+            public boolean permitted(Rights rights) {
+                return rights.takeOver();
+            }
+
+            @Override
+            public List<FactChange> otherwise(PlanVersion present) {
+                return WhatIfs.all(present, gone);
+            }
+
+            @Override
+            public List<Edit> besides() {
+                changed(store.change(id, taken.revision, whatIf.name(), left));
+                return List.of(store.edit(whatIf, left));
+            }
+        });
     }
 
     private static void changed(boolean done) {

@@ -1,0 +1,144 @@
+package rescient.dataset.sheets;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.dataset.FewTables;
+import rescient.dataset.Table;
+
+class UnderstoodTest {
+    @TempDir
+    private Path folder;
+
+    private Facts facts;
+
+    @BeforeEach
+    void aCompany() {
+        facts = new FewTables(folder)
+                .table("items", "code,name,unit,price", "A,Bolt,pcs,1.50", "B,Nut,pcs,")
+                .table("planning", "item,site,source,max_quantity", "A,W,buy,50")
+                .facts();
+    }
+
+    private Mapping mapping(
+            Sheet sheet, Map<Long, Map<String, String>> corrections, Set<Long> leftOut, boolean without) {
+        Table table = ColumnMatch.table(sheet, facts);
+        return new Mapping(
+                table, ColumnMatch.of(table, sheet, facts), Map.of(), Habits.of(sheet), corrections, leftOut, without);
+    }
+
+    private Understood of(String text) {
+        Sheet sheet = SheetReader.pasted(text);
+        return Understood.of(facts, sheet, mapping(sheet, Map.of(), Set.of(), false), rows -> {});
+    }
+
+    @Test
+    void newOnesComeOthersChangeWhereTheSheetSaysSomethingAndTheRestStays() {
+        Understood understood =
+                of("Part no\tDescription\tUoM\tPrice\nA\tBolt\tpcs\t1,75\nB\tNut\tpcs\t\nC\tWasher\tpcs\t0,05\n");
+        assertThat(understood.faults()).isEmpty();
+        assertThat(understood.added()).isEqualTo(1);
+        assertThat(understood.changed()).isEqualTo(1);
+        assertThat(understood.same()).isEqualTo(1);
+        assertThat(understood.changes())
+                .extracting(
+                        change -> change.after().get(0).text("code"),
+                        change -> change.after().get(0).text("price"))
+                .containsExactly(tuple("A", "1.75"), tuple("C", "0.05"));
+    }
+
+    @Test
+    void everyFaultIsToldWithItsRowAndWhatIsWrong() {
+        Understood understood = of(
+                "code,name,unit,price\nC,Washer,pcs,cheap\nD,Pin,piece,1\nE,Cap,pcs,=2*3\nC,Ring,pcs,2\nC,Hook,pcs,3\n");
+        assertThat(understood.faults())
+                .extracting(Understood.RowFault::row, Understood.RowFault::column, Understood.RowFault::value)
+                .containsExactly(
+                        tuple(2L, "price", "cheap"),
+                        tuple(3L, "unit", "piece"),
+                        tuple(4L, "price", "=2*3"),
+                        tuple(6L, "", ""));
+        assertThat(understood.faults().get(2).sentence()).contains("formula");
+        assertThat(understood.faults().get(3).sentence()).contains("row 5");
+        assertThat(understood.faulty()).isEqualTo(4);
+    }
+
+    @Test
+    void aFaultyRowIsCorrectedOrLeftOut() {
+        Sheet sheet = SheetReader.pasted("code,name,unit,price\nC,Washer,pcs,cheap\nD,Pin,piece,1\n");
+        Understood corrected = Understood.of(
+                facts, sheet, mapping(sheet, Map.of(2L, Map.of("price", "0.05")), Set.of(3L), false), rows -> {});
+        assertThat(corrected.faults()).isEmpty();
+        assertThat(corrected.changes())
+                .singleElement()
+                .satisfies(change ->
+                        assertThat(change.after().get(0).text("price")).isEqualTo("0.05"));
+        Understood without = Understood.of(facts, sheet, mapping(sheet, Map.of(), Set.of(3L), true), rows -> {});
+        assertThat(without.faulty()).isEqualTo(1);
+        assertThat(without.changes()).isEmpty();
+    }
+
+    /** A minimum of 80 is over the maximum of 50 that stands there: a rule of the company, told at the row. */
+    @Test
+    void theRulesOfTheCompanyAreAsked() {
+        Understood understood = of("item,site,min_quantity\nA,W,80\nB,W,5\n");
+        assertThat(understood.faults())
+                .extracting(Understood.RowFault::row, Understood.RowFault::column)
+                .contains(tuple(2L, "min_quantity"))
+                // nothing says where B comes from
+                .contains(tuple(3L, "source"));
+    }
+
+    @Test
+    void whatIsNamedIsUnderstoodAsItsCode() {
+        Understood understood = of("item,site,source,lead time\nnut,works,Buy,5\n");
+        assertThat(understood.faults()).isEmpty();
+        assertThat(understood.changes())
+                .extracting(FactChange::after)
+                .singleElement()
+                .satisfies(rows -> assertThat(rows.get(0).cells())
+                        .isEqualTo(Map.of("item", "B", "site", "W", "source", "buy", "lead_time_days", "5")));
+    }
+
+    /** 1 March and 1 April of item A; the empty cell of item B is nothing. */
+    @Test
+    void oneColumnAMonthIsAForecast() {
+        Sheet wide = SheetReader.pasted("Item\tMar 2026\tApr 2026\nA\t10\t12\nB\t5\t\n");
+        Sheet sheet = Months.upright(wide, Habits.of(wide));
+        Table table = ColumnMatch.table(wide, facts);
+        assertThat(table.name()).isEqualTo("forecasts");
+        Mapping mapping = new Mapping(
+                table,
+                ColumnMatch.of(table, sheet, facts),
+                Map.of("set", "Base", "site", "W"),
+                Habits.of(wide),
+                new HashMap<>(),
+                Set.of(),
+                false);
+        Understood understood = Understood.of(facts, sheet, mapping, rows -> {});
+        assertThat(understood.faults()).isEmpty();
+        assertThat(understood.changes())
+                .extracting(change -> change.after().get(0).values())
+                .containsExactly(
+                        List.of("Base", "A", "W", "2026-03-01", "month", "10"),
+                        List.of("Base", "A", "W", "2026-04-01", "month", "12"),
+                        List.of("Base", "B", "W", "2026-03-01", "month", "5"));
+    }
+
+    @Test
+    void columnsAreFoundByWhatStandsInThem() {
+        Sheet sheet = SheetReader.pasted("what\twhere\tquantity\nA\tW\t5\nB\tW\t6\n");
+        assertThat(ColumnMatch.of(Table.named("stock"), sheet, facts))
+                .containsAllEntriesOf(Map.of("item", 0, "site", 1, "quantity", 2));
+    }
+}

@@ -1,0 +1,36 @@
+package rescient.server.decisions;
+
+import java.util.List;
+import rescient.dataset.FactChange;
+import rescient.server.access.Rights;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
+
+/** Something that makes other facts of the company's, kept as one decision that can be taken back. */
+public interface FactsCommand {
+    /** Under which it stands in the audit. */
+    String kind();
+
+    /** What tells one content of the command from another; it becomes JSON. */
+    Object content();
+
+    /** What was done, in the past tense. */
+    String sentence();
+
+    /** Where the changes come from. */
+    Cause.Kind from();
+
+    boolean permitted(Rights rights);
+
+    /**
+     * What becomes of the company as it is.
+     *
+     * @throws rescient.server.platform.JobProblem if it cannot be
+     */
+    List<FactChange> otherwise(PlanVersion present);
+
+    /** What else it changes, in the same transaction: does it and says it, for a {@link TakenBack} that puts it back. */
+    default List<Edit> besides() {
+        return List.of();
+    }
+}

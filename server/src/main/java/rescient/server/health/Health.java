@@ -1,0 +1,107 @@
+package rescient.server.health;
+
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rescient.core.health.Finding;
+import rescient.core.health.HealthCheck;
+import rescient.server.planning.OnceForPlan;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Nullable;
+import rescient.server.platform.Today;
+
+/** What is wrong or doubtful in the company's data: found once for each plan, and what somebody decided to live with. */
+@Service
+public class Health {
+    private final JdbcTemplate database;
+    private final Today today;
+    private final OnceForPlan<List<Finding>> found = new OnceForPlan<>();
+
+    Health(JdbcTemplate database, Today today) {
+        this.database = database;
+        this.today = today;
+    }
+
+    /** That somebody lives with a finding as it was. */
+    public record Waiver(String reason, String name, Instant at) {}
+
+    /**
+     * A finding as it is known.
+     *
+     * @param waiver null: nobody waived it, or it is otherwise now
+     */
+    record Known(Finding finding, Instant since, @Nullable Waiver waiver) {}
+
+    /** All that is found in a plan's company, worst consequence first. */
+    List<Finding> findings(PlanVersion version) {
+        return found.of(version.plan(), () -> HealthCheck.of(version.directory().facts(), version.plan()));
+    }
+
+    /** The same, with since when each is known and who waived it. What is new is known from now on. */
+    @Transactional
+    public List<Known> known(PlanVersion version) {
+        List<Finding> findings = findings(version);
+        Map<String, Instant> since = new HashMap<>();
+        database.query("select id, found_at from health_findings", row -> {
+            since.put(row.getString(1), row.getTimestamp(2).toInstant());
+        });
+        Instant now = today.now();
+        List<Object[]> fresh = new ArrayList<>();
+        Set<String> present = new HashSet<>();
+        for (Finding finding : findings) {
+            present.add(finding.id());
+            if (since.putIfAbsent(finding.id(), now) == null) {
+                fresh.add(new Object[] {finding.id(), Timestamp.from(now)});
+            }
+        }
+        database.batchUpdate(
+                "insert into health_findings (id, found_at) values (?, ?) on conflict (id) do nothing", fresh);
+        List<Object[]> gone = since.keySet().stream()
+                .filter(id -> !present.contains(id))
+                .map(id -> new Object[] {id})
+                .toList();
+        database.batchUpdate("delete from health_findings where id = ?", gone);
+        Map<String, String> seen = new HashMap<>();
+        Map<String, Waiver> waivers = new HashMap<>();
+        database.query("select id, seen, reason, name, made_at from health_waivers", row -> {
+            seen.put(row.getString(1), row.getString(2));
+            waivers.put(
+                    row.getString(1),
+                    new Waiver(
+                            row.getString(3),
+                            row.getString(4),
+                            row.getTimestamp(5).toInstant()));
+        });
+        return findings.stream()
+                .map(finding -> new Known(
+                        finding,
+                        since.get(finding.id()),
+                        finding.seen().equals(seen.get(finding.id())) ? waivers.get(finding.id()) : null))
+                .toList();
+    }
+
+    /** Somebody lives with a finding as it is now. */
+    void waive(Finding finding, String reason, String name) {
+        database.update(
+                "insert into health_waivers (id, seen, reason, name, made_at) values (?, ?, ?, ?, ?) on conflict (id) do"
+                        + " update set seen = excluded.seen, reason = excluded.reason, name = excluded.name,"
+                        + " made_at = excluded.made_at",
+                finding.id(),
+                finding.seen(),
+                reason,
+                name,
+                Timestamp.from(today.now()));
+    }
+
+    void unwaive(String id) {
+        database.update("delete from health_waivers where id = ?", id);
+    }
+}

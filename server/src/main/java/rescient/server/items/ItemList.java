@@ -1,0 +1,216 @@
+package rescient.server.items;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
+import rescient.core.company.Source;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
+import rescient.server.planning.OnceForPlan;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
+import rescient.server.platform.ToldChanges;
+
+/** The list of items: found, sorted and sent in windows. */
+@Component
+class ItemList {
+    private static final List<String> MOVING = List.of("stock", "shipments", "open_orders", "customer_orders");
+
+    private final ToldChanges told;
+    private final int most;
+    /** The stock points of each item. */
+    private final OnceForPlan<Map<String, List<PointView>>> points = new OnceForPlan<>();
+
+    ItemList(ToldChanges told, @Value("${rescient.list-most:1000}") int most) {
+        this.told = told;
+        this.most = most;
+    }
+
+    /**
+     * An item in the list.
+     *
+     * @param source of its stock points, if they have one in common; so are {@code rule} and {@code supplier}
+     * @param onHand at all sites
+     */
+    record ItemRow(
+            String code,
+            String name,
+            @Nullable String group,
+            String kind,
+            String unit,
+            @Nullable String planner,
+            @Nullable String tracking,
+            @Nullable BigDecimal standardCost,
+            @Nullable String source,
+            @Nullable String rule,
+            @Nullable String supplier,
+            int stockPoints,
+            BigDecimal onHand,
+            boolean made,
+            boolean retired) {}
+
+    /**
+     * @param rows of those that fit, the window that was asked for
+     * @param total how many fit
+     */
+    record ItemRows(List<ItemRow> rows, int total) {}
+
+    ItemRows find(PlanVersion version, ItemFilter filter) {
+        List<Fact.Item> fitting = new ArrayList<>(version.directory().items().values().stream()
+                .filter(fits(version, filter))
+                .toList());
+        sort(version, filter, fitting);
+        int from = Math.min(fitting.size(), Math.max(0, filter.offset() == null ? 0 : filter.offset()));
+        int size = Math.min(most, filter.limit() == null ? most : Math.max(0, filter.limit()));
+        return new ItemRows(
+                fitting.subList(from, Math.min(fitting.size(), from + size)).stream()
+                        .map(item -> row(version, item))
+                        .toList(),
+                fitting.size());
+    }
+
+    /** The stock points of an item, by site. */
+    List<PointView> points(PlanVersion version, String item) {
+        return points.of(version.plan(), () -> byItem(version)).getOrDefault(item, List.of());
+    }
+
+    private static Map<String, List<PointView>> byItem(PlanVersion version) {
+        Map<String, List<PointView>> byItem = new HashMap<>();
+        version.plan()
+                .points()
+                .forEach(point -> byItem.computeIfAbsent(point.item(), i -> new ArrayList<>(1))
+                        .add(point));
+        // those on a loop and below one were not planned
+        for (Row row : version.directory().facts().rows("planning")) {
+            version.plan()
+                    .point(row.text("item"), row.text("site"))
+                    .filter(point -> !point.planned())
+                    .ifPresent(point -> byItem.computeIfAbsent(point.item(), i -> new ArrayList<>(1))
+                            .add(point));
+        }
+        byItem.values().forEach(some -> some.sort(Comparator.comparing(PointView::site)));
+        return byItem;
+    }
+
+    private Predicate<Fact.Item> fits(PlanVersion version, ItemFilter filter) {
+        Sought sought = new Sought(filter.words());
+        Facts facts = version.directory().facts();
+        Set<String> changed = filter.since() == null ? null : told.itemsSince(filter.since());
+        return item -> is(filter.kind(), Words.word(item.is()))
+                && is(filter.group(), item.group())
+                && is(filter.planner(), item.planner())
+                && is(filter.tracking(), item.tracking() == null ? "none" : Words.word(item.tracking()))
+                && (filter.retired() == null || filter.retired() == item.isRetired())
+                && (changed == null || changed.contains(item.code()))
+                && sought.in(item.code(), item.name(), version.directory().groupName(item.group()))
+                && planned(version, filter, item)
+                && (!"cost".equals(filter.without())
+                        || item.standardCost() == null
+                        || item.standardCost().signum() == 0)
+                && (filter.moved() == null || filter.moved() == moved(facts, item.code()));
+    }
+
+    private static boolean is(String wanted, String value) {
+        return wanted == null || wanted.equals(value);
+    }
+
+    /** By one of its stock points. */
+    private boolean planned(PlanVersion version, ItemFilter filter, Fact.Item item) {
+        boolean supplier = "supplier".equals(filter.without());
+        if (filter.source() == null && filter.rule() == null && filter.supplier() == null && !supplier) {
+            return true;
+        }
+        return points(version, item.code()).stream()
+                .anyMatch(point -> is(filter.source(), Words.word(point.source()))
+                        && is(filter.rule(), Words.word(point.rule()))
+                        && is(filter.supplier(), point.supplier())
+                        && (!supplier || (point.source() == Source.BUY && point.supplier() == null)));
+    }
+
+    private static boolean moved(Facts facts, String item) {
+        return MOVING.stream()
+                .anyMatch(table -> !facts.rows(table, "item", item).isEmpty());
+    }
+
+    private void sort(PlanVersion version, ItemFilter filter, List<Fact.Item> items) {
+        if (filter.sort() == null || filter.sort().equals("code")) {
+            if (Boolean.TRUE.equals(filter.desc())) {
+                items.sort(Comparator.comparing(Fact.Item::code).reversed());
+            }
+            return;
+        }
+        Comparator<Fact.Item> order = switch (filter.sort()) {
+            case "name" -> by(Fact.Item::name);
+            case "group" -> by(item -> version.directory().groupName(item.group()));
+            case "kind" -> by(item -> Words.word(item.is()));
+            case "unit" -> by(Fact.Item::unit);
+            case "planner" -> by(Fact.Item::planner);
+            case "cost" -> by(Fact.Item::standardCost);
+            case "points" -> by(item -> points(version, item.code()).size());
+            case "on_hand" -> onHand(version, items);
+            default -> by(Fact.Item::code);
+        };
+        items.sort((Boolean.TRUE.equals(filter.desc()) ? order.reversed() : order).thenComparing(Fact.Item::code));
+    }
+
+    private static <V extends Comparable<V>> Comparator<Fact.Item> by(Function<Fact.Item, V> value) {
+        return Comparator.comparing(value, Comparator.nullsLast(Comparator.naturalOrder()));
+    }
+
+    /** Each sum is made once, not with every comparison. */
+    private Comparator<Fact.Item> onHand(PlanVersion version, List<Fact.Item> items) {
+        Map<String, BigDecimal> sums = new HashMap<>();
+        items.forEach(item -> sums.put(item.code(), onHand(points(version, item.code()))));
+        return Comparator.comparing(item -> sums.get(item.code()));
+    }
+
+    ItemRow row(PlanVersion version, Fact.Item item) {
+        List<PointView> some = points(version, item.code());
+        return new ItemRow(
+                item.code(),
+                item.name() == null ? item.code() : item.name(),
+                version.directory().groupName(item.group()),
+                Words.word(item.is()),
+                item.unit(),
+                item.planner(),
+                item.tracking() == null ? null : Words.word(item.tracking()),
+                item.standardCost(),
+                common(some, point -> Words.word(point.source())),
+                common(some, point -> Words.word(point.rule())),
+                common(some, point -> version.directory().supplierName(point.supplier())),
+                some.size(),
+                onHand(some),
+                !version.directory().bills().lines(item.code()).isEmpty(),
+                item.isRetired());
+    }
+
+    private static String common(List<PointView> points, Function<PointView, String> value) {
+        List<String> values = points.stream().map(value).distinct().limit(2).toList();
+        return values.size() == 1 ? values.get(0) : null;
+    }
+
+    static BigDecimal onHand(List<PointView> points) {
+        return points.stream().map(p -> sum(p, Supply.Kind.STOCK)).reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    static BigDecimal sum(PointView point, Supply.Kind kind) {
+        return Quantity.decimal(point.supplies().stream()
+                .filter(s -> s.kind() == kind)
+                .mapToLong(Supply::quantity)
+                .sum());
+    }
+}

@@ -1,0 +1,200 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import rescient.core.plan.Planner;
+import rescient.core.snapshot.PlanOptions;
+import rescient.dataset.Company;
+import rescient.dataset.DatasetReader;
+import rescient.server.planning.PlanVersion;
+
+/** Tables in from files and spreadsheets, whole or not at all; and out again. */
+class ImportTest extends ServerTest {
+    @TempDir
+    private Path folder;
+
+    private JsonNode bring(String name, byte[] content) throws Exception {
+        Reply reply = reply(
+                "ida",
+                MockMvcRequestBuilders.post("/api/imports")
+                        .param("name", name)
+                        .with(csrf())
+                        .contentType("application/octet-stream")
+                        .content(content));
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        return reply.body();
+    }
+
+    private JsonNode paste(String text) throws Exception {
+        Reply reply = reply(
+                "ida",
+                MockMvcRequestBuilders.post("/api/imports/pasted")
+                        .with(csrf())
+                        .contentType("application/json")
+                        .content(json.createObjectNode().put("text", text).toString()));
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        return reply.body();
+    }
+
+    /** The wish that the first sheet is understood as it was proposed. */
+    private ObjectNode wish(JsonNode brought) {
+        JsonNode sheet = brought.get("sheets").get(0);
+        ObjectNode wish = json.createObjectNode();
+        wish.put("sheet", 0);
+        wish.set("table", sheet.get("table"));
+        wish.set("columns", sheet.get("columns"));
+        wish.set("dates", sheet.get("dates"));
+        wish.set("decimal", sheet.get("decimal"));
+        wish.put("withoutFaulty", false);
+        return wish;
+    }
+
+    private Reply send(JsonNode brought, String what, UUID key, JsonNode wish) throws Exception {
+        var request = MockMvcRequestBuilders.post(
+                        "/api/imports/" + brought.get("id").asText() + what)
+                .with(csrf())
+                .contentType("application/json")
+                .content(wish.toString());
+        return reply("ida", key == null ? request : request.header("Idempotency-Key", key));
+    }
+
+    @Test
+    void pastedCellsAreUnderstoodLookedAtTakenInAndTakenBack() throws Exception {
+        JsonNode brought = paste(
+                "Part no\tDescription\tUnit\tCost\nROD-12\tSteel rod 12 mm\tm\t3,45\nROD-16\tSteel rod 16 mm\tm\t4,20\n");
+        JsonNode sheet = brought.get("sheets").get(0);
+        assertThat(sheet.get("table").asText()).isEqualTo("items");
+        assertThat(sheet.get("decimal").asText()).isEqualTo(",");
+        ObjectNode wish = wish(brought);
+        JsonNode preview = send(brought, "/preview", null, wish).body();
+        assertThat(preview.get("added").asInt()).isEqualTo(1);
+        assertThat(preview.get("changed").asInt()).isEqualTo(1);
+        assertThat(preview.get("rows").get(0).get("fields").get(0).get("column").asText())
+                .isEqualTo("standard_cost");
+        assertThat(count("items where code = 'ROD-16'")).isZero();
+
+        UUID key = UUID.randomUUID();
+        Reply taken = send(brought, "", key, wish);
+        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
+        assertThat(send(brought, "", key, wish).body().get("id"))
+                .isEqualTo(taken.body().get("id"));
+        knowing();
+        assertThat(jdbc.queryForObject("select standard_cost from items where code = 'ROD-12'", String.class))
+                .startsWith("3.45");
+        assertThat(count("items where code = 'ROD-16'")).isEqualTo(1);
+        assertThat(get("ida", "/api/data/history?item=ROD-16")
+                        .body()
+                        .get(0)
+                        .get("kind")
+                        .asText())
+                .isEqualTo("import");
+
+        undo("ida", taken);
+        knowing();
+        assertThat(count("items where code = 'ROD-16'")).isZero();
+        // the next sheet of this kind is understood so at once
+        assertThat(paste("Part no\tDescription\tUnit\tCost\nX\tX\tm\t1,00\n")
+                        .get("sheets")
+                        .get(0)
+                        .get("remembered")
+                        .asBoolean())
+                .isTrue();
+    }
+
+    @Test
+    void faultyRowsAreCorrectedOrLeftOutAndUntilThenNothingComesIn() throws Exception {
+        JsonNode brought = bring(
+                "stock.csv",
+                "item,site,lot,quantity\nROD-12,LARKMOOR,,many\nBRG-6202,NOWHERE,,5\nSCR-440,LARKMOOR,,70\n"
+                        .getBytes(StandardCharsets.UTF_8));
+        ObjectNode wish = wish(brought);
+        JsonNode preview = send(brought, "/preview", null, wish).body();
+        assertThat(preview.get("faulty").asInt()).isEqualTo(2);
+        assertThat(preview.get("faults").get(0).get("row").asInt()).isEqualTo(2);
+        int before = count("stock");
+        assertThat(send(brought, "", UUID.randomUUID(), wish).status()).isEqualTo(422);
+        assertThat(count("stock")).isEqualTo(before);
+
+        wish.putObject("corrections").putObject("2").put("quantity", "66");
+        wish.putArray("leftOut").add(3);
+        assertThat(send(brought, "/preview", null, wish).body().get("faulty").asInt())
+                .isZero();
+        assertThat(send(brought, "", UUID.randomUUID(), wish).status()).isEqualTo(201);
+        assertThat(count("stock where item = 'ROD-12' and site = 'LARKMOOR' and quantity = 66"))
+                .isEqualTo(1);
+    }
+
+    /** Ten thousand at once: all in one go, and back in one go. */
+    @Test
+    void manyRowsComeInTogether() throws Exception {
+        StringBuilder csv = new StringBuilder("code,name,unit\n");
+        for (int i = 0; i < 10_000; i++) {
+            csv.append("NEW-").append(i).append(",New ").append(i).append(",pcs\n");
+        }
+        JsonNode brought = bring("items.csv", csv.toString().getBytes(StandardCharsets.UTF_8));
+        Reply taken = send(brought, "", UUID.randomUUID(), wish(brought));
+        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
+        knowing();
+        assertThat(count("items where code like 'NEW-%'")).isEqualTo(10_000);
+        assertThat(live.current().directory().facts().row("items", "NEW-9999").text("name"))
+                .isEqualTo("New 9999");
+        undo("ida", taken);
+        knowing();
+        assertThat(count("items where code like 'NEW-%'")).isZero();
+    }
+
+    @Test
+    void whatIsNoTableIsRefusedWithTheReason() throws Exception {
+        Reply reply = reply(
+                "ida",
+                MockMvcRequestBuilders.post("/api/imports")
+                        .param("name", "order.pdf")
+                        .with(csrf())
+                        .contentType("application/octet-stream")
+                        .content("%PDF-1.7".getBytes(StandardCharsets.US_ASCII)));
+        assertThat(reply.status()).isEqualTo(422);
+        assertThat(reply.body().get("detail").asText()).contains("is a PDF");
+        JsonNode brought = paste("item\tsite\tquantity\nROD-12\tLARKMOOR\t5\n");
+        Reply others = reply(
+                "aino",
+                MockMvcRequestBuilders.get("/api/imports/" + brought.get("id").asText() + "/progress"));
+        assertThat(others.status()).isEqualTo(404);
+    }
+
+    /** The whole company as a dataset gives the same plan again, value by value. */
+    @Test
+    void theCompanyGoesOutAndGivesTheSamePlan() throws Exception {
+        decide("ida", "{'kind':'FIRM','orders':['" + keys("ROD-12").get(0) + "']}");
+        decide("ida", "{'kind':'COPY','item':'GBX-410','code':'GBX-411','name':'Gearbox, long'}");
+        knowing();
+        for (String ending : new String[] {"zip", "xlsx"}) {
+            MockHttpServletResponse response = mvc.perform(MockMvcRequestBuilders.get("/api/exports/company." + ending)
+                            .with(SecurityMockMvcRequestPostProcessors.user(users.loadUserByUsername("ida"))))
+                    .andReturn()
+                    .getResponse();
+            assertThat(response.getStatus()).isEqualTo(200);
+            Path file = folder.resolve("company." + ending);
+            Files.copy(new ByteArrayInputStream(response.getContentAsByteArray()), file);
+            PlanVersion version = live.current();
+            var again = new Planner()
+                    .plan(
+                            Company.snapshot(DatasetReader.read(file), version.today(), version.horizonEnd()),
+                            PlanOptions.ALL);
+            assertThat(again.plannedOrders()).isEqualTo(version.plan().plannedOrders());
+            assertThat(again.allSignals()).isEqualTo(version.plan().allSignals());
+        }
+    }
+}

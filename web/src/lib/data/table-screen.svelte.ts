@@ -1,0 +1,147 @@
+import { createQuery } from '@tanstack/svelte-query';
+import { fromAddress } from '$lib/address';
+import type { Schemas } from '$lib/api/client';
+import { LastDecision } from '$lib/plan/last-decision.svelte';
+import { dataTables, planState, tableRows } from '$lib/queries';
+import { rights } from '$lib/rights.svelte';
+import { Columns } from '$lib/ui/columns.svelte';
+import type { Sheet } from '$lib/ui/export';
+import { ListScreen } from '$lib/ui/list-screen.svelte';
+import { DataDraft } from './data-draft.svelte';
+import { keyOf, label, shown, type Cells, type ColumnView, type TableView } from './tables';
+
+/** Rows of another table that say something about the row in view. */
+export interface Related {
+  table: string;
+  title: string;
+  one: string;
+  /** The column in which they name it. */
+  column: string;
+  columns: string[];
+  empty: string;
+  next?: () => Cells;
+}
+
+/** What a view of a table shows. */
+export interface Shown {
+  table: string;
+  /** What one row is called. */
+  one: string;
+  /** What stands in the list beside code and name. */
+  list: string[];
+  /** Columns of the sheet, by what they are about. */
+  parts: { title?: string; columns: string[] }[];
+  related: Related[];
+}
+
+/** The rows of a table with a code, one of them on its sheet. Made while its component comes. */
+export class TableScreen extends ListScreen<Cells> {
+  readonly plan = createQuery(planState);
+  readonly today = $derived(this.plan.data?.today ?? '');
+  readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
+  readonly tables = createQuery(dataTables);
+  #of = $state.raw<Shown | undefined>();
+  readonly sort = $derived(fromAddress('sort'));
+  readonly rows = createQuery(() => ({
+    ...tableRows({
+      table: this.#of?.table ?? '',
+      words: this.sought,
+      sort: this.sort?.replace('-', ''),
+      desc: this.sort?.startsWith('-') || undefined
+    }),
+    enabled: this.#of !== undefined
+  }));
+  readonly columns: Columns;
+  readonly last = new LastDecision();
+  readonly draft: DataDraft;
+
+  constructor(of: Shown) {
+    super({ name: of.table, row: of.one, opened: 'code' });
+    this.#of = of;
+    this.columns = new Columns(of.table, () => [
+      { code: 'selected', name: '', width: 14, fixed: true },
+      { code: 'code', name: 'Code', width: 110 },
+      { code: 'name', name: 'Name' },
+      ...of.list.map((name) => ({ code: name, name: label(name), width: 100 }))
+    ]);
+    this.draft = new DataDraft(of.table, (decision) => this.wasKept(decision));
+  }
+
+  get of(): Shown {
+    if (!this.#of) throw new Error('Nothing is shown');
+    return this.#of;
+  }
+
+  readonly table = $derived.by(() => this.tables.data?.find((t) => t.name === this.#of?.table));
+  /** The row that is opened. */
+  readonly row = $derived.by(
+    () => this.rows.data?.rows.find((r) => r['code'] === this.opened) as Cells | undefined
+  );
+
+  view(name: string): TableView | undefined {
+    return this.tables.data?.find((t) => t.name === name);
+  }
+
+  column(name: string): ColumnView | undefined {
+    return this.table?.columns.find((c) => c.name === name);
+  }
+
+  text(row: Cells, name: string): string {
+    const column = this.column(name);
+    return column ? shown(column, row[name], this.today) : '';
+  }
+
+  may(table: string): boolean {
+    return rights.changes(table);
+  }
+
+  get empty(): string {
+    return this.sought ? 'Nothing fits this filter.' : `There is no ${this.of.one} yet.`;
+  }
+
+  /** A new row, to be filled in. */
+  add(): void {
+    if (this.table && this.may(this.of.table) && this.fresh.length === 0) this.draft.add(this.table, {});
+  }
+
+  readonly fresh = $derived.by(() => this.draft.fresh(this.#of?.table ?? ''));
+
+  wasKept(decision: Schemas['Decision']): void {
+    this.last.keep(decision);
+  }
+
+  protected all(): Cells[] {
+    return (this.rows.data?.rows ?? []) as Cells[];
+  }
+
+  protected keyOf(row: Cells): string {
+    return row['code'] ?? '';
+  }
+
+  protected sheetOf(rows: Cells[]): Sheet {
+    const names = this.table?.columns.map((c) => c.name) ?? [];
+    return { header: names, rows: rows.map((r) => names.map((n) => r[n])) };
+  }
+
+  /** The key of the opened row. */
+  readonly key = $derived.by(() => (this.table && this.row ? keyOf(this.table, this.row) : {}));
+
+  protected override keys() {
+    return [
+      ...super.keys().filter((k) => k.keys !== 'Escape'),
+      {
+        keys: 'Escape',
+        says: 'Back, or select none',
+        run: () => (this.draft.any ? this.draft.clear() : this.list.selected.clear())
+      },
+      { keys: 'Enter', says: 'Keep what was changed', run: () => this.draft.keep() },
+      { keys: 'n', says: `A new ${this.of.one}`, also: 'add', run: () => this.add() },
+      {
+        keys: 'u',
+        says: 'Take back what was kept last',
+        also: 'undo',
+        run: () => void this.last.takeBack()
+      }
+    ];
+  }
+}
