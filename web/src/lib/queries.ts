@@ -340,3 +340,12 @@ export const dataHealth = (asked: Asked<'findings'>) =>
     queryFn: () => answer(api.GET('/api/data/health', { params: { query: asked } })),
     ...stays
   });
+
+/** What came to the health of the data since somebody looked: asked now and then, not with every plan. */
+export const healthMark = (since: string | undefined) =>
+  queryOptions({
+    queryKey: ['health-mark', since],
+    queryFn: () => answer(api.GET('/api/data/health/mark', { params: { query: { since } } })),
+    staleTime: 60_000,
+    refetchInterval: 120_000
+  });

@@ -1,6 +1,6 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { api } from '$lib/api/client';
-import { dataHealth, preferences } from '$lib/queries';
+import { healthMark, preferences } from '$lib/queries';
 
 const KEY = 'health-seen';
 
@@ -8,19 +8,18 @@ const KEY = 'health-seen';
 export class HealthMark {
   readonly #client = useQueryClient();
   readonly #preferences = createQuery(preferences);
-  readonly #health = createQuery(() => dataHealth({}));
-  readonly #seen = $derived(this.#preferences.data?.[KEY] ?? '');
-  readonly fresh = $derived(
-    this.#preferences.data === undefined
-      ? 0
-      : (this.#health.data?.rows ?? []).filter((r) => r.since > this.#seen).length
-  );
+  readonly #seen = $derived(this.#preferences.data?.[KEY]);
+  readonly #mark = createQuery(() => ({
+    ...healthMark(this.#seen),
+    enabled: this.#preferences.data !== undefined
+  }));
+  readonly fresh = $derived(this.#mark.data?.fresh ?? 0);
 
   /** All that is there has been looked at. */
   look(): void {
-    const newest = this.#health.data?.newest;
+    const newest = this.#mark.data?.newest;
     const before = this.#preferences.data;
-    if (!newest || !before || newest <= this.#seen) return;
+    if (!newest || !before || newest === this.#seen || this.fresh === 0) return;
     this.#client.setQueryData(['preferences'], { ...before, [KEY]: newest });
     void api
       .PUT('/api/preferences/{key}', { params: { path: { key: KEY } }, body: { value: newest } })

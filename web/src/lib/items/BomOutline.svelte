@@ -108,7 +108,7 @@
     be built of the components that lie there{#if !built.data.deep.open && built.data.deep.quantity !== built.data.direct.quantity},
       <b>{quantity(built.data.deep.quantity)}</b> with what is made there made too{/if}.
     {#each built.data.deep.limits.slice(0, 2) as limit (limit.item)}
-      <a class="link" href={itemHref(limit.item)}>{limit.item}</a> stops the next one: {quantity(
+      {' '}<a class="link" href={itemHref(limit.item)}>{limit.item}</a> stops the next one: {quantity(
         limit.missing
       )}
       {limit.unit} missing{limit.comes
@@ -126,7 +126,7 @@
     >
     <button type="button" class="link" onclick={() => (turned = {})}>close all</button>
     <button type="button" class="link" onclick={() => (more = !more)}
-      >{more ? 'fewer columns' : 'per order, step, validity'}</button
+      >{more ? 'fewer columns' : 'step, validity, lead time, cost'}</button
     >
     {#if cost > 0}<span class="ml-auto text-ink-2"
         >Material at standard <b class="text-ink">{money(cost, currency)}</b></span
@@ -142,6 +142,10 @@
             title={column(name)?.meaning}>{label(name)}</th
           >
         {/each}
+        {#if more}
+          <th class="right" title="Working days to get it at the site">Lead time</th>
+          <th class="right" title="What is in one is worth so much at standard">Cost in one</th>
+        {/if}
         <th class="right" title="So much is in one finished unit">In one</th>
         <th class="right" title="The stock at the site is enough for so many finished units">Enough for</th>
         <th></th>
@@ -161,7 +165,7 @@
                   class:name={name === 'component'}
                   style:padding-left={name === 'component' ? `${row.depth * 16}px` : undefined}
                 >
-                  <span class="flex items-baseline gap-1.5">
+                  <span class="flex items-center gap-1.5">
                     {#if name === 'component'}
                       {#if row.hasComponents}
                         <button
@@ -199,6 +203,13 @@
                 </td>
               {/if}
             {/each}
+            {#if more}
+              <td class="right"
+                >{#if row.leadTimeDays !== null && row.leadTimeDays !== undefined}{row.leadTimeDays}
+                  <small class="text-ink-3">d</small>{/if}</td
+              >
+              <td class="right">{row.cost ? money(row.cost, currency) : ''}</td>
+            {/if}
             <td class="right"
               >{#if row.each !== null && row.each !== undefined}{quantity(row.each)}
                 <small class="text-ink-3">{row.ownUnit}</small>{:else}<small class="text-ink-3"
@@ -254,6 +265,7 @@
               </td>
             {/if}
           {/each}
+          {#if more}<td></td><td></td>{/if}
           <td></td><td></td>
           <td class="act"
             ><button type="button" aria-label="Leave out new line {place + 1}" onclick={() => draft.drop(id)}
@@ -297,6 +309,9 @@
     padding: 2px 8px 2px 0;
     border-bottom: 1px solid var(--line-2);
     vertical-align: top;
+  }
+  td.name :global(.cell) {
+    flex: none;
   }
   td.name {
     width: 45%;

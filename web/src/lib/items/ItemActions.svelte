@@ -11,6 +11,10 @@
 {#if screen.refused}
   <span class="min-w-0 flex-1 truncate text-marigold" role="alert">{screen.refused}</span>
 {:else}<KeptLine last={screen.last} />{/if}
+{#if rights.changes('items')}
+  <button type="button" class="bar-action" onclick={() => screen.add()}><Key name="n" dark /> New item</button
+  >
+{/if}
 {#if rights.decides('COPY')}
   <button type="button" class="bar-action" onclick={() => screen.decide('COPY')}
     ><Key name="c" dark /> New like it</button

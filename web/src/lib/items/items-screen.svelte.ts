@@ -75,6 +75,8 @@ export class ItemsScreen extends ListScreen<ItemRow> {
   #seen = 0;
   /** The field that is given to all selected items. */
   many = $state.raw<string[] | undefined>();
+  /** A new item is being typed. */
+  adding = $state(false);
   readonly item = new ItemScreen(
     () => this.opened ?? '',
     (decision) => this.wasKept(decision),
@@ -212,12 +214,14 @@ export class ItemsScreen extends ListScreen<ItemRow> {
         run: () => {
           if (this.deciding) this.close();
           else if (this.many) this.many = undefined;
+          else if (this.adding) this.adding = false;
           else if (this.item.draft.any) this.item.draft.clear();
           else this.list.selected.clear();
         }
       },
       { keys: 'Enter', says: 'Keep what was changed', run: () => this.item.draft.keep() },
       { keys: 'c', says: 'A new item like this one', also: 'copy variant', run: () => this.decide('COPY') },
+      { keys: 'n', says: 'A new item', also: 'add create', run: () => this.add() },
       { keys: 'R', says: 'Replace this component everywhere', run: () => this.decide('REPLACE') },
       { keys: 'e', says: 'Change the selected items together', run: () => this.changeMany() },
       {
@@ -227,6 +231,19 @@ export class ItemsScreen extends ListScreen<ItemRow> {
         run: () => void this.last.takeBack()
       }
     ];
+  }
+
+  add(): void {
+    this.refused = rights.changes('items') ? undefined : rights.refusal('COPY');
+    this.adding = this.refused === undefined;
+    this.#seen = this.plan.data?.version ?? 0;
+  }
+
+  /** It is opened as soon as the plan knows it. */
+  added(decision: Schemas['Decision'], code: string): void {
+    this.adding = false;
+    this.last.keep(decision);
+    this.#coming = code;
   }
 
   changeMany(): void {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Frame, PLACES } from '$lib/frame.svelte';
+  import HealthCount from '$lib/data/HealthCount.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import FormatsDialog from '$lib/ui/FormatsDialog.svelte';
   import Freshness from '$lib/ui/Freshness.svelte';
@@ -28,7 +29,8 @@
               ? 'border-marigold font-bold'
               : 'border-transparent'}"
             aria-current={here ? 'page' : undefined}
-            title="{place.name} (g {place.key})">{place.name}</a
+            title="{place.name} (g {place.key})"
+            >{#if place.href === '/items'}<HealthCount name={place.name} />{:else}{place.name}{/if}</a
           >
         {/each}
       </nav>

@@ -2,6 +2,7 @@
   import { countShown, quantity } from '$lib/format';
   import ItemActions from '$lib/items/ItemActions.svelte';
   import ItemFilters from '$lib/items/ItemFilters.svelte';
+  import NewItem from '$lib/items/NewItem.svelte';
   import ManyPane from '$lib/items/ManyPane.svelte';
   import ItemViews from '$lib/items/ItemViews.svelte';
   import ItemSheet from '$lib/items/ItemSheet.svelte';
@@ -75,6 +76,13 @@
           onagain={() => undefined}
         />
       {/key}
+    {:else if screen.adding}
+      <NewItem
+        today={screen.today}
+        currency={screen.currency}
+        onclose={() => (screen.adding = false)}
+        onkept={(decision, code) => screen.added(decision, code)}
+      />
     {:else if screen.many}
       <ManyPane
         codes={screen.many}

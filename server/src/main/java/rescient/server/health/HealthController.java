@@ -102,6 +102,28 @@ class HealthController {
                 Words.word(known.finding().kind()).replace('_', ' '));
     }
 
+    /**
+     * What came since somebody looked.
+     *
+     * @param fresh how many of those that nobody waived were found since
+     * @param newest when the last of them was found, null if there is none
+     */
+    record Mark(int fresh, @Nullable Instant newest) {}
+
+    /** @param since when somebody looked; nothing: never */
+    @GetMapping("/mark")
+    Mark mark(@RequestParam(required = false) @Nullable Instant since) {
+        List<Instant> open = health.known(live.current()).stream()
+                .filter(known -> known.waiver() == null)
+                .map(Health.Known::since)
+                .toList();
+        return new Mark(
+                (int) open.stream()
+                        .filter(found -> since == null || found.isAfter(since))
+                        .count(),
+                open.stream().max(Instant::compareTo).orElse(null));
+    }
+
     /** Somebody lives with it as it is, for a reason; it is told again when it is otherwise. Without a reason: no longer. */
     @PostMapping("/waivers")
     @ResponseStatus(HttpStatus.NO_CONTENT)
