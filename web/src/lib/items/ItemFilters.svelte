@@ -2,6 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { tableRows } from '$lib/queries';
   import Chooser from '$lib/ui/Chooser.svelte';
+  import SavedViews from '$lib/ui/SavedViews.svelte';
   import type { ItemsScreen } from './items-screen.svelte';
 
   /** Which items are shown. Filters that are seldom wanted stand behind one press. */
@@ -104,6 +105,14 @@
           onchange={(e) => screen.filter('since', e.currentTarget.value || undefined)}
         /></label
       >
+      <div class="basis-full">
+        <SavedViews
+          views={screen.views.named}
+          onsave={(name) => screen.saveView(name)}
+          onforget={(name) => screen.views.forget(name)}
+          onopen={(view) => screen.openView(view)}
+        />
+      </div>
       <fieldset class="columns">
         <legend class="text-sm text-ink-2">Columns</legend>
         {#each screen.choices as column (column.code)}

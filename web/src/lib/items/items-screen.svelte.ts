@@ -1,4 +1,6 @@
 import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
+import { goto } from '$app/navigation';
+import { page } from '$app/state';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { halfTyped } from '$lib/half-typed.svelte';
@@ -9,6 +11,7 @@ import { rights } from '$lib/rights.svelte';
 import { words } from '$lib/format';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
+import { Views, type View } from '$lib/ui/views.svelte';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
 import { ItemScreen } from './item-screen.svelte';
 
@@ -66,6 +69,7 @@ export class ItemsScreen extends ListScreen<ItemRow> {
       desc: this.sort?.startsWith('-') || undefined
     })
   );
+  readonly views = new Views('items');
   readonly last = new LastDecision();
   refused = $state<string | undefined>();
   deciding = $state.raw<Deciding | undefined>();
@@ -136,6 +140,20 @@ export class ItemsScreen extends ListScreen<ItemRow> {
       default:
         return item.unit;
     }
+  }
+
+  /** How the list looks now: filters, sort and columns, not what is opened. */
+  saveView(name: string): void {
+    const view = new URLSearchParams(page.url.searchParams);
+    view.delete('code');
+    if (this.words.trim()) view.set('words', this.words.trim());
+    this.views.save(name, view.toString());
+  }
+
+  openView(view: View): void {
+    const params = new URLSearchParams(view.address);
+    this.words = params.get('words') ?? '';
+    void goto(`/items?${params}`);
   }
 
   toggleColumn(code: string): void {

@@ -9,7 +9,7 @@
   import type { Column } from './columns';
   import type { Filters } from './filters';
   import ViewMenu from './ViewMenu.svelte';
-  import type { View, Views } from './views.svelte';
+  import type { View, Views } from '$lib/ui/views.svelte';
 
   interface Props {
     filters: Filters;

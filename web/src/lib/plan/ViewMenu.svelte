@@ -4,8 +4,9 @@
   import { fromAddress, toAddress } from '$lib/address';
   import { COLUMNS, columnsText, type Column } from './columns';
   import { GROUPING_NAMES, GROUPS, type Filters } from './filters';
+  import SavedViews from '$lib/ui/SavedViews.svelte';
   import Field from './Field.svelte';
-  import type { View } from './views.svelte';
+  import type { View } from '$lib/ui/views.svelte';
 
   interface Props {
     filters: Filters;
@@ -18,7 +19,6 @@
     onopen: (view: View) => void;
   }
   let { filters, columns, today, choices, views, onsave, onforget, onopen }: Props = $props();
-  let name = $state('');
   const more = $derived(
     [
       filters.group,
@@ -31,12 +31,6 @@
       fromAddress('changed')
     ].filter(Boolean).length
   );
-
-  function save(event: SubmitEvent) {
-    event.preventDefault();
-    if (name.trim()) onsave(name.trim());
-    name = '';
-  }
 
   function choose(column: Column, on: boolean) {
     void toAddress({
@@ -150,33 +144,7 @@
           />only what makes a customer order late</label
         >
       </fieldset>
-      <div>
-        <p class="text-sm text-ink-3">Saved views</p>
-        <ul>
-          {#each views as view (view.name)}
-            <li class="flex justify-between gap-3 border-b border-line-2 py-1">
-              <button type="button" class="link" onclick={() => onopen(view)}>{view.name}</button>
-              <button
-                type="button"
-                class="text-sm text-ink-3 underline"
-                aria-label="Forget the view {view.name}"
-                onclick={() => onforget(view.name)}>forget</button
-              >
-            </li>
-          {:else}
-            <li class="text-ink-2">None yet. The address of this page holds the view too.</li>
-          {/each}
-        </ul>
-        <form class="mt-2 flex gap-2" onsubmit={save}>
-          <input
-            class="field min-w-0 flex-1"
-            placeholder="name of this view"
-            aria-label="Name of this view"
-            bind:value={name}
-          />
-          <button class="plain-action" style="height: 30px" disabled={!name.trim()}>Save this view</button>
-        </form>
-      </div>
+      <SavedViews {views} {onsave} {onforget} {onopen} />
     </Popover.Content>
   </Popover.Portal>
 </Popover.Root>

@@ -25,7 +25,7 @@ import { Panes } from './panes.svelte';
 import { ASKED, placeOf, threadOf, type Asked } from './place';
 import { PlanList } from './plan.svelte';
 import { workingAt } from './presence.svelte';
-import { Views } from './views.svelte';
+import { Views } from '$lib/ui/views.svelte';
 
 /** The first view of the Plan: all that wants a decision, and what is decided. Made while its component comes. */
 export class DecideScreen {
@@ -60,7 +60,7 @@ export class DecideScreen {
   /** What is not as it was at the last visit, by key. */
   readonly marks = $derived(marksOf(this.#changes.data));
 
-  readonly views = new Views();
+  readonly views = new Views('plan');
   readonly chosenColumns = $derived(columnsOf(fromAddress('columns')));
   readonly columns = new Columns('Decide', () => listColumns(this.chosenColumns));
   readonly width = $derived(listWidth(this.columns.all.length, this.columns.taken));

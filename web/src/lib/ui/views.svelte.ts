@@ -8,17 +8,22 @@ export interface View {
   address: string;
 }
 
-const LAST = 'plan.last';
-const NAMED = 'plan.views';
-
-/** What a person keeps of the Plan between visits: the last view, and views with a name. */
+/** What a person keeps of a place between visits: the last view, and views with a name. */
 export class Views {
   #client = useQueryClient();
   #kept = createQuery(preferences);
+  readonly #last: string;
+  readonly #named: string;
 
-  named = $derived(parsed(this.#kept.data?.[NAMED]));
+  /** @param place by its name */
+  constructor(place: string) {
+    this.#last = `${place}.last`;
+    this.#named = `${place}.views`;
+  }
+
+  readonly named = $derived.by(() => parsed(this.#kept.data?.[this.#named]));
   /** The last view, as soon as it is known. */
-  last = $derived(this.#kept.data && (this.#kept.data[LAST] ?? ''));
+  readonly last = $derived.by(() => this.#kept.data && (this.#kept.data[this.#last] ?? ''));
 
   async #keep(key: string, value: string): Promise<void> {
     this.#client.setQueryData(['preferences'], { ...this.#kept.data, [key]: value });
@@ -26,16 +31,17 @@ export class Views {
   }
 
   remember(view: string): void {
-    if (this.last !== undefined && this.last !== view) void this.#keep(LAST, view).catch(() => undefined);
+    if (this.last !== undefined && this.last !== view)
+      void this.#keep(this.#last, view).catch(() => undefined);
   }
 
   save(name: string, address: string): void {
     const others = this.named.filter((v) => v.name !== name);
-    void this.#keep(NAMED, JSON.stringify([...others, { name, address }]));
+    void this.#keep(this.#named, JSON.stringify([...others, { name, address }]));
   }
 
   forget(name: string): void {
-    void this.#keep(NAMED, JSON.stringify(this.named.filter((v) => v.name !== name)));
+    void this.#keep(this.#named, JSON.stringify(this.named.filter((v) => v.name !== name)));
   }
 }
 
