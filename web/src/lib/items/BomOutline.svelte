@@ -108,12 +108,14 @@
     be built of the components that lie there{#if !built.data.deep.open && built.data.deep.quantity !== built.data.direct.quantity},
       <b>{quantity(built.data.deep.quantity)}</b> with what is made there made too{/if}.
     {#each built.data.deep.limits.slice(0, 2) as limit (limit.item)}
-      &#32;<a class="link" href={itemHref(limit.item)}>{limit.item}</a> stops the next one: {quantity(
-        limit.missing
-      )}
-      {limit.unit} missing{limit.comes
-        ? `, ${quantity(limit.comesQuantity ?? 0)} come on ${date(limit.comes, today)}`
-        : ', none on order'}.
+      <span class="ml-1"
+        ><a class="link" href={itemHref(limit.item)}>{limit.item}</a> stops the next one: {quantity(
+          limit.missing
+        )}
+        {limit.unit} missing{limit.comes
+          ? `, ${quantity(limit.comesQuantity ?? 0)} come on ${date(limit.comes, today)}`
+          : ', none on order'}.</span
+      >
     {/each}
   </p>
 {/if}
