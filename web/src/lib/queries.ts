@@ -255,7 +255,7 @@ export const supplyOrder = (number: string) =>
   });
 
 /** Rows of a window of the list of items. */
-const WINDOW = 500;
+const WINDOW = 200;
 
 /** The list of items, window after window. */
 export const itemWindows = (filter: Asked<'list_1'>) =>

@@ -214,7 +214,7 @@
   }
   .off {
     background: var(--line-2);
-    color: var(--ink-3);
+    color: var(--ink-2);
   }
   .except {
     box-shadow: inset 0 0 0 1.5px var(--ink-2);

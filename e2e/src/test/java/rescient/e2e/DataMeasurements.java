@@ -123,10 +123,10 @@ class DataMeasurements extends DeskTest {
             String code = items.get(random.nextInt(items.size())).text("code");
             asked.add(
                     switch (i % 6) {
-                        case 0 -> "/api/items?limit=500&offset=" + random.nextInt(items.size());
-                        case 1 -> "/api/items?limit=500&words=" + encoded(code.substring(0, 3));
-                        case 2 -> "/api/items?limit=500&source=buy&offset=" + random.nextInt(1000);
-                        case 3 -> "/api/items?limit=500&sort=cost&desc=true";
+                        case 0 -> "/api/items?limit=200&offset=" + random.nextInt(items.size());
+                        case 1 -> "/api/items?limit=200&words=" + encoded(code.substring(0, 3));
+                        case 2 -> "/api/items?limit=200&source=buy&offset=" + random.nextInt(1000);
+                        case 3 -> "/api/items?limit=200&sort=cost&desc=true";
                         case 4 -> "/api/data/rows?table=suppliers&limit=300";
                         default -> "/api/items/sheet?code=" + encoded(code);
                     });

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Makes the pictures in docs/screenshots: {@code ./rescient screenshots}. Not a test; its name keeps it out of the runs. */
@@ -39,9 +40,33 @@ class Screenshots extends DeskTest {
         page.navigate("/orders?number=PO-2045");
         assertThat(page.getByLabel("Line 1")).isVisible();
         shoot(page, "orders");
-        page.navigate("/items?code=EXTR-4");
+        page.navigate("/items?code=GBX-410");
         assertThat(page.getByTestId("bom")).isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^GBX-410 at Larkmoor works: Lead time, ")))
+                .first()
+                .click();
+        page.keyboard().press("ControlOrMeta+a");
+        page.keyboard().type("40");
+        assertThat(page.getByTestId("follows")).containsText("customer order");
         shoot(page, "items");
+        page.keyboard().press("Escape");
+        page.keyboard().press("Escape");
+        page.navigate("/items/health");
+        page.locator(".plan-row").nth(1).click();
+        assertThat(page.getByTestId("repair")).isVisible();
+        shoot(page, "health");
+        page.navigate("/items/bring");
+        page.getByLabel("Drop a file here").focus();
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.querySelector('[aria-label^=\"Drop a file\"]').dispatchEvent("
+                        + "new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })) }",
+                "Part no\tDescription\tUnit\tCost\nROD-12\tSteel rod 12 mm\tm\t3,45\n"
+                        + "ROD-16\tSteel rod 16 mm\tyards\t4,20\nROD-20\tSteel rod 20 mm\tm\t5,10\n");
+        assertThat(page.getByTestId("faults")).isVisible();
+        shoot(page, "bring");
         Page dark = signedIn("ida", ColorScheme.DARK);
         plannedOrder(dark, "BRG-6202").click();
         assertThat(dark.getByTestId("serves")).containsText("SO-790");

@@ -26,8 +26,9 @@
     role="toolbar"
     tabindex="-1"
     aria-label="Actions"
-    class="flex items-center gap-5 bg-bar px-4 text-bar-text"
+    class="place-actions wraps flex min-h-[44px] items-center gap-5 bg-bar px-4 text-bar-text"
   >
+    <span>All of it or nothing, and one key takes it back.</span>
     <KeptLine last={screen.last} />
   </div>
 </div>

@@ -54,21 +54,25 @@ public class Health {
             since.put(row.getString(1), row.getTimestamp(2).toInstant());
         });
         Instant now = today.now();
-        List<Object[]> fresh = new ArrayList<>();
+        List<String> fresh = new ArrayList<>();
         Set<String> present = new HashSet<>();
         for (Finding finding : findings) {
             present.add(finding.id());
             if (since.putIfAbsent(finding.id(), now) == null) {
-                fresh.add(new Object[] {finding.id(), Timestamp.from(now)});
+                fresh.add(finding.id());
             }
         }
-        database.batchUpdate(
-                "insert into health_findings (id, found_at) values (?, ?) on conflict (id) do nothing", fresh);
-        List<Object[]> gone = since.keySet().stream()
-                .filter(id -> !present.contains(id))
-                .map(id -> new Object[] {id})
-                .toList();
-        database.batchUpdate("delete from health_findings where id = ?", gone);
+        List<String> gone =
+                since.keySet().stream().filter(id -> !present.contains(id)).toList();
+        if (!fresh.isEmpty()) {
+            database.update(
+                    "insert into health_findings (id, found_at) select unnest(?::text[]), ? on conflict (id) do nothing",
+                    fresh.toArray(String[]::new),
+                    Timestamp.from(now));
+        }
+        if (!gone.isEmpty()) {
+            database.update("delete from health_findings where id = any (?)", (Object) gone.toArray(String[]::new));
+        }
         Map<String, String> seen = new HashMap<>();
         Map<String, Waiver> waivers = new HashMap<>();
         database.query("select id, seen, reason, name, made_at from health_waivers", row -> {

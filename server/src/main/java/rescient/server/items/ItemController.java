@@ -3,6 +3,7 @@ package rescient.server.items;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -151,10 +152,7 @@ class ItemController {
                 list.points(version, code).stream()
                         .map(p -> pointRow(version, p))
                         .toList(),
-                new BillTree(directory.facts(), directory.facts().units())
-                        .below(code).stream()
-                                .map(line -> bomRow(version, line, siteInView(version, code, site)))
-                                .toList(),
+                tree(version, code, siteInView(version, code, site)),
                 operations(directory, code),
                 usedIn(directory, code),
                 alternatives(version, code));
@@ -186,13 +184,37 @@ class ItemController {
                         .orElse(null);
     }
 
-    private static BomRow bomRow(PlanVersion version, BillTree.Line of, String site) {
+    /** What is said of a component wherever it stands in the tree. */
+    private record There(Fact.Item item, String name, BigDecimal onHand, Integer leadTimeDays) {
+        static There of(PlanVersion version, String component, String site) {
+            Fact.Item item = version.directory().item(component);
+            Optional<PointView> point =
+                    site == null ? Optional.empty() : version.plan().point(component, site);
+            return new There(
+                    item,
+                    version.directory().itemName(component),
+                    point.map(p -> ItemList.sum(p, Supply.Kind.STOCK)).orElse(BigDecimal.ZERO),
+                    point.map(PointView::leadTimeDays).orElse(null));
+        }
+    }
+
+    private static List<BomRow> tree(PlanVersion version, String code, String site) {
+        Map<String, There> known = new HashMap<>();
+        return new BillTree(
+                        version.directory().facts(), version.directory().facts().units())
+                .below(code).stream()
+                        .map(line -> bomRow(
+                                version,
+                                line,
+                                known.computeIfAbsent(
+                                        line.line().component(), component -> There.of(version, component, site))))
+                        .toList();
+    }
+
+    private static BomRow bomRow(PlanVersion version, BillTree.Line of, There there) {
         Directory directory = version.directory();
         Fact.BomLine line = of.line();
-        Fact.Item item = directory.item(line.component());
-        Optional<PointView> point =
-                site == null ? Optional.empty() : version.plan().point(line.component(), site);
-        BigDecimal onHand = point.map(p -> ItemList.sum(p, Supply.Kind.STOCK)).orElse(BigDecimal.ZERO);
+        Fact.Item item = there.item;
         BigDecimal each = of.each() == null ? null : Quantity.decimal(of.each().up(Quantity.ONE, 1));
         return new BomRow(
                 of.depth(),
@@ -200,7 +222,7 @@ class ItemController {
                 line.line(),
                 directory.facts().row("bom_lines", line.parent(), line.line()).cells(),
                 item.code(),
-                directory.itemName(item.code()),
+                there.name,
                 Words.word(item.is()),
                 plain(line.quantity()),
                 line.unit() == null ? item.unit() : line.unit(),
@@ -212,9 +234,9 @@ class ItemController {
                 item.unit(),
                 each,
                 each == null || item.standardCost() == null ? null : plain(each.multiply(item.standardCost())),
-                onHand,
-                each == null || each.signum() == 0 ? null : onHand.divide(each, 0, RoundingMode.FLOOR),
-                point.map(PointView::leadTimeDays).orElse(null),
+                there.onHand,
+                each == null || each.signum() == 0 ? null : there.onHand.divide(each, 0, RoundingMode.FLOOR),
+                there.leadTimeDays,
                 of.loop(),
                 of.more());
     }

@@ -1,6 +1,8 @@
 package rescient.server.items;
 
 import java.time.LocalDate;
+import java.util.Objects;
+import java.util.stream.Stream;
 import rescient.server.platform.Nullable;
 
 /**
@@ -32,4 +34,10 @@ record ItemFilter(
         @Nullable String sort,
         @Nullable Boolean desc,
         @Nullable Integer offset,
-        @Nullable Integer limit) {}
+        @Nullable Integer limit) {
+    /** Whether every item fits. */
+    boolean asksForAll() {
+        return Stream.of(words, kind, group, source, rule, supplier, planner, tracking, without, moved, since, retired)
+                .allMatch(Objects::isNull);
+    }
+}

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import org.springframework.beans.factory.annotation.Value;
@@ -30,10 +31,15 @@ import rescient.server.platform.ToldChanges;
 class ItemList {
     private static final List<String> MOVING = List.of("stock", "shipments", "open_orders", "customer_orders");
 
+    private static final Set<String> SORTS =
+            Set.of("code", "name", "group", "kind", "unit", "planner", "cost", "points", "on_hand");
+
     private final ToldChanges told;
     private final int most;
     /** The stock points of each item. */
     private final OnceForPlan<Map<String, List<PointView>>> points = new OnceForPlan<>();
+    /** All items, by the order that somebody asked for. */
+    private final OnceForPlan<Map<String, List<Fact.Item>>> sorted = new OnceForPlan<>();
 
     ItemList(ToldChanges told, @Value("${rescient.list-most:1000}") int most) {
         this.told = told;
@@ -70,10 +76,12 @@ class ItemList {
     record ItemRows(List<ItemRow> rows, int total) {}
 
     ItemRows find(PlanVersion version, ItemFilter filter) {
-        List<Fact.Item> fitting = new ArrayList<>(version.directory().items().values().stream()
-                .filter(fits(version, filter))
-                .toList());
-        sort(version, filter, fitting);
+        List<Fact.Item> all = sorted.of(version.plan(), ConcurrentHashMap::new)
+                .computeIfAbsent(
+                        order(filter) + " " + Boolean.TRUE.equals(filter.desc()), order -> sorted(version, filter));
+        List<Fact.Item> fitting = filter.asksForAll()
+                ? all
+                : all.stream().filter(fits(version, filter)).toList();
         int from = Math.min(fitting.size(), Math.max(0, filter.offset() == null ? 0 : filter.offset()));
         int size = Math.min(most, filter.limit() == null ? most : Math.max(0, filter.limit()));
         return new ItemRows(
@@ -146,14 +154,26 @@ class ItemList {
                 .anyMatch(table -> !facts.rows(table, "item", item).isEmpty());
     }
 
+    /** What the list is sorted by; by code if it knows nothing of the kind. */
+    private static String order(ItemFilter filter) {
+        return filter.sort() != null && SORTS.contains(filter.sort()) ? filter.sort() : "code";
+    }
+
+    /** All items in the order that is asked for; made once for each plan. */
+    private List<Fact.Item> sorted(PlanVersion version, ItemFilter filter) {
+        List<Fact.Item> items = new ArrayList<>(version.directory().items().values());
+        sort(version, filter, items);
+        return List.copyOf(items);
+    }
+
     private void sort(PlanVersion version, ItemFilter filter, List<Fact.Item> items) {
-        if (filter.sort() == null || filter.sort().equals("code")) {
+        if (order(filter).equals("code")) {
             if (Boolean.TRUE.equals(filter.desc())) {
                 items.sort(Comparator.comparing(Fact.Item::code).reversed());
             }
             return;
         }
-        Comparator<Fact.Item> order = switch (filter.sort()) {
+        Comparator<Fact.Item> order = switch (order(filter)) {
             case "name" -> by(Fact.Item::name);
             case "group" -> by(item -> version.directory().groupName(item.group()));
             case "kind" -> by(item -> Words.word(item.is()));
