@@ -24,6 +24,8 @@ class PlanWatch implements Heard {
     private final LivePlan live;
     private final JdbcTemplate database;
     private final PlanNews news;
+    /** Until the company is there at the first start, there is nothing to plan. */
+    private volatile boolean started;
 
     PlanWatch(LivePlan live, JdbcTemplate database, PlanNews news) {
         this.live = live;
@@ -33,6 +35,7 @@ class PlanWatch implements Heard {
 
     @EventListener(ApplicationStartedEvent.class)
     void start() {
+        started = true;
         live.start();
     }
 
@@ -43,7 +46,7 @@ class PlanWatch implements Heard {
 
     @Override
     public void heard(List<String> revisions) {
-        live.known(Long.parseLong(revisions.get(revisions.size() - 1)));
+        known(Long.parseLong(revisions.get(revisions.size() - 1)));
     }
 
     @Scheduled(fixedDelay = SECONDS, initialDelay = SECONDS, timeUnit = TimeUnit.SECONDS)
@@ -52,13 +55,19 @@ class PlanWatch implements Heard {
             Long revision = database.queryForObject("select revision from company", Long.class);
             news.trouble("");
             if (revision != null) {
-                live.known(revision);
+                known(revision);
             }
         } catch (RuntimeException e) {
             if (!Outage.isOne(e)) {
                 throw e;
             }
             news.trouble("The database cannot be reached");
+        }
+    }
+
+    private void known(long revision) {
+        if (started) {
+            live.known(revision);
         }
     }
 }
