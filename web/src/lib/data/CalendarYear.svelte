@@ -1,6 +1,5 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { untrack } from 'svelte';
   import { answer, api } from '$lib/api/client';
   import { count, isoDay, dayNumber, longDate } from '$lib/format';
   import { tableRows } from '$lib/queries';
@@ -16,7 +15,9 @@
   const rows = createQuery(() =>
     tableRows({ table: 'calendar_exceptions', column: 'calendar', value: [code] })
   );
-  let year = $state(untrack(() => Number((screen.today || '2026').slice(0, 4))));
+  /** The year that somebody went to; at first the present one. */
+  let chosen = $state<number | undefined>();
+  const year = $derived(chosen ?? Number(screen.today.slice(0, 4)));
   let said = $state<string | undefined>();
   const WEEK = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
   const MONTHS = [
@@ -134,10 +135,19 @@
 </script>
 
 <h3 class="section mt-5 flex items-baseline gap-3">
-  <button type="button" class="link font-normal" aria-label="The year before" onclick={() => year--}>←</button
+  <button
+    type="button"
+    class="link font-normal"
+    aria-label="The year before"
+    onclick={() => (chosen = year - 1)}>←</button
   >
   {year}
-  <button type="button" class="link font-normal" aria-label="The next year" onclick={() => year++}>→</button>
+  <button
+    type="button"
+    class="link font-normal"
+    aria-label="The next year"
+    onclick={() => (chosen = year + 1)}>→</button
+  >
   <span class="font-normal text-ink-3">{count(working, 'working day')}</span>
   {#if screen.may('calendar_exceptions')}
     <label class="link ml-auto cursor-pointer font-normal"

@@ -1,7 +1,8 @@
 // What the views of the tables show.
 import type { Shown } from './table-screen.svelte';
 
-const PLANNING = [
+/** Planning data by what they are about. */
+export const PLANNING = [
   {
     title: 'Where from',
     columns: ['source', 'supplier', 'from_site']

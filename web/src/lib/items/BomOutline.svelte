@@ -20,8 +20,10 @@
     today: string;
     currency: string;
     readonly: boolean;
+    /** What the material in one costs at standard. */
+    cost: number | null | undefined;
   }
-  let { item, rows, table, draft, site, siteName, today, currency, readonly }: Props = $props();
+  let { item, rows, table, draft, site, siteName, today, currency, readonly, cost }: Props = $props();
   /** Rows that were opened or closed by hand, by position; the item's own lines stand closed at the start. */
   let turned = $state<Record<number, boolean>>({});
   let more = $state(false);
@@ -99,7 +101,6 @@
   }
   const numberOf = (row: Schemas['BomRow']) =>
     draft.of('bom_lines', keyOf(table, row.row))?.fields['line'] ?? row.line;
-  const cost = $derived(rows.filter((r) => !r.hasComponents).reduce((sum, r) => sum + (r.cost ?? 0), 0));
 </script>
 
 {#if built.data && rows.length > 0}
@@ -130,7 +131,7 @@
     <button type="button" class="link" onclick={() => (more = !more)}
       >{more ? 'fewer columns' : 'step, validity, lead time, cost'}</button
     >
-    {#if cost > 0}<span class="ml-auto text-ink-2"
+    {#if cost}<span class="ml-auto text-ink-2"
         >Material at standard <b class="text-ink">{money(cost, currency)}</b></span
       >{/if}
   </p>

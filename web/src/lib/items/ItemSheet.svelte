@@ -157,6 +157,7 @@
         {today}
         currency={screen.currency}
         readonly={!screen.may('bom_lines')}
+        cost={detail.materialCost}
       />
       {#if detail.components.length > 0}
         <p class="py-1">

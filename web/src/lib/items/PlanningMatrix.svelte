@@ -2,6 +2,7 @@
   import type { Schemas } from '$lib/api/client';
   import Cell from '$lib/data/Cell.svelte';
   import { DataDraft } from '$lib/data/data-draft.svelte';
+  import { PLANNING } from '$lib/data/shown';
   import { after, label, shown, type Cells, type TableView } from '$lib/data/tables';
   import { pointHref } from '$lib/links';
   import { count, quantity, said } from '$lib/format';
@@ -20,36 +21,6 @@
   let { sheet, table, draft, today, readonly, site, onsite }: Props = $props();
   let all = $state(false);
 
-  const GROUPS: [string, string[]][] = [
-    ['Where from', ['source', 'supplier', 'from_site']],
-    [
-      'How much',
-      [
-        'rule',
-        'safety_stock',
-        'reorder_point',
-        'order_up_to',
-        'fixed_quantity',
-        'period_count',
-        'period_unit',
-        'min_quantity',
-        'max_quantity',
-        'multiple',
-        'yield'
-      ]
-    ],
-    ['When', ['lead_time_days', 'lead_time_per_unit_days', 'safety_time_days', 'frozen_days']],
-    [
-      'Orders and forecast',
-      [
-        'reschedule_tolerance_days',
-        'pull_in_days',
-        'demand_fence_days',
-        'consume_back_days',
-        'consume_forward_days'
-      ]
-    ]
-  ];
   const points = $derived(sheet.points.filter((p) => p.row));
   const column = $derived((name: string) => table.columns.find((c) => c.name === name));
   const key = $derived((point: Schemas['PointSheet']): Cells => ({ item: sheet.code, site: point.site }));
@@ -126,7 +97,7 @@
     </tr>
   </thead>
   <tbody>
-    {#each GROUPS as [name, fields] (name)}
+    {#each PLANNING as { title: name, columns: fields } (name)}
       {@const some = fields.filter((f) => visible(f))}
       {#if some.length > 0}
         <tr class="group"><th colspan={points.length + 1}>{name}</th></tr>

@@ -18,6 +18,7 @@ import rescient.core.company.Fact;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
 import rescient.core.trace.BillTree;
+import rescient.core.trace.MaterialCost;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
@@ -77,7 +78,8 @@ class ItemController {
             List<BomRow> components,
             List<OperationRow> operations,
             List<UsedIn> usedIn,
-            List<AlternativeRow> alternatives) {}
+            List<AlternativeRow> alternatives,
+            @Nullable BigDecimal materialCost) {}
 
     /**
      * One operation of the item's routing; times in minutes, null where none is given.
@@ -145,6 +147,8 @@ class ItemController {
         if (item == null) {
             throw JobProblem.notFound("There is no item " + code);
         }
+        List<BillTree.Line> below =
+                new BillTree(directory.facts(), directory.facts().units()).below(code);
         return new ItemDetail(
                 list.row(version, item),
                 item.standardCost(),
@@ -152,10 +156,11 @@ class ItemController {
                 list.points(version, code).stream()
                         .map(p -> pointRow(version, p))
                         .toList(),
-                tree(version, code, siteInView(version, code, site)),
+                tree(version, below, siteInView(version, code, site)),
                 operations(directory, code),
                 usedIn(directory, code),
-                alternatives(version, code));
+                alternatives(version, code),
+                MaterialCost.of(directory.facts(), below, version.today()));
     }
 
     private static PointRow pointRow(PlanVersion version, PointView point) {
@@ -198,17 +203,15 @@ class ItemController {
         }
     }
 
-    private static List<BomRow> tree(PlanVersion version, String code, String site) {
+    private static List<BomRow> tree(PlanVersion version, List<BillTree.Line> below, String site) {
         Map<String, There> known = new HashMap<>();
-        return new BillTree(
-                        version.directory().facts(), version.directory().facts().units())
-                .below(code).stream()
-                        .map(line -> bomRow(
-                                version,
-                                line,
-                                known.computeIfAbsent(
-                                        line.line().component(), component -> There.of(version, component, site))))
-                        .toList();
+        return below.stream()
+                .map(line -> bomRow(
+                        version,
+                        line,
+                        known.computeIfAbsent(
+                                line.line().component(), component -> There.of(version, component, site))))
+                .toList();
     }
 
     private static BomRow bomRow(PlanVersion version, BillTree.Line of, There there) {

@@ -72,8 +72,9 @@ class ItemList {
     /**
      * @param rows of those that fit, the window that was asked for
      * @param total how many fit
+     * @param stockPoints of all that fit
      */
-    record ItemRows(List<ItemRow> rows, int total) {}
+    record ItemRows(List<ItemRow> rows, int total, int stockPoints) {}
 
     ItemRows find(PlanVersion version, ItemFilter filter) {
         List<Fact.Item> all = sorted.of(version.plan(), ConcurrentHashMap::new)
@@ -88,7 +89,10 @@ class ItemList {
                 fitting.subList(from, Math.min(fitting.size(), from + size)).stream()
                         .map(item -> row(version, item))
                         .toList(),
-                fitting.size());
+                fitting.size(),
+                fitting.stream()
+                        .mapToInt(item -> points(version, item.code()).size())
+                        .sum());
     }
 
     /** The stock points of an item, by site. */
