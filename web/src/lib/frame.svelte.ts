@@ -174,7 +174,7 @@ export class Frame {
       ...DATA_VIEWS.filter((v) => !PLACES.some((p) => v.href === p.href)).map((v) => ({
         keys: v.keys,
         says: `${v.name}: ${v.says.charAt(0).toLowerCase()}${v.says.slice(1)}`,
-        run: () => void goto(left.href(v.href))
+        run: () => void goto(left.view(v.href))
       })),
       ...PLAN_VIEWS.map((v) => ({
         keys: v.keys,

@@ -22,10 +22,15 @@ export class Left {
     return this.#searches[path] ?? '';
   }
 
+  /** A view as it was left. */
+  view(path: string): string {
+    return path + this.search(path);
+  }
+
   /** The view of a place that one comes back to. */
   href(place: string): string {
     const view = this.#views[place] ?? place;
-    return view + this.search(view);
+    return this.view(view);
   }
 
   /** Keeps what of a screen is not in its address. */

@@ -15,7 +15,7 @@
   {#each views as view (view.href)}
     {@const here = page.url.pathname === view.href}
     <a
-      href={here ? page.url.pathname + page.url.search : left.href(view.href)}
+      href={here ? page.url.pathname + page.url.search : left.view(view.href)}
       class="whitespace-nowrap {here ? 'title text-lg' : 'text-ink-2'}"
       aria-current={here ? 'page' : undefined}
       title="{view.says} ({view.keys})"

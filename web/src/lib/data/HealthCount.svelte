@@ -4,7 +4,8 @@
 
   /** The name of a place, with how many findings about the data somebody has not looked at. */
   let { name }: { name: string } = $props();
-  const health = new HealthMark();
+  const LATER = 5000;
+  const health = new HealthMark(LATER);
 </script>
 
 <span

@@ -22,6 +22,11 @@ export interface Pending {
   fresh?: boolean;
 }
 
+/** What a place keeps of its draft when it is left. */
+export interface Typed {
+  typed?: Record<string, Pending>;
+}
+
 type Conflict = Schemas['Conflict'];
 
 /** Rows that are being changed: what is typed, what follows from it, and keeping all of it as one. Made while its screen comes. */
@@ -130,6 +135,16 @@ export class DataDraft {
       }
     }
   }));
+
+  /** What is typed, for when the place is left. */
+  get typed(): Record<string, Pending> {
+    return $state.snapshot(this.rows);
+  }
+
+  /** What was typed before the place was left is there again. */
+  goOn(typed: Record<string, Pending> | undefined): void {
+    if (typed && !this.any) this.rows = typed;
+  }
 
   keep(): void {
     if (this.ready && !this.keeping.isPending) this.keeping.mutate();

@@ -9,11 +9,21 @@ export class HealthMark {
   readonly #client = useQueryClient();
   readonly #preferences = createQuery(preferences);
   readonly #seen = $derived(this.#preferences.data?.[KEY]);
+  /** Whether it is asked for: it is looked through a whole company, which nobody who has just come should wait behind. */
+  #asked = $state(false);
   readonly #mark = createQuery(() => ({
     ...healthMark(this.#seen),
-    enabled: this.#preferences.data !== undefined
+    enabled: this.#asked && this.#preferences.data !== undefined
   }));
   readonly fresh = $derived(this.#mark.data?.fresh ?? 0);
+
+  /** @param delay milliseconds before it is asked for */
+  constructor(delay = 0) {
+    $effect(() => {
+      const timer = setTimeout(() => (this.#asked = true), delay);
+      return () => clearTimeout(timer);
+    });
+  }
 
   /** All that is there has been looked at. */
   look(): void {

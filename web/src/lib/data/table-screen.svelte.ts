@@ -7,7 +7,8 @@ import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
-import { DataDraft } from './data-draft.svelte';
+import { cameBack } from '$lib/left.svelte';
+import { DataDraft, type Typed } from './data-draft.svelte';
 import { keyOf, label, shown, type Cells, type ColumnView, type TableView } from './tables';
 
 /** Rows of another table that say something about the row in view. */
@@ -65,6 +66,11 @@ export class TableScreen extends ListScreen<Cells> {
       ...of.list.map((name) => ({ code: name, name: label(name), width: 100 }))
     ]);
     this.draft = new DataDraft(of.table, (decision) => this.wasKept(decision));
+    this.draft.goOn(cameBack<Typed>()?.typed);
+  }
+
+  protected override kept(): object {
+    return { ...super.kept(), typed: this.draft.typed };
   }
 
   get of(): Shown {

@@ -3,6 +3,8 @@ import { goto } from '$app/navigation';
 import { page } from '$app/state';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
+import type { Typed } from '$lib/data/data-draft.svelte';
+import { cameBack } from '$lib/left.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
 import type { Deciding, Kind } from '$lib/plan/command';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
@@ -91,6 +93,7 @@ export class ItemsScreen extends ListScreen<ItemRow> {
   constructor() {
     super({ name: 'items', row: 'item', opened: 'code' });
     this.deciding = halfTyped<Deciding>('decision');
+    this.item.draft.goOn(cameBack<Typed>()?.typed);
     // what was added is opened as soon as the plan knows it
     $effect(() => {
       const code = this.#coming;
@@ -98,6 +101,10 @@ export class ItemsScreen extends ListScreen<ItemRow> {
       this.#coming = undefined;
       this.open(code);
     });
+  }
+
+  protected override kept(): object {
+    return { ...super.kept(), typed: this.item.draft.typed };
   }
 
   /** For the list's loading and failed states. */

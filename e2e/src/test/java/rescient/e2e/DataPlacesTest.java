@@ -130,6 +130,31 @@ class DataPlacesTest extends DeskTest {
         assertThat(page.getByText("It runs out this year")).isVisible();
     }
 
+    /** From view to view and back; what is half typed is there again. */
+    @Test
+    void theViewsOfThePlaceAreLeftAndFoundAgain() {
+        Page page = signedIn("ida");
+        page.navigate("/items?code=GBX-410");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile("^GBX-410 at Larkmoor works: Safety stock, ")))
+                .first()
+                .click();
+        page.keyboard().press("ControlOrMeta+a");
+        page.keyboard().type("4");
+        assertThat(follows(page)).isVisible();
+        Locator views = page.getByLabel("Views of the items");
+        views.getByText("Health").click();
+        assertThat(page).hasURL(Pattern.compile("/items/health"));
+        views.getByText("Items").click();
+        assertThat(page).hasURL(Pattern.compile("/items\\?code=GBX-410"));
+        assertThat(follows(page)).containsText("Keep 1 row");
+        page.keyboard().press("g");
+        page.keyboard().press("h");
+        assertThat(page).hasURL(Pattern.compile("/items/health"));
+    }
+
     /** Cells of a spreadsheet, with a comma before the decimals and one fault, corrected before they are taken in. */
     @Test
     void pastedCellsComeInWithTheirFaultsCorrected() {

@@ -91,6 +91,15 @@ class ImportTest extends ServerTest {
         assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
         assertThat(send(brought, "", key, wish).body().get("id"))
                 .isEqualTo(taken.body().get("id"));
+        // the same on a server that does not know what was brought
+        reply(
+                "ida",
+                MockMvcRequestBuilders.delete(
+                                "/api/imports/" + brought.get("id").asText())
+                        .with(csrf()));
+        assertThat(send(brought, "", key, wish).body().get("id"))
+                .isEqualTo(taken.body().get("id"));
+        assertThat(send(brought, "", UUID.randomUUID(), wish).status()).isEqualTo(404);
         knowing();
         assertThat(jdbc.queryForObject("select standard_cost from items where code = 'ROD-12'", String.class))
                 .startsWith("3.45");

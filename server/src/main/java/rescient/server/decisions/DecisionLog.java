@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.server.access.SignedIn;
@@ -75,6 +76,12 @@ class DecisionLog {
 
     Optional<Decision> of(SignedIn who, long id) {
         return find(who, "where d.id = ?", id).stream().findFirst();
+    }
+
+    /** The decision that came of a command of this person, if it was carried out. */
+    Optional<Decision> ofCommand(SignedIn who, UUID key) {
+        return find(who, "where d.command = ? and d.login = ?", key, who.getUsername()).stream()
+                .findFirst();
     }
 
     /** The latest decisions of everybody, newest first. */

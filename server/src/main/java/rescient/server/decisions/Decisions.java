@@ -2,6 +2,7 @@ package rescient.server.decisions;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -65,6 +66,11 @@ public class Decisions {
      */
     public Decision change(SignedIn who, UUID key, FactsCommand command) {
         return pipeline.carryOut(who, key, new ChangingFacts(log, facts, command));
+    }
+
+    /** What came of a command that was carried out before, whatever else is known of it here. */
+    public Optional<Decision> carriedOut(SignedIn who, UUID key) {
+        return log.ofCommand(who, key);
     }
 
     /** The latest decisions of everybody, newest first. */

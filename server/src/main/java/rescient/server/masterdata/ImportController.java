@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -332,6 +333,13 @@ class ImportController {
             @RequestHeader("Idempotency-Key") UUID key,
             @PathVariable UUID id,
             @Valid @RequestBody ImportWish wish) {
+        if (!imports.knows(user.getUsername(), id)) {
+            // another server took it in, or this one before it was started again
+            Optional<Decision> before = decisions.carriedOut(user, key);
+            if (before.isPresent()) {
+                return before.get();
+            }
+        }
         Imports.Brought brought = imports.of(user.getUsername(), id);
         Sheet sheet = sheet(brought, wish);
         Mapping mapping = mapping(sheet, wish);

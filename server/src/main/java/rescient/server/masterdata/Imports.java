@@ -89,6 +89,11 @@ class Imports {
         return one;
     }
 
+    boolean knows(String login, UUID id) {
+        Brought one = brought.getIfPresent(id);
+        return one != null && one.login.equals(login);
+    }
+
     /** @throws JobProblem 404 if it is not known here, or somebody else's */
     Brought of(String login, UUID id) {
         return Optional.ofNullable(brought.getIfPresent(id))
