@@ -183,14 +183,12 @@ export class ItemsScreen extends ListScreen<ItemRow> {
     this.deciding = undefined;
   }
 
-  wasKept(decision: Schemas['Decision']): void {
-    const done = this.deciding;
+  /** @param done what was typed, if it was a decision of its own */
+  wasKept(decision: Schemas['Decision'], done?: Deciding): void {
     this.deciding = undefined;
     this.many = undefined;
     this.last.keep(decision);
-    if (done?.kind === 'COPY') {
-      this.#coming = /^Added item (\S+) like /.exec(decision.sentence)?.[1];
-    }
+    if (done?.kind === 'COPY') this.#coming = done.form?.code?.trim();
   }
 
   protected all(): ItemRow[] {

@@ -96,7 +96,8 @@ export class Draft {
           body: this.wanted ?? { kind: this.deciding.kind }
         })
       ),
-    onSuccess: (decision) => this.asked.onkept(decision, this.deciding),
+    onSuccess: (decision) =>
+      this.asked.onkept(decision, { ...this.deciding, form: $state.snapshot(this.form) }),
     onError: (e) => {
       this.#kept = false;
       if (!(e instanceof Refused) || e.problem.status !== 0) {

@@ -72,7 +72,7 @@
           today={screen.today}
           currency={screen.currency}
           onclose={() => screen.close()}
-          onkept={(decision) => screen.wasKept(decision)}
+          onkept={(decision, done) => screen.wasKept(decision, done)}
           onagain={() => undefined}
         />
       {/key}

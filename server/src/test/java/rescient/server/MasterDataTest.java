@@ -138,6 +138,38 @@ class MasterDataTest extends ServerTest {
         sameAsReadAgain();
     }
 
+    /** Two lines exchange their places: neither key is free, but for the other. */
+    @Test
+    void twoLinesExchangeTheirPlaces() throws Exception {
+        String ten = row("bom_lines", "HW-BOX", "10").text("component");
+        String twenty = row("bom_lines", "HW-BOX", "20").text("component");
+        Reply kept = keep("{'kind':'DATA','rows':[{'table':'bom_lines','key':{'parent':'HW-BOX','line':'10'},"
+                + "'fields':{'line':'20'}},{'table':'bom_lines','key':{'parent':'HW-BOX','line':'20'},"
+                + "'fields':{'line':'10'}}]}");
+        assertThat(row("bom_lines", "HW-BOX", "10").text("component")).isEqualTo(twenty);
+        assertThat(jdbc.queryForObject(
+                        "select component from bom_lines where parent = 'HW-BOX' and line = '20'", String.class))
+                .isEqualTo(ten);
+        sameAsReadAgain();
+        undo("ida", kept);
+        knowing();
+        assertThat(row("bom_lines", "HW-BOX", "10").text("component")).isEqualTo(ten);
+        sameAsReadAgain();
+        JsonNode taken =
+                consequence("{'kind':'DATA','rows':[{'table':'bom_lines','key':{'parent':'HW-BOX','line':'10'},"
+                        + "'fields':{'line':'20'}}]}");
+        assertThat(taken.get("faults").get(0).get("sentence").asText()).contains("is there already");
+    }
+
+    /** Nothing that is changed with a code could get lost: it is changed by itself. */
+    @Test
+    void aCodeIsChangedByItself() throws Exception {
+        JsonNode both = consequence(
+                "{'kind':'DATA','rows':[{'table':'items','key':{'code':'ROD-12'},"
+                        + "'fields':{'code':'ROD-12-S'}},{'table':'items','key':{'code':'NAIL-20'},'fields':{'name':'Nail'}}]}");
+        assertThat(both.get("faults").get(0).get("sentence").asText()).contains("by itself");
+    }
+
     /** A row whose key has an empty part, in the table and in the database. */
     @Test
     void anOperationOfEverySiteIsChanged() throws Exception {

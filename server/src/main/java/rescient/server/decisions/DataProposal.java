@@ -1,11 +1,12 @@
 package rescient.server.decisions;
 
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import rescient.core.trace.BillLoop;
@@ -27,10 +28,14 @@ final class DataProposal {
     private final Proposing desk;
     private final Proposal proposal;
     private final Facts facts;
-    /** Changes of rows with the place of the wish that each came of. */
-    private final List<FactChange> changes = new ArrayList<>();
+    /** What becomes of each row, by table and key: what goes and what takes its place are one change. */
+    private final Map<String, FactChange> byKey = new LinkedHashMap<>();
+    /** The place of the wish that each came of. */
+    private final Map<String, Integer> places = new HashMap<>();
+    /** Keys of rows that go, or get another key. */
+    private final Set<String> left = new HashSet<>();
 
-    private final Map<FactChange, Integer> places = new HashMap<>();
+    private List<FactChange> changes = List.of();
 
     DataProposal(Proposing desk) {
         this.desk = desk;
@@ -39,9 +44,11 @@ final class DataProposal {
     }
 
     void propose(List<RowChange> rows) {
+        rows.forEach(this::leaves);
         for (int i = 0; i < rows.size(); i++) {
-            row(i, rows.get(i));
+            row(i, rows.get(i), rows.size() == 1);
         }
+        changes = List.copyOf(byKey.values());
         desk.say(DataSentence.of(desk.version().directory(), changes));
         if (proposal.faults.isEmpty() && proposal.conflicts.isEmpty()) {
             loops();
@@ -66,7 +73,24 @@ final class DataProposal {
         }
     }
 
-    private void row(int place, RowChange wish) {
+    /** A key is free for another row if its own row goes away from it with the same command. */
+    private void leaves(RowChange wish) {
+        Table table = Table.named(wish.table());
+        boolean another = table != null
+                && table.columns().stream()
+                        .anyMatch(column -> column.key() && wish.said().containsKey(column.name()));
+        if (table != null && !wish.comes() && (wish.goes() || another)) {
+            known(table, wish);
+            left.add(id(Row.of(table, wish.key())));
+        }
+    }
+
+    private static String id(Row row) {
+        return row.table().name() + '\0' + row.key();
+    }
+
+    /** @param alone nothing else is changed with it */
+    private void row(int place, RowChange wish, boolean alone) {
         Table table = Table.named(wish.table());
         if (table == null
                 || table.name().startsWith("open_order")
@@ -104,10 +128,12 @@ final class DataProposal {
             return;
         }
         boolean otherKey = before != null && facts.present(after) != before;
-        if (otherKey && facts.present(after) != null) {
+        if (otherKey && facts.present(after) != null && !left.contains(id(after))) {
             fault(place, keyOf(table), ToldChanges.key(after) + " is there already.");
-        } else if (otherKey && Renaming.renames(table)) {
+        } else if (otherKey && Renaming.renames(table) && alone) {
             rename(place, table, before, after);
+        } else if (otherKey && Renaming.renames(table)) {
+            fault(place, "code", "Change the code by itself, and the rest afterwards.");
         } else if (otherKey) {
             add(place, FactChange.of(before, null));
             add(place, FactChange.of(null, after));
@@ -117,8 +143,18 @@ final class DataProposal {
     }
 
     private void add(int place, FactChange change) {
-        changes.add(change);
-        places.put(change, place);
+        String id = id(change.any());
+        FactChange earlier = byKey.get(id);
+        FactChange whole = earlier == null
+                ? change
+                : new FactChange(
+                        change.table(),
+                        earlier.before().isEmpty() ? change.before() : earlier.before(),
+                        earlier.after().isEmpty() ? change.after() : earlier.after());
+        byKey.put(id, whole);
+        if (earlier == null || !change.after().isEmpty()) {
+            places.put(id, place);
+        }
     }
 
     private static void known(Table table, RowChange wish) {
@@ -217,7 +253,7 @@ final class DataProposal {
     /** A code that is there, or comes with the same changes. */
     private boolean comes(String table, String code) {
         return facts.row(table, code) != null
-                || changes.stream()
+                || byKey.values().stream()
                         .flatMap(change -> change.after().stream())
                         .anyMatch(row -> row.table().name().equals(table) && code.equals(row.text("code")));
     }
@@ -251,7 +287,7 @@ final class DataProposal {
             List<String> loop = same ? List.of() : BillLoop.closedBy(after, row.text("parent"), row.text("component"));
             if (!loop.isEmpty()) {
                 fault(
-                        places.get(change),
+                        places.get(id(change.any())),
                         "component",
                         row.text("component") + " would lead back to " + row.text("parent") + ": "
                                 + String.join(" → ", loop) + ".");
@@ -270,7 +306,7 @@ final class DataProposal {
                 int place = (int) fault.row() - 1;
                 boolean mine = place >= 0
                         && changes.stream()
-                                .anyMatch(change -> places.get(change) == place
+                                .anyMatch(change -> places.get(id(change.any())) == place
                                         && fault.file()
                                                 .startsWith(change.table().name() + "."));
                 fault(
@@ -307,15 +343,5 @@ final class DataProposal {
 
     private static String words(String name) {
         return DataSentence.words(name);
-    }
-
-    static Map<String, String> keyColumns(Row row) {
-        Map<String, String> key = new LinkedHashMap<>();
-        for (Column column : row.table().columns()) {
-            if (column.key()) {
-                key.put(column.name(), row.text(column.name()));
-            }
-        }
-        return key;
     }
 }

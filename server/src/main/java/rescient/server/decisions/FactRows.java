@@ -66,7 +66,8 @@ class FactRows {
      */
     void keep(Facts facts, List<FactChange> changes) {
         changes.forEach(change -> look(facts, change));
-        Optional<Renaming> renaming = Renaming.of(changes);
+        Optional<Renaming> renaming =
+                Renaming.of(changes).filter(one -> one.changes(facts).size() == changes.size());
         if (renaming.isPresent()) {
             rename(renaming.get());
             return;
