@@ -97,7 +97,7 @@
           {@render fields(id, { ...row, ...pending?.fields }, row)}
         </div>
         {#if table.name === 'item_groups'}<GroupUse code={row['code'] ?? ''} />{/if}
-        {#if table.name === 'calendars'}<CalendarYear {screen} {row} />{/if}
+        {#if table.name === 'calendars' && screen.today}<CalendarYear {screen} {row} />{/if}
         {#if table.name === 'sites'}<SiteNetwork here={row['code'] ?? ''} />{/if}
         {#each screen.of.related as part (part.table)}
           {#key row['code']}<RelatedRows {screen} {part} code={row['code'] ?? ''} />{/key}

@@ -39,13 +39,22 @@ export const PLANNING = [
   }
 ];
 
+/** Where suppliers and customers are reached, and how is paid. */
+const REACHED = {
+  title: 'Reached and paid',
+  columns: ['address', 'contact', 'phone', 'payment_days', 'tax_number', 'tax_rate']
+};
+
 /** By the last part of the address. */
 export const SHOWN: Record<string, Shown> = {
   suppliers: {
     table: 'suppliers',
     one: 'supplier',
     list: ['calendar'],
-    parts: [{ columns: ['code', 'name', 'email', 'calendar', 'currency', 'minimum_order_value', 'retired'] }],
+    parts: [
+      { columns: ['code', 'name', 'email', 'calendar', 'currency', 'minimum_order_value', 'retired'] },
+      REACHED
+    ],
     related: [
       {
         table: 'supplier_items',
@@ -61,7 +70,11 @@ export const SHOWN: Record<string, Shown> = {
           'min_quantity',
           'multiple',
           'max_quantity',
-          'preference'
+          'preference',
+          'valid_from',
+          'valid_to',
+          'supplier_code',
+          'over_receipt_percent'
         ],
         empty: 'It offers nothing yet.',
         next: () => ({ from_quantity: '0' })
@@ -72,7 +85,7 @@ export const SHOWN: Record<string, Shown> = {
     table: 'customers',
     one: 'customer',
     list: [],
-    parts: [{ columns: ['code', 'name', 'email', 'retired'] }],
+    parts: [{ columns: ['code', 'name', 'email', 'retired'] }, REACHED],
     related: [
       {
         table: 'customer_orders',
@@ -88,7 +101,7 @@ export const SHOWN: Record<string, Shown> = {
     table: 'sites',
     one: 'site',
     list: ['kind'],
-    parts: [{ columns: ['code', 'name', 'kind', 'calendar', 'retired'] }],
+    parts: [{ columns: ['code', 'name', 'kind', 'calendar', 'purchase_release', 'address', 'retired'] }],
     related: []
   },
   groups: {

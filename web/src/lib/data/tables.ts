@@ -30,6 +30,9 @@ const LABELS: Record<string, string> = {
   minutes_per_day: 'Minutes a day',
   cost_per_hour: 'Cost an hour',
   minimum_order_value: 'Minimum order',
+  payment_days: 'Paid within',
+  over_receipt_percent: 'More taken',
+  supplier_code: 'Their code',
   from_unit: 'One',
   to_unit: 'is so many',
   mon: 'Mo',
@@ -56,7 +59,10 @@ const AFTER: Record<string, string> = {
   run_minutes_per_unit: 'min',
   queue_minutes: 'min',
   move_minutes: 'min',
-  minutes_per_day: 'min'
+  minutes_per_day: 'min',
+  payment_days: 'd',
+  over_receipt_percent: '%',
+  tax_rate: '%'
 };
 
 export function label(column: string): string {

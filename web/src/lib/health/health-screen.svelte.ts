@@ -35,6 +35,7 @@ const KINDS: Record<string, string> = {
   minimum_large: 'smallest order too large',
   forecast_without_history: 'forecast without history',
   price_missing: 'no purchase price',
+  price_expired: 'terms expired',
   cost_missing: 'no standard cost',
   sales_price_missing: 'no sales price',
   retired_in_use: 'retired, still in use',

@@ -134,7 +134,9 @@ export class ItemScreen {
         'min_quantity',
         'multiple',
         'max_quantity',
-        'preference'
+        'preference',
+        'valid_from',
+        'valid_to'
       ],
       empty: 'No supplier offers it.',
       next: () => ({ from_quantity: '0' })

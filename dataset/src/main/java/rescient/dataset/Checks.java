@@ -67,19 +67,25 @@ final class Checks {
     }
 
     static Faults all(Dataset dataset) {
+        String today = dataset.setting("today");
+        return all(dataset, today == null || ColumnType.DAY.check(today) != null ? null : LocalDate.parse(today));
+    }
+
+    /** @param today null: nothing says which day it is */
+    static Faults all(Dataset dataset, LocalDate today) {
         Units units = Facts.unitsOf(dataset.rows("units"), dataset.rows("unit_conversions"));
         Map<String, Row> items = new HashMap<>();
         dataset.rows("items").forEach(i -> items.put(i.text("code"), i));
-        Map<String, List<Row>> termsOf = termsOf(dataset);
+        Map<String, List<Row>> termsOf = termsOf(dataset, today);
         return SideBySide.faults(
                 SideBySide.CORES,
                 PARTS,
                 (part, faults) -> part.accept(new Checks(dataset, units, items, termsOf, faults)));
     }
 
-    private static Map<String, List<Row>> termsOf(Dataset dataset) {
+    private static Map<String, List<Row>> termsOf(Dataset dataset, LocalDate today) {
         return dataset.rows("supplier_items").stream()
-                .filter(Company::isBase)
+                .filter(row -> Company.isBase(row, today))
                 .collect(Collectors.groupingBy(row -> row.text("item")));
     }
 
@@ -88,7 +94,7 @@ final class Checks {
         Faults faults = new Faults();
         String code = row.text("item");
         List<Row> terms = facts.rows("supplier_items", "item", code).stream()
-                .filter(Company::isBase)
+                .filter(offer -> Company.isBase(offer, facts.today()))
                 .toList();
         new Checks(null, facts.units(), Map.of(code, facts.row("items", code)), Map.of(code, terms), faults)
                 .planning(Planning.of(facts, row));

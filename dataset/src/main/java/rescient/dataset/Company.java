@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
+import rescient.core.company.Fact;
 import rescient.core.company.PlanningData;
 import rescient.core.company.StockLot;
 import rescient.core.company.SupplierTerms;
@@ -126,6 +127,12 @@ public final class Company {
     /** Whether a row of supplier_items holds for every quantity. */
     static boolean isBase(Row row) {
         return SupplierTerms.areBase(row.decimal("from_quantity"));
+    }
+
+    /** The same of those that hold on a day; null: of all. */
+    static boolean isBase(Row row, LocalDate day) {
+        return isBase(row)
+                && (day == null || Codec.of(Fact.SupplierItem.class).read(row).holdsOn(day));
     }
 
     private void stock(Row row) {

@@ -1,5 +1,6 @@
 package rescient.dataset;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -33,11 +34,14 @@ public final class Facts implements CompanyFacts {
     private final Map<String, KeyedRows> tables;
     private volatile Dataset dataset;
     private volatile Units units;
+    /** The present day; null if nothing says which. */
+    private final LocalDate today;
 
-    private Facts(Map<String, KeyedRows> tables, Dataset dataset, Units units) {
+    private Facts(Map<String, KeyedRows> tables, Dataset dataset, Units units, LocalDate today) {
         this.tables = tables;
         this.dataset = dataset;
         this.units = units;
+        this.today = today;
     }
 
     public static Facts of(Dataset dataset) {
@@ -45,7 +49,13 @@ public final class Facts implements CompanyFacts {
         for (Table table : Table.ALL) {
             tables.put(table.name(), new KeyedRows(table, dataset.rows(table.name())));
         }
-        return new Facts(tables, dataset, null);
+        String today = dataset.setting("today");
+        return new Facts(tables, dataset, null, today == null ? null : LocalDate.parse(today));
+    }
+
+    /** The same company on a day. */
+    public Facts on(LocalDate day) {
+        return day.equals(today) ? this : new Facts(tables, dataset, units, day);
     }
 
     /** What becomes of it by some changes, made one after the other. */
@@ -60,7 +70,7 @@ public final class Facts implements CompanyFacts {
         byTable.forEach(
                 (table, some) -> next.put(table.name(), tables.get(table.name()).after(some)));
         boolean sameUnits = byTable.keySet().stream().noneMatch(t -> t.name().startsWith("unit"));
-        return new Facts(next, null, sameUnits ? units : null);
+        return new Facts(next, null, sameUnits ? units : null, today);
     }
 
     /**
@@ -139,11 +149,22 @@ public final class Facts implements CompanyFacts {
                         .toList());
     }
 
-    /** The base rows of all who offer an item. */
+    /** The present day; null if nothing says which. */
+    LocalDate today() {
+        return today;
+    }
+
+    /** What suppliers offer of an item today. */
+    public List<Fact.SupplierItem> offers(String item) {
+        List<Fact.SupplierItem> all = where(Fact.SupplierItem.class, "item", item);
+        return today == null ? all : Fact.SupplierItem.on(today, all);
+    }
+
+    /** The base rows of all who offer an item today. */
     public List<SupplierTerms> terms(String item) {
         String unit = row("items", item).text("unit");
         return rows("supplier_items", "item", item).stream()
-                .filter(Company::isBase)
+                .filter(row -> Company.isBase(row, today))
                 .map(row -> RowFacts.terms(row, unit, units()))
                 .toList();
     }

@@ -87,6 +87,9 @@ final class Meanings {
         column("factor", "How many to_unit one from_unit is");
         column("sites.kind", "What the place is");
         column("sites.calendar", "Its working days; Monday to Friday if not set");
+        column(
+                "purchase_release",
+                "Whether released purchases are held for a buyer or ready to be sent; held if not set");
     }
 
     private static void planning() {
@@ -131,8 +134,8 @@ final class Meanings {
         column("bom_lines.quantity", "How much for one unit of the parent, or for one order");
         column("per", "Whether the quantity is for one unit or for the order as a whole");
         column("scrap", "Part that is lost on the way: 0.05 is 5 % more");
-        column("valid_from", "First day on which the line holds");
-        column("valid_to", "Last day on which the line holds");
+        column("valid_from", "First day on which it holds; ever since if not set");
+        column("valid_to", "Last day on which it holds; until further notice if not set");
         column("step", "Operation that needs it; the start of the order if not set");
         column("alternative_items.item", "Item that is asked for");
         column("alternative", "Item that can be used instead");
@@ -163,6 +166,14 @@ final class Meanings {
         column("supplier_items.max_quantity", "Greatest quantity, in the unit of this row");
         column("supplier_items.multiple", "Whole multiples of this, in the unit of this row");
         column("supplier_items.lead_time_days", "Working days from order to receipt");
+        column("supplier_code", "What the supplier calls the item");
+        column("over_receipt_percent", "So much more than ordered is taken without asking");
+        column("address", "Postal address");
+        column("contact", "Person to talk to");
+        column("phone", "Telephone number");
+        column("payment_days", "Days from an invoice to its payment");
+        column("tax_number", "Number for taxes");
+        column("tax_rate", "Tax on their goods, in percent");
         column("customer", "Customer");
         column("priority", "1 is served first; 5 if not set");
         column("customer_orders.quantity", "Still open, in the item's unit");

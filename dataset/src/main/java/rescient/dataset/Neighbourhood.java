@@ -45,7 +45,7 @@ final class Neighbourhood {
         if (Stream.concat(rows.stream(), gone.stream())
                 .anyMatch(row -> row.table().name().startsWith("unit"))) {
             // every quantity is in a unit
-            return Checks.all(facts.dataset());
+            return Checks.all(facts.dataset(), facts.today());
         }
         rows.forEach(around::upon);
         gone.forEach(around::withoutIt);
@@ -53,7 +53,7 @@ final class Neighbourhood {
             around.around(around.waiting.poll());
         }
         if (around.faults.none()) {
-            around.faults.addAll(Checks.all(new Dataset(around.rows)));
+            around.faults.addAll(Checks.all(new Dataset(around.rows), facts.today()));
         }
         return around.faults;
     }

@@ -138,7 +138,9 @@ final class RowFacts {
                 row.quantity("min_quantity", Quantity.NOT_SET),
                 PlanningData.multiple(row.decimal("multiple")),
                 row.quantity("max_quantity", Quantity.NOT_SET),
-                row.whole("preference", Integer.MAX_VALUE));
+                row.whole("preference", Integer.MAX_VALUE),
+                row.day("valid_from", Integer.MIN_VALUE),
+                row.day("valid_to", Integer.MAX_VALUE));
     }
 
     static StockLot lot(Row row) {

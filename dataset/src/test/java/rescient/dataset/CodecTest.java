@@ -170,6 +170,7 @@ class CodecTest {
                     rescient.core.company.ItemKind.class,
                     rescient.core.company.Stage.class,
                     Fact.SiteKind.class,
+                    Fact.PurchaseRelease.class,
                     Fact.Tracking.class,
                     Fact.Costing.class,
                     Fact.Per.class);

@@ -117,6 +117,25 @@ class HealthCheckTest {
                         tuple(Kind.SALES_PRICE_MISSING, "STOOL"));
     }
 
+    /** Today is 2 March; what held until the last of February does not count any more, and what holds until today does. */
+    @Test
+    void termsThatHaveEnded() {
+        tables.table(
+                "planning",
+                "item,site,source,lead_time_days,supplier",
+                "STOOL,W,make,3,",
+                "LEG,W,buy,5,S",
+                "ROD,W,buy,5,S");
+        tables.table(
+                "supplier_items",
+                "supplier,item,from_quantity,price,valid_from,valid_to",
+                "S,LEG,0,2,2025-01-01,2026-02-28",
+                "S,ROD,0,1,,2026-03-02");
+        Finding expired = only(Kind.PRICE_EXPIRED);
+        assertThat(expired.key()).containsExactly("S", "LEG", "0", "2025-01-01");
+        assertThat(expired.others()).containsExactly("2026-02-28");
+    }
+
     @Test
     void namesRetiredItemsAndOldOrders() {
         tables.table(

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.util.List;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import rescient.core.base.Quantity;
 import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
@@ -312,6 +313,42 @@ class MasterDataTest extends ServerTest {
                     .isEqualTo(403);
             assertThat(decide(login, who[1]).status()).isEqualTo(201);
         }
+    }
+
+    /** The next year's terms are typed in this year: they plan when their day has come, and go when they are taken back. */
+    @Test
+    void termsOfTomorrowDoNotCountToday() throws Exception {
+        Plan before = live.current().plan();
+        String terms =
+                "{'kind':'DATA','rows':[{'table':'supplier_items','key':{'supplier':'BROOKMILL','item':'BRG-6202',"
+                        + "'from_quantity':'0','valid_from':'%s'},'fields':{'price':'9','preference':'1','lead_time_days':'%s'},'fresh':true}]}";
+        Reply later = keep(terms.formatted(live.current().today().plusDays(1), 50));
+        assertThat(live.current().plan().plannedOrders()).isEqualTo(before.plannedOrders());
+        sameAsReadAgain();
+        Reply now = keep(terms.formatted(live.current().today(), 60));
+        assertThat(live.current()
+                        .plan()
+                        .point("BRG-6202", "LARKMOOR")
+                        .orElseThrow()
+                        .leadTimeDays(Quantity.ONE))
+                .isEqualTo(60);
+        sameAsReadAgain();
+        assertThat(jdbc.queryForList(
+                        "select valid_from::text from supplier_items where supplier = 'BROOKMILL' and item = 'BRG-6202'"
+                                + " and from_quantity = 0 order by valid_from nulls first",
+                        String.class))
+                .containsExactly(
+                        null,
+                        live.current().today().toString(),
+                        live.current().today().plusDays(1).toString());
+        assertThat(undo("ida", now).status()).isEqualTo(200);
+        assertThat(undo("ida", later).status()).isEqualTo(200);
+        knowing();
+        assertThat(live.current().plan().plannedOrders()).isEqualTo(before.plannedOrders());
+        assertThat(jdbc.queryForObject(
+                        "select count(*) from supplier_items where valid_from is not null", Integer.class))
+                .isZero();
+        sameAsReadAgain();
     }
 
     @Test

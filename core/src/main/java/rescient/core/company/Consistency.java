@@ -47,7 +47,7 @@ public final class Consistency {
      * How a stock point is planned.
      *
      * @param planned of the stock point itself, with what its group says behind it
-     * @param offered the base rows of all suppliers of the item; not asked for where it does not matter, and may throw
+     * @param offered the base rows of all suppliers of the item that hold today; not asked for where it does not matter, and may throw
      *     {@link PlanningException} where one of them is wrong in itself
      */
     public List<Flaw> of(Fact.Item item, String site, Fact.Planned planned, Supplier<List<SupplierTerms>> offered) {

@@ -2,6 +2,7 @@ package rescient.core.company;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 
 /**
  * A fact of the company: a row of one of its tables, as it is kept and exchanged, with the names of its columns. What is not
@@ -72,9 +73,22 @@ public sealed interface Fact {
     record UnitConversion(String item, String fromUnit, String toUnit, BigDecimal factor) implements Fact {}
 
     /** A place that holds stock. */
-    record Site(String code, String name, SiteKind kind, String calendar, Boolean retired) implements Fact {
+    /**
+     * A site.
+     *
+     * @param purchaseRelease whether what is released to buy is held for a buyer or ready to be sent; null: held
+     */
+    record Site(
+            String code,
+            String name,
+            SiteKind kind,
+            String calendar,
+            String address,
+            PurchaseRelease purchaseRelease,
+            Boolean retired)
+            implements Fact {
         public Site(String code, String name, SiteKind kind, String calendar) {
-            this(code, name, kind, calendar, null);
+            this(code, name, kind, calendar, null, null, null);
         }
 
         /** Its name, or else its code. */
@@ -83,8 +97,26 @@ public sealed interface Fact {
         }
 
         public Site withCalendar(String other) {
-            return new Site(code, name, kind, other, retired);
+            return new Site(code, name, kind, other, address, purchaseRelease, retired);
         }
+    }
+
+    /** What becomes of a purchase order that is released. */
+    enum PurchaseRelease {
+        HELD,
+        READY
+    }
+
+    /**
+     * Where a supplier or customer is reached, and how is paid.
+     *
+     * @param contact the person
+     * @param paymentDays from the invoice's date until it is due
+     * @param taxRate percent
+     */
+    record Contact(
+            String address, String contact, String phone, Integer paymentDays, String taxNumber, BigDecimal taxRate) {
+        static final Contact NONE = new Contact(null, null, null, null, null, null);
     }
 
     record Supplier(
@@ -94,6 +126,7 @@ public sealed interface Fact {
             String email,
             String currency,
             BigDecimal minimumOrderValue,
+            Contact contact,
             Boolean retired)
             implements Fact {
         public Supplier(
@@ -103,17 +136,17 @@ public sealed interface Fact {
                 String email,
                 String currency,
                 BigDecimal minimumOrderValue) {
-            this(code, name, calendar, email, currency, minimumOrderValue, null);
+            this(code, name, calendar, email, currency, minimumOrderValue, Contact.NONE, null);
         }
 
         public Supplier withCalendar(String other) {
-            return new Supplier(code, name, other, email, currency, minimumOrderValue, retired);
+            return new Supplier(code, name, other, email, currency, minimumOrderValue, contact, retired);
         }
     }
 
-    record Customer(String code, String name, String email, Boolean retired) implements Fact {
+    record Customer(String code, String name, String email, Contact contact, Boolean retired) implements Fact {
         public Customer(String code, String name, String email) {
-            this(code, name, email, null);
+            this(code, name, email, Contact.NONE, null);
         }
     }
 
@@ -361,6 +394,10 @@ public sealed interface Fact {
      *
      * @param fromQuantity 0: the base row, whose terms plan
      * @param unit it is bought in; null: the item's own. The quantities and the price are of this unit
+     * @param validFrom the first day on which it is offered so; null: ever since
+     * @param validTo the last day; null: until further notice
+     * @param supplierCode what the supplier calls the item
+     * @param overReceiptPercent so much more than ordered is taken without asking
      */
     record SupplierItem(
             String supplier,
@@ -372,8 +409,62 @@ public sealed interface Fact {
             BigDecimal minQuantity,
             BigDecimal multiple,
             BigDecimal maxQuantity,
-            Integer preference)
+            Integer preference,
+            LocalDate validFrom,
+            LocalDate validTo,
+            String supplierCode,
+            BigDecimal overReceiptPercent)
             implements Fact {
+        /** An offer that holds on every day. */
+        public SupplierItem(
+                String supplier,
+                String item,
+                BigDecimal fromQuantity,
+                String unit,
+                BigDecimal price,
+                Integer leadTimeDays,
+                BigDecimal minQuantity,
+                BigDecimal multiple,
+                BigDecimal maxQuantity,
+                Integer preference) {
+            this(
+                    supplier,
+                    item,
+                    fromQuantity,
+                    unit,
+                    price,
+                    leadTimeDays,
+                    minQuantity,
+                    multiple,
+                    maxQuantity,
+                    preference,
+                    null,
+                    null,
+                    null,
+                    null);
+        }
+
+        /** Whether it holds on a day; both ends belong to it. */
+        public boolean holdsOn(LocalDate day) {
+            return (validFrom == null || !day.isBefore(validFrom)) && (validTo == null || !day.isAfter(validTo));
+        }
+
+        /** What is offered on a day: of several rows of a supplier for the same quantity the one that came last. */
+        public static List<SupplierItem> on(LocalDate day, List<SupplierItem> offered) {
+            return offered.stream()
+                    .filter(terms -> terms.holdsOn(day))
+                    .filter(terms -> offered.stream().noneMatch(other -> other.holdsOn(day) && other.replaces(terms)))
+                    .toList();
+        }
+
+        private boolean replaces(SupplierItem other) {
+            return supplier.equals(other.supplier)
+                    && item.equals(other.item)
+                    && fromQuantity.compareTo(other.fromQuantity) == 0
+                    && validFrom != null
+                    && (other.validFrom == null || validFrom.isAfter(other.validFrom));
+        }
+
         /** The same terms for another item. */
         public SupplierItem of(String other) {
             return new SupplierItem(
@@ -386,12 +477,29 @@ public sealed interface Fact {
                     minQuantity,
                     multiple,
                     maxQuantity,
-                    preference);
+                    preference,
+                    validFrom,
+                    validTo,
+                    supplierCode,
+                    overReceiptPercent);
         }
 
         public SupplierItem withLeadTimeDays(int days) {
             return new SupplierItem(
-                    supplier, item, fromQuantity, unit, price, days, minQuantity, multiple, maxQuantity, preference);
+                    supplier,
+                    item,
+                    fromQuantity,
+                    unit,
+                    price,
+                    days,
+                    minQuantity,
+                    multiple,
+                    maxQuantity,
+                    preference,
+                    validFrom,
+                    validTo,
+                    supplierCode,
+                    overReceiptPercent);
         }
     }
 

@@ -48,6 +48,7 @@ public record Finding(
         NO_COMPONENTS(Consequence.NOTHING_COMES),
         LEAD_TIME_NEVER_SET(Consequence.LATE),
         LEAD_TIME_ZERO(Consequence.LATE),
+        PRICE_EXPIRED(Consequence.LATE),
         REORDER_POINT_LOW(Consequence.LATE),
         CUSTOMER_ORDER_PAST(Consequence.LATE),
         NOT_A_MULTIPLE(Consequence.WRONG_QUANTITY),

@@ -1,6 +1,7 @@
 package rescient.core.health;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -14,6 +15,7 @@ import rescient.core.base.DocumentOrder;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
+import rescient.core.company.Source;
 import rescient.core.company.SupplierTerms;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
@@ -23,11 +25,13 @@ final class ItemChecks {
     private final CompanyFacts company;
     private final Plan plan;
     private final Consumer<Finding> found;
+    private final LocalDate today;
 
     ItemChecks(CompanyFacts company, Plan plan, Consumer<Finding> found) {
         this.company = company;
         this.plan = plan;
         this.found = found;
+        this.today = LocalDate.ofEpochDay(plan.snapshot().today());
     }
 
     void look() {
@@ -47,26 +51,41 @@ final class ItemChecks {
                         tell(Finding.Kind.COST_MISSING, "items", List.of(item.code()), item.code(), "standard_cost"));
     }
 
-    /** The price of the supplier that a stock point is bought from. */
+    /** What the suppliers that a stock point can be bought from ask for it today. */
     void price(PointView point) {
-        if (point.supplier() == null) {
-            return;
-        }
-        company.where(Fact.SupplierItem.class, "item", point.item()).stream()
-                .filter(terms -> terms.supplier().equals(point.supplier()))
+        List<Fact.SupplierItem> base = company.where(Fact.SupplierItem.class, "item", point.item()).stream()
                 .filter(terms -> SupplierTerms.areBase(terms.fromQuantity()))
-                .filter(terms -> terms.price() == null || terms.price().signum() == 0)
-                .forEach(terms -> found.accept(new Finding(
-                        Finding.Kind.PRICE_MISSING,
-                        "supplier_items",
-                        List.of(terms.supplier(), terms.item(), "0"),
-                        terms.item(),
-                        point.site(),
-                        "price",
-                        terms.price(),
-                        null,
-                        List.of(),
-                        BigDecimal.ZERO)));
+                .filter(terms -> point.supplier() == null || terms.supplier().equals(point.supplier()))
+                .toList();
+        List<Fact.SupplierItem> present = Fact.SupplierItem.on(today, base);
+        if (point.supplier() != null) {
+            present.stream()
+                    .filter(terms -> terms.price() == null || terms.price().signum() == 0)
+                    .forEach(terms -> tell(Finding.Kind.PRICE_MISSING, point, terms, "price"));
+        }
+        if (present.isEmpty() && point.source() == Source.BUY) {
+            base.stream()
+                    .filter(terms -> terms.validTo() != null && terms.validTo().isBefore(today))
+                    .max(Comparator.comparing(Fact.SupplierItem::validTo))
+                    .ifPresent(terms -> tell(Finding.Kind.PRICE_EXPIRED, point, terms, "valid_to"));
+        }
+    }
+
+    private void tell(Finding.Kind kind, PointView point, Fact.SupplierItem terms, String column) {
+        String from = terms.validFrom() == null ? "" : terms.validFrom().toString();
+        found.accept(new Finding(
+                kind,
+                "supplier_items",
+                List.of(terms.supplier(), terms.item(), "0", from),
+                terms.item(),
+                point.site(),
+                column,
+                kind == Finding.Kind.PRICE_MISSING ? terms.price() : null,
+                null,
+                kind == Finding.Kind.PRICE_MISSING
+                        ? List.of()
+                        : List.of(terms.validTo().toString()),
+                BigDecimal.ZERO));
     }
 
     /** Two items of one name are mixed up. */

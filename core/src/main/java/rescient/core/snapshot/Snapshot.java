@@ -128,12 +128,11 @@ public final class Snapshot {
 
     /** Working days from asking to receipt of a purchase. */
     int purchaseLeadTime(OpenOrder order) {
-        for (SupplierTerms terms : rows.supplierTerms.getOrDefault(order.item(), List.of())) {
-            if (terms.supplier().equals(order.supplier()) && terms.leadTimeDays() >= 0) {
-                return terms.leadTimeDays();
-            }
-        }
-        return rows.planning(order.item(), order.site()).leadTimeDays;
+        SupplierTerms terms =
+                SupplierTerms.of(order.supplier(), rows.supplierTerms.getOrDefault(order.item(), List.of()), today);
+        return terms != null && terms.leadTimeDays() >= 0
+                ? terms.leadTimeDays()
+                : rows.planning(order.item(), order.site()).leadTimeDays;
     }
 
     /** This company without some stock points and all below them; numbers to what is wrong with each. */

@@ -50,7 +50,8 @@ final class StockPoints {
 
     private StockPoint of(int itemNumber, Item item, int siteNumber, String site, PlanningData data) {
         WorkCalendar siteCalendar = rows.sites.get(site);
-        SupplierTerms terms = SupplierTerms.chosen(data, rows.supplierTerms.getOrDefault(data.item, List.of()));
+        SupplierTerms terms =
+                SupplierTerms.chosen(data, rows.supplierTerms.getOrDefault(data.item, List.of()), rows.today);
         String supplier = terms != null ? terms.supplier() : data.supplier;
         WorkCalendar supplierCalendar = supplier == null ? null : rows.suppliers.get(supplier);
         int from = data.fromSite == null ? -1 : siteNumber(data.fromSite);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -14,9 +15,14 @@ import rescient.core.company.PlanningOrigins.Origin;
 /** Where values come from, a new item like another, and one component in the place of another. */
 class MasterDataTest {
     private static Fact.Planned planned(Source source, PlanningRule rule, String minimum, Integer leadTime) {
+        return planned(source, null, rule, minimum, leadTime);
+    }
+
+    private static Fact.Planned planned(
+            Source source, String supplier, PlanningRule rule, String minimum, Integer leadTime) {
         return new Fact.Planned(
                 source,
-                null,
+                supplier,
                 null,
                 rule,
                 null,
@@ -89,6 +95,72 @@ class MasterDataTest {
         assertThat(values.get("lead_time_days").origin()).isEqualTo(Origin.SUPPLIER);
         assertThat(values.get("multiple").origin()).isEqualTo(Origin.SUPPLIER);
         assertThat(values.get("min_quantity").origin()).isEqualTo(Origin.OWN);
+    }
+
+    private static SupplierTerms terms(String supplier, int preference, int from, int to) {
+        long no = Quantity.NOT_SET;
+        return new SupplierTerms(supplier, "A", null, 1, 3, no, no, no, preference, from, to);
+    }
+
+    private static SupplierTerms chosen(String supplier, int day, SupplierTerms... offered) {
+        PlanningData data = PlanningData.of("A", "W", planned(Source.BUY, supplier, null, null, null));
+        return SupplierTerms.chosen(data, List.of(offered), day);
+    }
+
+    /** Section 6: the terms that are valid today, both ends included. */
+    @Test
+    void termsHoldFromTheirFirstToTheirLastDay() {
+        SupplierTerms old = terms("S", 1, Integer.MIN_VALUE, 9);
+        SupplierTerms next = terms("S", 1, 10, 19);
+        assertThat(chosen("S", 9, old, next)).isSameAs(old);
+        assertThat(chosen("S", 10, old, next)).isSameAs(next);
+        assertThat(chosen("S", 19, old, next)).isSameAs(next);
+        assertThat(chosen("S", 20, old, next)).isNull();
+        assertThat(chosen(null, 20, old, next)).isNull();
+        assertThat(SupplierTerms.of("T", List.of(old, next), 9)).isNull();
+    }
+
+    /** Of two at once those that began last are the supplier's; only then his preference is compared with that of others. */
+    @Test
+    void laterTermsReplaceEarlierOnesOfTheSameSupplier() {
+        SupplierTerms always = terms("S", 1, Integer.MIN_VALUE, Integer.MAX_VALUE);
+        SupplierTerms since = terms("S", 3, 5, Integer.MAX_VALUE);
+        SupplierTerms other = terms("T", 2, Integer.MIN_VALUE, Integer.MAX_VALUE);
+        assertThat(chosen("S", 4, always, since, other)).isSameAs(always);
+        assertThat(chosen("S", 5, since, always, other)).isSameAs(since);
+        assertThat(chosen(null, 4, always, since, other)).isSameAs(always);
+        assertThat(chosen(null, 5, always, other, since)).isSameAs(other);
+        assertThat(chosen(null, 5, other, since, always)).isSameAs(other);
+    }
+
+    @Test
+    void anOfferOfADayIsOfEachQuantityTheOneThatBeganLast() {
+        Fact.SupplierItem base = offer("0", null, null);
+        Fact.SupplierItem autumn = offer("0", "2026-09-01", "2026-11-30");
+        Fact.SupplierItem many = offer("100", null, "2026-09-15");
+        List<Fact.SupplierItem> all = List.of(base, autumn, many);
+        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-08-31"), all)).containsExactly(base, many);
+        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-09-15"), all)).containsExactly(autumn, many);
+        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-11-30"), all)).containsExactly(autumn);
+        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-12-01"), all)).containsExactly(base);
+    }
+
+    private static Fact.SupplierItem offer(String quantity, String from, String to) {
+        return new Fact.SupplierItem(
+                "S",
+                "A",
+                new BigDecimal(quantity),
+                null,
+                BigDecimal.ONE,
+                null,
+                null,
+                null,
+                null,
+                null,
+                from == null ? null : LocalDate.parse(from),
+                to == null ? null : LocalDate.parse(to),
+                null,
+                null);
     }
 
     @Test

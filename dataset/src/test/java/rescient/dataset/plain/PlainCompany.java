@@ -368,4 +368,20 @@ final class PlainCompany {
         ready.removeAll(leftOut);
         return ready;
     }
+
+    /** The base rows of an item that hold today, of each supplier the one that began last. */
+    List<Tables.Row> offers(String item) {
+        Map<String, Tables.Row> last = new TreeMap<>();
+        for (Tables.Row r : tables.rows("supplier_items")) {
+            boolean base =
+                    r.text("item").equals(item) && r.number("from_quantity").sign() == 0;
+            if (base && r.day("valid_from", -FOR_EVER) <= today && today <= r.day("valid_to", FOR_EVER)) {
+                last.merge(
+                        r.text("supplier"),
+                        r,
+                        (a, b) -> a.day("valid_from", -FOR_EVER) > b.day("valid_from", -FOR_EVER) ? a : b);
+            }
+        }
+        return List.copyOf(last.values());
+    }
 }

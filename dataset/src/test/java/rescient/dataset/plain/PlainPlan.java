@@ -274,11 +274,8 @@ final class PlainPlan {
         if (row.text("kind").equals("buy")) {
             open.possible = Math.max(open.due, today);
             if (!open.released()) {
-                int lead = company.tables.rows("supplier_items").stream()
-                        .filter(r -> r.text("item").equals(point.point.item())
-                                && r.text("supplier").equals(row.text("supplier"))
-                                && r.number("from_quantity").sign() == 0
-                                && r.has("lead_time_days"))
+                int lead = company.offers(point.point.item()).stream()
+                        .filter(r -> r.text("supplier").equals(row.text("supplier")) && r.has("lead_time_days"))
                         .map(r -> r.whole("lead_time_days", 0))
                         .findFirst()
                         .orElse(point.data.whole("lead_time_days", 0));

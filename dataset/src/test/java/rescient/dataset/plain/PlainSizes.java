@@ -55,9 +55,7 @@ final class PlainSizes {
     }
 
     private Tables.Row terms(String wanted) {
-        return company.tables.rows("supplier_items").stream()
-                .filter(r -> r.text("item").equals(point.item()))
-                .filter(r -> r.number("from_quantity").sign() == 0)
+        return company.offers(point.item()).stream()
                 .filter(r -> wanted.isEmpty() || r.text("supplier").equals(wanted))
                 .min(Comparator.<Tables.Row>comparingInt(r -> r.whole("preference", Integer.MAX_VALUE))
                         .thenComparing(r -> r.text("supplier")))

@@ -276,31 +276,42 @@ final class RandomCompany {
         for (int i = 2; i < ITEMS; i++) {
             for (String supplier : List.of("ANN", "BOB")) {
                 if (chance(2)) {
-                    boolean boxed = chance(3);
-                    int least = random.nextInt(4);
-                    tables.add(
-                            "supplier_items",
-                            "supplier",
-                            supplier,
-                            "item",
-                            items.get(i),
-                            "from_quantity",
-                            0,
-                            "unit",
-                            boxed ? "box" : "",
-                            "lead_time_days",
-                            maybe(1, random.nextInt(12)),
-                            "min_quantity",
-                            maybe(2, least),
-                            "multiple",
-                            maybe(3, 1 + random.nextInt(3)),
-                            "max_quantity",
-                            "",
-                            "preference",
-                            maybe(2, 1 + random.nextInt(3)));
+                    terms(supplier, items.get(i), "", maybe(6, day(-5, 5)));
+                    if (chance(3)) {
+                        terms(supplier, items.get(i), day(-4, 4), maybe(3, day(5, 9)));
+                    }
                 }
             }
         }
+    }
+
+    private void terms(String supplier, String item, Object from, Object to) {
+        boolean boxed = chance(3);
+        int least = random.nextInt(4);
+        tables.add(
+                "supplier_items",
+                "supplier",
+                supplier,
+                "item",
+                item,
+                "from_quantity",
+                0,
+                "valid_from",
+                from,
+                "valid_to",
+                to,
+                "unit",
+                boxed ? "box" : "",
+                "lead_time_days",
+                maybe(1, random.nextInt(12)),
+                "min_quantity",
+                maybe(2, least),
+                "multiple",
+                maybe(3, 1 + random.nextInt(3)),
+                "max_quantity",
+                "",
+                "preference",
+                maybe(2, 1 + random.nextInt(3)));
     }
 
     private void routings() {

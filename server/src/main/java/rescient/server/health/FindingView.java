@@ -92,6 +92,9 @@ public record FindingView(
             case FORECAST_WITHOUT_HISTORY -> at + " has a forecast, and was never shipped.";
             case PRICE_MISSING ->
                 directory.supplierName(finding.key().get(0)) + " has no price for " + finding.item() + ".";
+            case PRICE_EXPIRED ->
+                directory.supplierName(finding.key().get(0)) + " offered " + finding.item() + " until "
+                        + finding.others().get(0) + ", and nothing since: these terms do not count any more.";
             case COST_MISSING -> at + " has no standard cost: its stock counts for nothing.";
             case SALES_PRICE_MISSING -> finding.key().get(0) + " and " + finding.item() + " have no price.";
             case RETIRED_IN_USE -> at + " is retired, and still asked for.";

@@ -3,6 +3,7 @@ package rescient.server.items;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -169,7 +170,7 @@ class ItemSheetController {
                         .orElse(null);
         SupplierTerms terms = facts.terms(point.item()).stream()
                 .filter(offered -> offered.supplier().equals(point.supplier()))
-                .findFirst()
+                .max(Comparator.comparingInt(SupplierTerms::validFrom))
                 .orElse(null);
         List<PlannedValue> values = new ArrayList<>();
         PlanningOrigins.of(own.planned(), ofGroup, terms, point.routed())

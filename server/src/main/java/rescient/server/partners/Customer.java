@@ -6,6 +6,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.math.BigDecimal;
 
 /** A customer. */
 @Entity
@@ -21,6 +22,19 @@ class Customer {
     String name;
 
     String email;
+
+    String address;
+
+    String contact;
+
+    String phone;
+
+    Integer paymentDays;
+
+    String taxNumber;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal taxRate;
 
     Boolean retired;
 }

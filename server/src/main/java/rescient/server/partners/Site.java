@@ -24,5 +24,9 @@ class Site {
 
     String calendar;
 
+    String address;
+
+    String purchaseRelease;
+
     Boolean retired;
 }

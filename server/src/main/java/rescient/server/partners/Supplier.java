@@ -30,5 +30,18 @@ class Supplier {
     @Column(precision = 19, scale = 6)
     BigDecimal minimumOrderValue;
 
+    String address;
+
+    String contact;
+
+    String phone;
+
+    Integer paymentDays;
+
+    String taxNumber;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal taxRate;
+
     Boolean retired;
 }

@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 
 /** What a supplier asks for an item, from a quantity on. */
 @Entity
@@ -42,4 +43,13 @@ class SupplierItem {
     BigDecimal maxQuantity;
 
     Integer preference;
+
+    LocalDate validFrom;
+
+    LocalDate validTo;
+
+    String supplierCode;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal overReceiptPercent;
 }

@@ -1,6 +1,7 @@
 package rescient.server.planning;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,14 @@ public final class Directory {
         Directory next = new Directory(facts.after(changes));
         next.items = facts.rows("items") == next.facts.rows("items") ? items : null;
         next.sites = facts.rows("sites") == next.facts.rows("sites") ? sites : null;
+        return next;
+    }
+
+    /** The same company on another day. */
+    Directory on(LocalDate day) {
+        Directory next = new Directory(facts.on(day));
+        next.items = items;
+        next.sites = sites;
         return next;
     }
 
@@ -204,7 +213,7 @@ public final class Directory {
 
     /** The suppliers whose terms for an item are known, by code. */
     public List<String> suppliersOf(String item) {
-        return facts.where(Fact.SupplierItem.class, "item", item).stream()
+        return facts.offers(item).stream()
                 .map(Fact.SupplierItem::supplier)
                 .distinct()
                 .sorted()
@@ -224,9 +233,9 @@ public final class Directory {
         return currency == null ? "EUR" : currency;
     }
 
-    /** A supplier's terms for an item. */
+    /** A supplier's terms for an item, as they are today. */
     private List<Fact.SupplierItem> prices(String supplier, String item) {
-        return facts.where(Fact.SupplierItem.class, "item", item).stream()
+        return facts.offers(item).stream()
                 .filter(terms -> terms.supplier().equals(supplier))
                 .toList();
     }

@@ -281,7 +281,7 @@ public class LivePlan implements DisposableBean {
                         stored.name(),
                         stored.demo(),
                         plan,
-                        new Directory(Facts.of(stored.dataset())))
+                        new Directory(Facts.of(stored.dataset()).on(day)))
                 .took(millisSince(begun));
         warmUp(next);
         tell(current, next);

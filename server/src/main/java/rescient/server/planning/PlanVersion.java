@@ -71,7 +71,7 @@ public record PlanVersion(
     public PlanVersion on(LocalDate day) {
         LocalDate end = day.plusDays(ChronoUnit.DAYS.between(today, horizonEnd));
         Plan other = calculated(directory.dataset(), day, end);
-        return new PlanVersion(revision, madeAt, tookMillis, day, end, company, demo, other, directory);
+        return new PlanVersion(revision, madeAt, tookMillis, day, end, company, demo, other, directory.on(day));
     }
 
     /** This version as if these lines of customer orders were not there. */

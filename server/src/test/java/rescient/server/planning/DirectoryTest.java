@@ -56,6 +56,23 @@ class DirectoryTest {
     }
 
     @Test
+    void thePriceIsThatOfTheDay() {
+        String terms = """
+                supplier,item,from_quantity,unit,price,valid_from,valid_to
+                S,A,0,bundle,100,,
+                S,A,0,bundle,120,2027-01-01,
+                S,A,10,bundle,90,,2026-12-31
+                """;
+        Directory year = new Directory(Facts.of(new Dataset(Map.of(
+                "items", rows("items", "code,unit\nA,pcs\n"), "supplier_items", rows("supplier_items", terms)))));
+        Directory december = year.on(LocalDate.of(2026, 12, 31));
+        assertThat(december.purchasePrice("S", "A", BigDecimal.TEN)).isEqualByComparingTo("90");
+        assertThat(december.purchasePrice("S", "A", BigDecimal.ONE)).isEqualByComparingTo("100");
+        Directory january = year.on(LocalDate.of(2027, 1, 1));
+        assertThat(january.purchasePrice("S", "A", BigDecimal.TEN)).isEqualByComparingTo("120");
+    }
+
+    @Test
     void valuesAreRoundedToTheCent() {
         assertThat(directory.standardValue("A", new BigDecimal("3"))).isEqualTo(new BigDecimal("7.04"));
         assertThat(directory.standardValue("B", BigDecimal.ONE)).isNull();
