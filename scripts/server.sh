@@ -1,6 +1,6 @@
 # Starting, stopping and resetting the application.
 
-JAR_NAME=rescient-server-0.1.0-app.jar
+JAR_NAME=app/rescient-server-0.1.0-app.jar
 
 # The running server's process, if there is one of ours.
 server_pid() {

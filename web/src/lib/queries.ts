@@ -1,6 +1,6 @@
 // What the screens ask the server for, each once: its name in the cache and the request. What begins with `plan` is asked
 // again with every new plan.
-import { infiniteQueryOptions, queryOptions } from '@tanstack/svelte-query';
+import { queryOptions } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
 import type { operations } from '$lib/api/schema';
 
@@ -254,22 +254,11 @@ export const supplyOrder = (number: string) =>
     ...stays
   });
 
-/** Rows of a window of the list of items. */
-const WINDOW = 200;
-
-/** The list of items, window after window. */
-export const itemWindows = (filter: Asked<'list_1'>) =>
-  infiniteQueryOptions({
-    queryKey: ['plan', 'items', filter],
-    queryFn: ({ pageParam }) =>
-      answer(api.GET('/api/items', { params: { query: { ...filter, offset: pageParam, limit: WINDOW } } })),
-    initialPageParam: 0,
-    getNextPageParam: (last, pages) => {
-      const there = pages.reduce((sum, page) => sum + page.rows.length, 0);
-      return there < last.total ? there : undefined;
-    },
-    ...stays
-  });
+/** A part of the list of items. */
+export const itemRows = (filter: Asked<'list_1'>) => ({
+  queryKey: ['plan', 'items', filter],
+  queryFn: () => answer(api.GET('/api/items', { params: { query: filter } }))
+});
 
 /** One item; of its bill of materials what lies at a site, or else at the first at which it is planned. */
 export const item = (code: string, site?: string) =>
@@ -319,12 +308,13 @@ export const dataTables = () =>
     staleTime: Infinity
   });
 
-export const tableRows = (asked: Asked<'rows'>) =>
-  queryOptions({
-    queryKey: ['plan', 'data', asked],
-    queryFn: () => answer(api.GET('/api/data/rows', { params: { query: asked } })),
-    ...stays
-  });
+/** A part of the rows of a table. */
+export const tablePart = (asked: Asked<'rows'>) => ({
+  queryKey: ['plan', 'data', asked],
+  queryFn: () => answer(api.GET('/api/data/rows', { params: { query: asked } }))
+});
+
+export const tableRows = (asked: Asked<'rows'>) => queryOptions({ ...tablePart(asked), ...stays });
 
 /** What became of an item, or of a row of a table. */
 export const dataHistory = (asked: Asked<'history'>) =>

@@ -208,7 +208,7 @@
       >
       {#if screen.busy}<span class="text-ink-2" role="status"
           >{screen.progress && screen.progress.done > 0
-            ? `Row ${screen.progress.done} of ${screen.progress.rows} …`
+            ? `${screen.progress.kept ? 'Keeping row' : 'Row'} ${screen.progress.done} of ${screen.progress.rows} …`
             : 'Looking …'}</span
         >{/if}
     </p>

@@ -15,7 +15,7 @@
   let { table, title, value, placeholder = '', onchange, onkeydown, onleave }: Props = $props();
   const id = $props.id();
   let words = $state('');
-  const found = createQuery(() => tableRows({ table, words: words || undefined, limit: 30 }));
+  const found = createQuery(() => tableRows({ table, words: words || undefined, offered: true, limit: 30 }));
 
   function focused(element: HTMLInputElement) {
     element.focus();

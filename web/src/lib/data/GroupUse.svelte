@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { createInfiniteQuery } from '@tanstack/svelte-query';
+  import { createQuery } from '@tanstack/svelte-query';
   import { count } from '$lib/format';
-  import { itemWindows } from '$lib/queries';
+  import { itemRows } from '$lib/queries';
 
   /** How far a group's values reach. */
   let { code }: { code: string } = $props();
-  const items = createInfiniteQuery(() => itemWindows({ group: code }));
-  const reach = $derived(items.data?.pages[0]);
+  const items = createQuery(() => itemRows({ group: code, limit: 0 }));
+  const reach = $derived(items.data);
 </script>
 
 {#if reach}

@@ -50,9 +50,7 @@
                 changed={was ? draft.rows[id]?.fields[name] !== undefined : true}
                 fault={draft.faultOf(id, name)}
                 conflict={draft.conflictOf(id, name)}
-                name={column.references
-                  ? screen.rows.data?.names[column.references]?.[cells[name] ?? '']
-                  : undefined}
+                name={column.references ? screen.names[column.references]?.[cells[name] ?? ''] : undefined}
                 otherwise={OTHERWISE[name] ?? ''}
                 {today}
                 {readonly}

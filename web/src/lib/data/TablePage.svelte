@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { countShown } from '$lib/format';
+  import { count } from '$lib/format';
   import KeptLine from '$lib/plan/KeptLine.svelte';
+  import Fetching from '$lib/ui/Fetching.svelte';
   import Key from '$lib/ui/Key.svelte';
   import ListRow from '$lib/ui/ListRow.svelte';
   import Place from '$lib/ui/Place.svelte';
@@ -40,10 +41,11 @@
   bind:words={screen.words}
   {title}
   filters="what stands in the row"
-  query={screen.rows}
+  query={screen.windows.query}
   reading="Reading …"
   empty={screen.empty}
-  rows={list.shown}
+  rows={list.places}
+  onsight={(first, last) => screen.windows.see(first, last)}
   size={() => 29}
   key={(r) => r['code'] ?? ''}
   follow={list.at}
@@ -61,9 +63,10 @@
   {#snippet actions()}
     <span data-testid="selection">
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
-      {countShown(screen.rows.data, shown.one)}
+      {count(screen.windows.total, shown.one)}
     </span>
     <KeptLine last={screen.last} />
+    <Fetching {screen} />
     {#if screen.may(shown.table)}<button type="button" class="bar-action" onclick={() => screen.add()}
         ><Key name="n" dark /> New {shown.one}</button
       >{/if}

@@ -1,12 +1,13 @@
-import { createQuery } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
-import { dataTables, planState, tableRows } from '$lib/queries';
+import { dataTables, planState, tablePart, tableRows } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
-import { ListScreen } from '$lib/ui/list-screen.svelte';
+import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
+import { Windows } from '$lib/ui/windows.svelte';
 import { cameBack } from '$lib/left.svelte';
 import { DataDraft, type Typed } from './data-draft.svelte';
 import { keyOf, label, shown, type Cells, type ColumnView, type TableView } from './tables';
@@ -36,21 +37,24 @@ export interface Shown {
 }
 
 /** The rows of a table with a code, one of them on its sheet. Made while its component comes. */
-export class TableScreen extends ListScreen<Cells> {
+export class TableScreen extends WindowedScreen<Cells, Schemas['RowsView']> {
+  readonly #client = useQueryClient();
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
   readonly tables = createQuery(dataTables);
   #of = $state.raw<Shown | undefined>();
   readonly sort = $derived(fromAddress('sort'));
-  readonly rows = createQuery(() => ({
-    ...tableRows({
-      table: this.#of?.table ?? '',
-      words: this.sought,
-      sort: this.sort?.replace('-', ''),
-      desc: this.sort?.startsWith('-') || undefined
-    }),
-    enabled: this.#of !== undefined
+  readonly #asked = $derived.by(() => ({
+    table: this.#of?.table ?? '',
+    words: this.sought,
+    sort: this.sort?.replace('-', ''),
+    desc: this.sort?.startsWith('-') || undefined
+  }));
+  readonly windows: Windows<Cells, Schemas['RowsView']>;
+  readonly #opened = createQuery(() => ({
+    ...tableRows({ table: this.#of?.table ?? '', column: 'code', value: [this.opened ?? ''] }),
+    enabled: this.#of !== undefined && this.opened !== undefined
   }));
   readonly columns: Columns;
   readonly last = new LastDecision();
@@ -59,6 +63,10 @@ export class TableScreen extends ListScreen<Cells> {
   constructor(of: Shown) {
     super({ name: of.table, row: of.one, opened: 'code' });
     this.#of = of;
+    this.windows = new Windows(
+      () => JSON.stringify(this.#asked),
+      (offset, limit) => tablePart({ ...this.#asked, offset, limit })
+    );
     this.columns = new Columns(of.table, () => [
       { code: 'selected', name: '', width: 14, fixed: true },
       { code: 'code', name: 'Code', width: 110 },
@@ -81,8 +89,10 @@ export class TableScreen extends ListScreen<Cells> {
   readonly table = $derived.by(() => this.tables.data?.find((t) => t.name === this.#of?.table));
   /** The row that is opened. */
   readonly row = $derived.by(
-    () => this.rows.data?.rows.find((r) => r['code'] === this.opened) as Cells | undefined
+    () => this.#opened.data?.rows.find((r) => r['code'] === this.opened) as Cells | undefined
   );
+  /** Of the codes that the opened row names, by table and code. */
+  readonly names = $derived.by(() => this.#opened.data?.names ?? {});
 
   view(name: string): TableView | undefined {
     return this.tables.data?.find((t) => t.name === name);
@@ -116,8 +126,8 @@ export class TableScreen extends ListScreen<Cells> {
     this.last.keep(decision);
   }
 
-  protected all(): Cells[] {
-    return (this.rows.data?.rows ?? []) as Cells[];
+  protected async placeOf(place: string): Promise<number | null | undefined> {
+    return (await this.#client.fetchQuery(tablePart({ ...this.#asked, place, limit: 0 }))).place;
   }
 
   protected keyOf(row: Cells): string {

@@ -25,7 +25,7 @@
   }));
   const row = $derived(
     (rows.data?.rows as Cells[] | undefined)?.find((r) =>
-      Object.entries(finding.row).every(([column, value]) => r[column] === value)
+      Object.entries(finding.row).every(([column, value]) => (r[column] ?? '') === value)
     )
   );
   const draft = $derived(screen.draft);

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { rights } from '$lib/rights.svelte';
   import KeptLine from '$lib/plan/KeptLine.svelte';
+  import Fetching from '$lib/ui/Fetching.svelte';
   import Key from '$lib/ui/Key.svelte';
   import type { ItemsScreen } from './items-screen.svelte';
 
@@ -11,6 +12,7 @@
 {#if screen.refused}
   <span class="min-w-0 flex-1 truncate text-marigold" role="alert">{screen.refused}</span>
 {:else}<KeptLine last={screen.last} />{/if}
+<Fetching {screen} />
 {#if rights.changes('items')}
   <button type="button" class="bar-action" onclick={() => screen.add()}><Key name="n" dark /> New item</button
   >
@@ -22,8 +24,8 @@
 {/if}
 {#if rights.changes('items')}
   <button type="button" class="bar-action" onclick={() => screen.changeMany()}
-    ><Key name="e" dark /> Change {screen.list.concerned.length > 1
-      ? screen.list.concerned.length
+    ><Key name="e" dark /> Change {screen.list.selected.size > 1
+      ? screen.list.selected.size
       : 'several'}</button
   >
 {/if}

@@ -1,13 +1,13 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
-  import type { Schemas } from '$lib/api/client';
+  import { answer, api, type Schemas } from '$lib/api/client';
   import Cell from '$lib/data/Cell.svelte';
   import DraftFoot from '$lib/data/DraftFoot.svelte';
   import { DataDraft } from '$lib/data/data-draft.svelte';
   import { label, shown, type Cells } from '$lib/data/tables';
-  import { count } from '$lib/format';
-  import { dataTables, tableRows } from '$lib/queries';
+  import { count, quantity } from '$lib/format';
+  import { dataTables } from '$lib/queries';
   import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
 
@@ -20,7 +20,10 @@
     onkept: (decision: Schemas['Decision']) => void;
   }
   let { codes, today, currency, onclose, onkept }: Props = $props();
-  const MOST = 300;
+  /** Rows of one decision. */
+  const MOST = 10_000;
+  /** Codes that are asked for at once. */
+  const AT_ONCE = 100;
   const tables = createQuery(dataTables);
   const draft = new DataDraft('many', (decision) => onkept(decision));
   let table = $state<'items' | 'planning'>(
@@ -28,14 +31,29 @@
   );
   let field = $state('');
   let value = $state('');
-  const few = $derived(codes.slice(0, MOST));
-  const rows = createQuery(() =>
-    tableRows({ table, column: table === 'items' ? 'code' : 'item', value: few, limit: 1000 })
-  );
+  let come = $state(0);
+  const rows = createQuery(() => ({
+    queryKey: ['plan', 'many', table, codes],
+    queryFn: () => ofAll(table),
+    placeholderData: (before: Cells[] | undefined) => before
+  }));
   const of = $derived(tables.data?.find((t) => t.name === table));
   const fields = $derived((of?.columns ?? []).filter((c) => !c.key));
   const column = $derived(fields.find((c) => c.name === field));
-  const all = $derived((rows.data?.rows ?? []) as Cells[]);
+  const there = $derived(rows.data ?? []);
+  const all = $derived(there.slice(0, MOST));
+
+  /** The rows of all items, some at once. */
+  async function ofAll(of: 'items' | 'planning'): Promise<Cells[]> {
+    const found: Cells[] = [];
+    for (come = 0; come < codes.length && found.length <= MOST; come += AT_ONCE) {
+      const column = of === 'items' ? 'code' : 'item';
+      const value = codes.slice(come, come + AT_ONCE);
+      const asked = { table: of, column, value, limit: 1000 };
+      found.push(...(await answer(api.GET('/api/data/rows', { params: { query: asked } }))).rows);
+    }
+    return found;
+  }
 
   function give(to: string) {
     value = to;
@@ -53,8 +71,14 @@
 
 <section class="flex min-h-full flex-col" aria-label="Change several" data-testid="many">
   <div class="flex-1 px-5 pt-3 pb-6">
-    <h2 class="text-xl">Change {count(few.length, 'item')} together</h2>
-    {#if codes.length > MOST}<p class="text-ink-2">The first {MOST} of those selected.</p>{/if}
+    <h2 class="text-xl">Change {count(codes.length, 'item')} together</h2>
+    {#if rows.isPending}<p class="text-ink-2" role="status">
+        Reading them: {quantity(Math.min(come, codes.length))} of {quantity(codes.length)} …
+      </p>
+    {:else if rows.isError}<p role="alert">{rows.error.message}</p>
+    {:else if there.length > MOST}<p class="text-ink-2">
+        One decision takes {quantity(MOST)} rows: these are the first.
+      </p>{/if}
     <div class="mt-3 flex flex-wrap items-end gap-3">
       <label class="grid gap-0.5"
         ><span class="text-sm text-ink-2">Of</span>

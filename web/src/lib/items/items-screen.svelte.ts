@@ -1,4 +1,4 @@
-import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { goto } from '$app/navigation';
 import { page } from '$app/state';
 import { fromAddress, toAddress } from '$lib/address';
@@ -8,13 +8,14 @@ import { cameBack } from '$lib/left.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
 import type { Deciding, Kind } from '$lib/plan/command';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
-import { itemWindows, planState } from '$lib/queries';
+import { itemRows, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { words } from '$lib/format';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { Views, type View } from '$lib/ui/views.svelte';
-import { ListScreen } from '$lib/ui/list-screen.svelte';
+import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
+import { Windows } from '$lib/ui/windows.svelte';
 import { ItemScreen } from './item-screen.svelte';
 
 export type ItemRow = Schemas['ItemRow'];
@@ -40,7 +41,8 @@ const COLUMNS = [
 const SHOWN = ['group', 'on_hand'];
 
 /** Items: which are shown, chosen and opened, and what is done with them. */
-export class ItemsScreen extends ListScreen<ItemRow> {
+export class ItemsScreen extends WindowedScreen<ItemRow, Schemas['ItemRows']> {
+  readonly #client = useQueryClient();
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
@@ -63,13 +65,15 @@ export class ItemsScreen extends ListScreen<ItemRow> {
     ...COLUMNS,
     ...CHOICES.filter((c) => this.chosen.includes(c.code))
   ]);
-  readonly #pages = createInfiniteQuery(() =>
-    itemWindows({
-      ...this.filters,
-      words: this.sought,
-      sort: this.sort?.replace('-', ''),
-      desc: this.sort?.startsWith('-') || undefined
-    })
+  readonly #asked = $derived.by(() => ({
+    ...this.filters,
+    words: this.sought,
+    sort: this.sort?.replace('-', ''),
+    desc: this.sort?.startsWith('-') || undefined
+  }));
+  readonly windows = new Windows<ItemRow, Schemas['ItemRows']>(
+    () => JSON.stringify(this.#asked),
+    (offset, limit) => itemRows({ ...this.#asked, offset, limit })
   );
   readonly views = new Views('items');
   readonly last = new LastDecision();
@@ -105,23 +109,6 @@ export class ItemsScreen extends ListScreen<ItemRow> {
 
   protected override kept(): object {
     return { ...super.kept(), typed: this.item.draft.typed };
-  }
-
-  /** For the list's loading and failed states. */
-  readonly rows = $derived.by(() => ({
-    isPending: this.#pages.isPending,
-    isError: this.#pages.isError,
-    error: this.#pages.error,
-    refetch: () => this.#pages.refetch()
-  }));
-  readonly #all = $derived.by(() => this.#pages.data?.pages.flatMap((p) => p.rows) ?? []);
-  readonly shown = $derived.by(() =>
-    this.#pages.data ? { rows: this.#all, total: this.#pages.data.pages.at(-1)?.total ?? 0 } : undefined
-  );
-
-  /** The next window, when the last that came is nearly in sight. */
-  more(): void {
-    if (this.#pages.hasNextPage && !this.#pages.isFetchingNextPage) void this.#pages.fetchNextPage();
   }
 
   /** What is said where there is no item. */
@@ -191,8 +178,8 @@ export class ItemsScreen extends ListScreen<ItemRow> {
     if (done?.kind === 'COPY') this.#coming = done.form?.code?.trim();
   }
 
-  protected all(): ItemRow[] {
-    return this.#all;
+  protected async placeOf(place: string): Promise<number | null | undefined> {
+    return (await this.#client.fetchQuery(itemRows({ ...this.#asked, place, limit: 0 }))).place;
   }
 
   protected keyOf(item: ItemRow): string {
@@ -270,7 +257,12 @@ export class ItemsScreen extends ListScreen<ItemRow> {
   }
 
   changeMany(): void {
-    const codes = this.list.concerned.map((i) => i.code);
+    if (this.fetching) {
+      void this.selecting.then(() => this.changeMany());
+      return;
+    }
+    const chosen = [...this.list.selected];
+    const codes = chosen.length > 0 ? chosen : this.opened === undefined ? [] : [this.opened];
     if (codes.length > 0) this.many = codes;
   }
 }

@@ -17,6 +17,7 @@
   let { row, r, from, to, heads, breaks }: Props = $props();
   /** More characters may be wider than a cell. */
   const WIDE = 8;
+  const LATE = 'late: what is needed then comes later';
 
   function shown(value: number): string {
     if (value === 0 && row.kind !== 'BALANCE') return '·';
@@ -28,12 +29,12 @@
     return row.kind === 'BALANCE' && row.point.late[c] === 'l';
   }
 
-  function look(c: number, value: number, text: string): string {
+  function look(c: number, value: number, text: string, late: boolean): string {
     const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.';
     let look = 'cell';
     if (mark === 'z') look += ' below';
     else if (mark === 's') look += ' safety';
-    if (waits(c)) look += ' waits';
+    if (late) look += ' waits';
     if (breaks[c]) look += ' break';
     if (row.orders?.[c]?.length) look += ' full';
     if (text.length > WIDE) look += ' wide';
@@ -41,30 +42,32 @@
     return leaves(row.kind) ? look + ' demand' : look;
   }
 
-  function says(c: number, value: number): string {
+  function says(c: number, value: number, late: boolean): string {
     const name = row.kind === 'BALANCE' ? 'balance' : NAMES[row.kind].toLowerCase();
     const mark = row.kind === 'BALANCE' ? row.point.marks[c] : '.';
     const short = mark === 'z' ? ', falls below zero' : mark === 's' ? ', falls below the safety stock' : '';
-    return `${row.point.item}, ${heads[c]?.long}: ${name} ${quantity(value)} ${row.point.unit}${short}${waits(c) ? ', late: what is needed then comes later' : ''}`;
+    return `${row.point.item}, ${heads[c]?.long}: ${name} ${quantity(value)} ${row.point.unit}${short}${late ? `, ${LATE}` : ''}`;
   }
 </script>
 
 {#each row.cells.slice(from, to) as value, k (from + k)}
   {@const c = from + k}
   {@const text = shown(value)}
+  {@const late = waits(c)}
   <span
-    class={look(c, value, text)}
+    class={look(c, value, text, late)}
     role="gridcell"
     tabindex="-1"
     id="cell-{r}-{c}"
-    aria-label={says(c, value)}
-    title={waits(c) ? 'late: what is needed then comes later' : undefined}
-    >{#if waits(c)}<i class="late">late</i>{/if}{text}</span
+    aria-label={says(c, value, late)}
+    title={late ? LATE : undefined}>{text}</span
   >
 {/each}
 
 <style>
-  .late {
+  /* no element of its own: one more in each of a thousand cells would be felt while scrolling */
+  .waits::before {
+    content: 'late';
     margin-right: 4px;
     font-size: 9.5px;
     font-style: normal;

@@ -44,7 +44,8 @@
     oninput={(e) => (typed = e.currentTarget.value)}
   />
   <datalist id="items-{id}">
-    {#each items as item (item.code)}<option value={item.code}>{item.name}</option>{/each}
+    {#each items.filter((i) => !i.retired) as item (item.code)}<option value={item.code}>{item.name}</option
+      >{/each}
   </datalist>
   {#if unknown || fault}<small class="text-vermilion" role="alert"
       >{fault ??

@@ -66,7 +66,9 @@
                 >
                   <b class="flex-none whitespace-nowrap">{hit.code}</b>
                   <span class="truncate text-ink-2">{hit.name}</span>
-                  <span class="ml-auto shrink-0 pl-3 text-sm text-ink-3">{kindOf(hit.kind)}</span>
+                  <span class="ml-auto shrink-0 pl-3 text-sm text-ink-3"
+                    >{hit.retired ? 'retired ' : ''}{kindOf(hit.kind)}</span
+                  >
                 </Command.Item>
               {/each}
             {/if}

@@ -19,7 +19,8 @@
     reading: string;
     /** What is said when no row is there. */
     empty: string;
-    rows: T[];
+    /** Undefined: a row that has not come yet. */
+    rows: (T | undefined)[];
     size: (row: T) => number;
     key: (row: T) => string;
     follow: number;
@@ -32,8 +33,8 @@
     /** The column by which the list is sorted, with a minus before it if downwards. */
     sort?: string;
     onsort?: (sort: string | undefined) => void;
-    /** The last rows come into sight. */
-    onend?: () => void;
+    /** These rows are in sight, by place. */
+    onsight?: (first: number, last: number) => void;
     /** What is selected, as a table that a spreadsheet takes. */
     copied?: () => string | undefined;
     /** The views of the place, in the place of its title. */
@@ -63,7 +64,7 @@
     columns,
     sort,
     onsort,
-    onend,
+    onsight,
     copied,
     views,
     chips,
@@ -173,7 +174,7 @@
         <p class="p-4 text-ink-2">{empty}</p>
         {@render nothing?.()}
       {:else}
-        <VirtualList {rows} {size} {key} label={title} {follow} {active} {onend} {row} />
+        <VirtualList {rows} {size} {key} label={title} {follow} {active} {onsight} {row} />
       {/if}
       <!-- a separator that is moved is a control, as the ARIA practices have it -->
       <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->

@@ -5,7 +5,8 @@
 
   /** A long list of which only what is in view is drawn. */
   interface Props {
-    rows: T[];
+    /** Undefined: a row that has not come yet. */
+    rows: (T | undefined)[];
     size: (row: T) => number;
     key: (row: T) => string;
     label: string;
@@ -13,12 +14,14 @@
     follow?: number;
     /** The id of the row under the cursor. */
     active?: string;
-    /** The last rows come into sight. */
-    onend?: () => void;
+    /** These rows are in sight, by place. */
+    onsight?: (first: number, last: number) => void;
     row: Snippet<[T, number]>;
   }
-  let { rows, size, key, label, follow, active, onend, row }: Props = $props();
+  let { rows, size, key, label, follow, active, onsight, row }: Props = $props();
   let box = $state<HTMLDivElement | null>(null);
+  /** Height of a row that has not come yet. */
+  const UNKNOWN = 29;
 
   /** Rows that are drawn beyond what is seen, so that scrolling shows no blank; a list that has just come has time for them. */
   let beyond = $state(1);
@@ -38,8 +41,8 @@
       $virtualizer.setOptions({
         count: now.length,
         getScrollElement: () => element,
-        estimateSize: (i) => size(now[i] as T),
-        getItemKey: (i) => (now[i] ? key(now[i] as T) : i),
+        estimateSize: (i) => (now[i] === undefined ? UNKNOWN : size(now[i])),
+        getItemKey: (i) => (now[i] === undefined ? i : key(now[i])),
         overscan
       });
       $virtualizer.measure();
@@ -53,11 +56,11 @@
       $virtualizer.getVirtualItems().some((item) => item.index === follow)
   );
 
-  /** So many rows before the end it is told that the end comes into sight. */
-  const NEAR = 60;
   $effect(() => {
-    const seen = $virtualizer.getVirtualItems().at(-1)?.index ?? 0;
-    if (rows.length > 0 && seen > rows.length - NEAR) untrack(() => onend?.());
+    const seen = $virtualizer.getVirtualItems();
+    const first = seen[0]?.index ?? 0;
+    const last = seen.at(-1)?.index ?? 0;
+    if (rows.length > 0) untrack(() => onsight?.(first, last));
   });
 
   $effect(() => {
@@ -78,7 +81,14 @@
   <div class="relative w-full" style:height="{$virtualizer.getTotalSize()}px" role="presentation">
     {#each $virtualizer.getVirtualItems() as item (item.key)}
       {@const data = rows[item.index]}
-      {#if data !== undefined}
+      {#if data === undefined}
+        <div
+          class="absolute top-0 left-0 w-full border-b border-line bg-paper opacity-50"
+          style:height="{item.size}px"
+          style:transform="translateY({item.start}px)"
+          role="presentation"
+        ></div>
+      {:else}
         <div
           class="absolute top-0 left-0 w-full"
           style:height="{item.size}px"

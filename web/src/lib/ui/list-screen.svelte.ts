@@ -37,7 +37,7 @@ export abstract class FilteredScreen {
  * @param row what one row is called
  * @param opened the part of the address that says which row is opened
  */
-interface About {
+export interface About {
   name: string;
   row: string;
   opened: string;
@@ -58,7 +58,8 @@ export abstract class ListScreen<R extends object> extends FilteredScreen {
     });
   }
 
-  protected abstract all(): R[];
+  /** Undefined: a row that has not come yet. */
+  protected abstract all(): (R | undefined)[];
   protected abstract keyOf(row: R): string;
   protected abstract sheetOf(rows: R[]): Sheet;
 
@@ -88,22 +89,34 @@ export abstract class ListScreen<R extends object> extends FilteredScreen {
     return this.list.concerned.length > 0 ? tabbed(this.sheetOf(this.list.concerned)) : undefined;
   }
 
-  /** What is selected, or else all that is shown. */
+  /** What is selected, or else all that is listed. */
   save(): void {
     const chosen = this.list.selected.size > 0 ? this.list.concerned : this.list.shown;
-    download(`${this.about.name}.csv`, csv(this.sheetOf(chosen)));
+    this.saved(chosen);
+  }
+
+  protected saved(rows: R[]): void {
+    download(`${this.about.name}.csv`, csv(this.sheetOf(rows)));
+  }
+
+  protected go(by: number): void {
+    this.open(this.list.step(by));
+  }
+
+  protected selectAll(): void {
+    this.list.toggleAll();
   }
 
   protected override keys(): Shortcut[] {
     const { row } = this.about;
     const first = row.charAt(0).toUpperCase() + row.slice(1);
     return [
-      { keys: 'j, ArrowDown', says: `Next ${row}`, run: () => this.open(this.list.step(1)) },
-      { keys: 'k, ArrowUp', says: `${first} before`, run: () => this.open(this.list.step(-1)) },
+      { keys: 'j, ArrowDown', says: `Next ${row}`, run: () => this.go(1) },
+      { keys: 'k, ArrowUp', says: `${first} before`, run: () => this.go(-1) },
       { keys: 'J', says: `Select, and the next ${row} too`, run: () => this.open(this.list.extend(1)) },
       { keys: 'K', says: `Select, and the ${row} before too`, run: () => this.open(this.list.extend(-1)) },
       { keys: 'x, \u0020', says: 'Select', run: () => this.list.toggle(this.opened) },
-      { keys: 'X', says: 'Select all that is shown, or none', run: () => this.list.toggleAll() },
+      { keys: 'X', says: 'Select all that is listed, or none', run: () => this.selectAll() },
       { keys: 'E', says: 'Save the list as CSV', also: 'export', run: () => this.save() },
       { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Select none', run: () => this.list.selected.clear() }

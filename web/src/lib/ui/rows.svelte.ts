@@ -103,10 +103,10 @@ export abstract class Rows<R extends object> {
   }
 }
 
-/** A plain list of rows that somebody else filters. */
+/** A plain list of rows that somebody else filters, and of which some may not have come yet. */
 export class Listing<R extends object> extends Rows<R> {
   constructor(
-    private readonly all: () => R[],
+    private readonly all: () => (R | undefined)[],
     private readonly key: (row: R) => string
   ) {
     super();
@@ -118,8 +118,21 @@ export class Listing<R extends object> extends Rows<R> {
     return chosen.length > 0 ? chosen : this.shown.filter((r) => this.key(r) === this.cursor);
   });
 
+  /** All rows by their place in the list; undefined: not come yet. */
+  readonly places: (R | undefined)[] = $derived.by(() => this.all());
+  override readonly at: number = $derived.by(() =>
+    this.places.findIndex((r) => r !== undefined && this.key(r) === this.cursor)
+  );
+
   protected lines(): R[] {
-    return this.all();
+    return this.places.filter((r) => r !== undefined);
+  }
+
+  /** Also if the row so many places away has not come yet: then it is undefined. */
+  override step(by: number): string | undefined {
+    if (this.at < 0) return super.step(by);
+    const row = this.places[Math.max(0, Math.min(this.places.length - 1, this.at + by))];
+    return row && this.key(row);
   }
 
   keyOf(row: R): string {

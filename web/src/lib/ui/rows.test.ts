@@ -25,6 +25,19 @@ describe('the rows of a list', () => {
     expect(list().step(1)).toBeUndefined();
   });
 
+  it('that have not come yet keep their place', () => {
+    const nails: (Nail | undefined)[] = [{ code: 'a' }, undefined, { code: 'c' }];
+    const rows = new Listing(
+      () => nails,
+      (nail) => nail.code
+    );
+    rows.cursor = 'c';
+    expect(rows.at).toBe(2);
+    expect(rows.shown.map((r) => r.code)).toEqual(['a', 'c']);
+    expect(rows.step(-1)).toBeUndefined();
+    expect(rows.step(-2)).toBe('a');
+  });
+
   it('are selected from the cursor to another, up and down', () => {
     const rows = list('a', 'b', 'c', 'd');
     rows.cursor = 'c';

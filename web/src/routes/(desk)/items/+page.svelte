@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { countShown, quantity } from '$lib/format';
+  import { count, quantity } from '$lib/format';
   import ItemActions from '$lib/items/ItemActions.svelte';
   import ItemFilters from '$lib/items/ItemFilters.svelte';
   import NewItem from '$lib/items/NewItem.svelte';
@@ -43,10 +43,10 @@
   bind:words={screen.words}
   title="Items"
   filters="code, name or group"
-  query={screen.rows}
+  query={screen.windows.query}
   reading="Reading the items …"
   empty={screen.empty}
-  rows={list.shown}
+  rows={list.places}
   size={() => 29}
   key={(i) => i.code}
   follow={list.at}
@@ -56,7 +56,7 @@
   columns={screen.columns}
   sort={screen.sort}
   onsort={(sort) => screen.filter('sort', sort)}
-  onend={() => screen.more()}
+  onsight={(first, last) => screen.windows.see(first, last)}
   copied={() => screen.copied()}
   {row}
 >
@@ -102,7 +102,7 @@
   {#snippet actions()}
     <span data-testid="selection">
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
-      {countShown(screen.shown, 'item')}
+      {count(screen.windows.total, 'item')}
     </span>
     <ItemActions {screen} />
   {/snippet}

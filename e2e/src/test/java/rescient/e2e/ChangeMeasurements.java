@@ -100,7 +100,7 @@ class ChangeMeasurements extends DeskTest {
     private void secondServer() throws Exception {
         List<Double> all = new ArrayList<>();
         try (Servers servers = new Servers(DATABASE)) {
-            Servers.Server second = servers.start("3g", DAY);
+            Servers.Server second = servers.start(DAY, "-Xmx3g");
             second.signIn("ida");
             BlockingQueue<Servers.Told> news = second.news();
             news.poll(PATIENCE_SECONDS, TimeUnit.SECONDS);

@@ -45,6 +45,9 @@ class DataMeasurements extends DeskTest {
     private static final int USERS = 10;
     private static final int REQUESTS = 60;
     private static final int RUNS = 10;
+    private static final int BILLS = 10_000;
+    private static final List<String> KINDS = List.of(
+            "anywhere", "by words", "what is bought", "the dearest", "suppliers", "a sheet", "codes while typing");
     private static final int IMPORTED = Integer.getInteger("rescient.imported", 1_000_000);
 
     @TempDir
@@ -73,7 +76,7 @@ class DataMeasurements extends DeskTest {
         lists(facts);
         bills(facts);
         health();
-        replace(facts);
+        replace();
         imported();
     }
 
@@ -122,16 +125,19 @@ class DataMeasurements extends DeskTest {
         for (int i = 0; i < USERS * REQUESTS; i++) {
             String code = items.get(random.nextInt(items.size())).text("code");
             asked.add(
-                    switch (i % 6) {
+                    switch (i % KINDS.size()) {
                         case 0 -> "/api/items?limit=200&offset=" + random.nextInt(items.size());
                         case 1 -> "/api/items?limit=200&words=" + encoded(code.substring(0, 3));
                         case 2 -> "/api/items?limit=200&source=buy&offset=" + random.nextInt(1000);
                         case 3 -> "/api/items?limit=200&sort=cost&desc=true";
-                        case 4 -> "/api/data/rows?table=suppliers&limit=300";
+                        case 4 -> "/api/data/rows?table=suppliers&limit=200";
+                        case 6 ->
+                            "/api/data/rows?table=items&limit=30&offered=true&words="
+                                    + encoded(code.substring(0, Math.min(4, code.length())));
                         default -> "/api/items/sheet?code=" + encoded(code);
                     });
         }
-        asked.subList(0, 12).forEach(this::get);
+        asked.subList(0, 2 * KINDS.size()).forEach(this::get);
         ExecutorService users = Executors.newFixedThreadPool(USERS);
         try {
             List<Callable<Double>> all = asked.stream()
@@ -142,6 +148,15 @@ class DataMeasurements extends DeskTest {
                 millis.add(one.get());
             }
             print("data: lists and sheets, ten at once", millis);
+            for (int kind = 0; kind < KINDS.size(); kind++) {
+                int n = kind;
+                print(
+                        "data:   " + KINDS.get(kind),
+                        IntStream.range(0, millis.size())
+                                .filter(i -> i % KINDS.size() == n)
+                                .mapToObj(millis::get)
+                                .toList());
+            }
         } finally {
             users.shutdown();
         }
@@ -184,26 +199,71 @@ class DataMeasurements extends DeskTest {
         return IntStream.range(0, RUNS).mapToObj(run -> get(path)).toList();
     }
 
-    /** In ten thousand bills of materials, or in as many as there are of one component. */
-    private void replace(Facts facts) throws Exception {
-        Map<String, Integer> used = new HashMap<>();
-        facts.rows("bom_lines").forEach(line -> used.merge(line.text("component"), 1, Integer::sum));
-        List<Map.Entry<String, Integer>> most = used.entrySet().stream()
-                .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
-                .limit(2)
+    /** A washer that ten thousand products take is replaced by another one. */
+    private void replace() throws Exception {
+        Facts facts = live.current().directory().facts();
+        List<String> sites = facts.rows("planning").stream()
+                .map(row -> row.text("site"))
+                .distinct()
                 .toList();
-        String wish = "{\"kind\":\"REPLACE\",\"component\":\"" + most.get(0).getKey() + "\",\"by\":\""
-                + most.get(1).getKey() + "\"}";
+        String unit = facts.rows("items").get(0).text("unit");
+        StringBuilder planning = new StringBuilder("item,site,source,lead_time_days\n");
+        for (String washer : List.of("WASHER-A", "WASHER-B")) {
+            sites.forEach(
+                    site -> planning.append(washer).append(',').append(site).append(",buy,5\n"));
+        }
+        StringBuilder lines = new StringBuilder("parent,line,component,quantity\n");
+        facts.rows("bom_lines").stream()
+                .map(row -> row.text("parent"))
+                .distinct()
+                .limit(BILLS)
+                .forEach(parent -> lines.append(parent).append(",WASHER,WASHER-A,4\n"));
+        bring("items", "code,unit\nWASHER-A," + unit + "\nWASHER-B," + unit + "\n");
+        bring("planning", planning.toString());
+        bring("bom_lines", lines.toString());
+        print("data: where a washer is used", repeated("/api/bills/where-used?item=WASHER-A"));
         long begun = System.nanoTime();
-        post("/api/decisions", "application/json", HttpRequest.BodyPublishers.ofString(wish));
+        post(
+                "/api/decisions",
+                "application/json",
+                HttpRequest.BodyPublishers.ofString(
+                        "{\"kind\":\"REPLACE\",\"component\":\"WASHER-A\",\"by\":\"WASHER-B\"}"));
         double kept = (System.nanoTime() - begun) / 1e6;
         current();
         System.out.printf(
                 Locale.ROOT,
                 "data: a component replaced in %,d bills: kept in %,.0f ms, planned after %,.0f ms more%n",
-                most.get(0).getValue(),
+                facts(BILLS, "WASHER-B"),
                 kept,
                 (System.nanoTime() - begun) / 1e6 - kept);
+    }
+
+    private int facts(int most, String component) {
+        return Math.min(
+                most,
+                live.current()
+                        .directory()
+                        .facts()
+                        .rows("bom_lines", "component", component)
+                        .size());
+    }
+
+    /** Brings in a table whose columns have the names of the dataset. */
+    private void bring(String table, String csv) throws Exception {
+        String[] names = csv.substring(0, csv.indexOf('\n')).split(",");
+        String brought = post(
+                "/api/imports?name=" + table + ".csv",
+                "application/octet-stream",
+                HttpRequest.BodyPublishers.ofString(csv));
+        String columns = IntStream.range(0, names.length)
+                .mapToObj(i -> "\"" + names[i] + "\":" + i)
+                .collect(Collectors.joining(","));
+        post(
+                "/api/imports/" + brought.replaceFirst(".*?\"id\":\"([^\"]+)\".*", "$1"),
+                "application/json",
+                HttpRequest.BodyPublishers.ofString("{\"sheet\":0,\"table\":\"" + table + "\",\"columns\":{" + columns
+                        + "},\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}"));
+        current();
     }
 
     private void current() {

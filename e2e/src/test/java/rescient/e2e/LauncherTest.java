@@ -38,7 +38,7 @@ class LauncherTest {
 
     @BeforeEach
     void aDataFolderOfItsOwn() throws IOException {
-        assertThat(ROOT.resolve("server/target/rescient-server-0.1.0-app.jar"))
+        assertThat(ROOT.resolve("server/target/app/rescient-server-0.1.0-app.jar"))
                 .as("the packaged server; run this with ./rescient test")
                 .exists();
         // the build that runs this test has just made everything; start need not build again
@@ -69,6 +69,7 @@ class LauncherTest {
                 .redirectOutput(output.toFile())
                 .redirectInput(ProcessBuilder.Redirect.from(Path.of("/dev/null").toFile()));
         builder.environment().put("RESCIENT_HOME", data.toString());
+        builder.environment().put("JDK_JAVA_OPTIONS", Servers.quick());
         Process process = builder.start();
         outputs.put(process, output);
         return process;

@@ -3,6 +3,8 @@ package rescient.e2e;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.lang.ProcessBuilder.Redirect;
 import java.net.CookieManager;
 import java.net.InetAddress;
 import java.net.ServerSocket;
@@ -10,9 +12,12 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +30,9 @@ import rescient.server.testing.TestDatabase;
 
 /** Packaged servers, each a process of its own, on one database. */
 final class Servers implements AutoCloseable {
-    private static final Path JAR = Path.of("../server/target/rescient-server-0.1.0-app.jar");
+    private static final Path JAR = Path.of("../server/target/app/rescient-server-0.1.0-app.jar")
+            .toAbsolutePath()
+            .normalize();
     private static final long PATIENCE_SECONDS = 120;
     private static final ObjectMapper JSON = new ObjectMapper();
 
@@ -36,28 +43,73 @@ final class Servers implements AutoCloseable {
         this.database = database;
     }
 
-    /** Starts one and waits until it is ready. */
+    /** Starts one for a short life and waits until it is ready. */
     Server start() throws Exception {
-        return start("700m", "2026-11-23");
+        return start("2026-11-23", "-Xmx700m", "-XX:TieredStopAtLevel=1", "-XX:SharedArchiveFile=" + classes());
     }
 
-    /** The same with so much memory, on a day. */
-    Server start(String heap, String day) throws Exception {
+    /** The same options for a server that somebody else starts. */
+    static String quick() {
+        return "-XX:TieredStopAtLevel=1 -XX:SharedArchiveFile=" + classes();
+    }
+
+    /**
+     * The classes of the server as Java keeps them from one start to the next: many servers are started here, and reading
+     * their classes is most of what each does. Made by the first who asks, of all that run at the same time.
+     */
+    private static synchronized Path classes() {
+        Path archive = JAR.resolveSibling("classes.jsa").toAbsolutePath().normalize();
+        try (FileChannel turn = FileChannel.open(
+                        JAR.resolveSibling("classes.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                FileLock mine = turn.lock()) {
+            boolean made = Files.exists(archive)
+                    && Files.getLastModifiedTime(archive).compareTo(Files.getLastModifiedTime(JAR)) > 0;
+            if (!made && mine.isValid()) {
+                Files.deleteIfExists(archive);
+                List<String> words = words(
+                        TestDatabase.create(),
+                        0,
+                        "2026-11-23",
+                        "-XX:ArchiveClassesAtExit=" + archive,
+                        "-XX:TieredStopAtLevel=1",
+                        "-Dspring.context.exit=onRefresh");
+                ProcessBuilder builder =
+                        new ProcessBuilder(words).redirectErrorStream(true).redirectOutput(Redirect.DISCARD);
+                builder.environment().put("SPRING_DATASOURCE_PASSWORD", TestDatabase.password());
+                builder.start().waitFor();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+        return archive;
+    }
+
+    private static List<String> words(String database, int port, String day, String... options) {
+        List<String> words = new ArrayList<>();
+        words.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        words.addAll(List.of(options));
+        words.addAll(List.of(
+                "-jar",
+                JAR.toString(),
+                "--server.port=" + port,
+                "--rescient.demo=../demo/dataset",
+                "--rescient.today=" + day,
+                "--spring.datasource.url=" + database,
+                "--spring.datasource.username=" + TestDatabase.user()));
+        return words;
+    }
+
+    /** The same on a day, with options of Java. */
+    Server start(String day, String... options) throws Exception {
         int port;
         try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             port = free.getLocalPort();
         }
         Path log = Files.createTempFile("rescient-server", ".log");
-        ProcessBuilder builder = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-Xmx" + heap,
-                        "-jar",
-                        JAR.toString(),
-                        "--server.port=" + port,
-                        "--rescient.demo=../demo/dataset",
-                        "--rescient.today=" + day,
-                        "--spring.datasource.url=" + database,
-                        "--spring.datasource.username=" + TestDatabase.user())
+        ProcessBuilder builder = new ProcessBuilder(words(database, port, day, options))
                 .redirectErrorStream(true)
                 .redirectOutput(log.toFile());
         builder.environment().put("SPRING_DATASOURCE_PASSWORD", TestDatabase.password());

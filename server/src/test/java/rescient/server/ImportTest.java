@@ -1,6 +1,7 @@
 package rescient.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
 import com.fasterxml.jackson.databind.JsonNode;
@@ -9,9 +10,16 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.function.LongConsumer;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpStatus;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -19,12 +27,24 @@ import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.access.Rights;
+import rescient.server.access.SignedIn;
+import rescient.server.decisions.Decisions;
+import rescient.server.decisions.FactsCommand;
 import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
+import rescient.server.platform.JobProblem;
 
 /** Tables in from files and spreadsheets, whole or not at all; and out again. */
 class ImportTest extends ServerTest {
     @TempDir
     private Path folder;
+
+    @Autowired
+    private Decisions decisions;
 
     private JsonNode bring(String name, byte[] content) throws Exception {
         Reply reply = reply(
@@ -163,6 +183,100 @@ class ImportTest extends ServerTest {
         undo("ida", taken);
         knowing();
         assertThat(count("items where code like 'NEW-%'")).isZero();
+    }
+
+    /** Ended while its rows are put into the tables already, it leaves nothing behind, and can be brought in again. */
+    @Test
+    void whatIsEndedHalfwayLeavesNothing() {
+        SignedIn ida = (SignedIn) users.loadUserByUsername("ida");
+        long before = count("fact_changes");
+        List<FactChange> items = IntStream.range(0, 12_000)
+                .mapToObj(i -> Row.of(Table.named("items"), Map.of("code", "HALF-" + i, "unit", "pcs")))
+                .map(row -> FactChange.of(null, row))
+                .toList();
+        UUID key = UUID.randomUUID();
+        assertThatThrownBy(() -> decisions.change(ida, key, new Bringing(items, rows -> {
+                    if (rows >= 10_000) {
+                        throw new JobProblem(HttpStatus.CONFLICT, "You ended it");
+                    }
+                })))
+                .hasMessageContaining("You ended it");
+        assertThat(count("items where code like 'HALF-%'")).isZero();
+        assertThat(count("fact_changes")).isEqualTo(before);
+        List<Long> told = new ArrayList<>();
+        decisions.change(ida, key, new Bringing(items, told::add));
+        knowing();
+        assertThat(count("items where code like 'HALF-%'")).isEqualTo(12_000);
+        assertThat(told).contains(5_000L, 10_000L);
+    }
+
+    /** Rows that come in, told of as they are kept. */
+    private record Bringing(List<FactChange> items, LongConsumer progress) implements FactsCommand {
+        @Override
+        public String kind() {
+            return "IMPORT";
+        }
+
+        @Override
+        public Object content() {
+            return "many";
+        }
+
+        @Override
+        public String sentence() {
+            return "Brought in many items";
+        }
+
+        @Override
+        public Cause.Kind from() {
+            return Cause.Kind.IMPORT;
+        }
+
+        @Override
+        public boolean permitted(Rights rights) {
+            return true;
+        }
+
+        @Override
+        public List<FactChange> otherwise(PlanVersion present) {
+            return items;
+        }
+    }
+
+    /** Next year's price list of one supplier, and the same again with other prices: rows are known by their first day too. */
+    @Test
+    void aPriceListComesInTwice() throws Exception {
+        String head = "supplier,item,from_quantity,valid_from,price\n";
+        List<String> items = jdbc.queryForList("select code from items order by code limit 60", String.class);
+        for (String price : List.of("3", "4")) {
+            StringBuilder csv = new StringBuilder(head);
+            for (String item : items) {
+                csv.append("BROOKMILL,")
+                        .append(item)
+                        .append(",0,2031-01-01,")
+                        .append(price)
+                        .append('\n');
+                csv.append("BROOKMILL,")
+                        .append(item)
+                        .append(",0,2032-01-01,")
+                        .append(price)
+                        .append('\n');
+            }
+            JsonNode brought = bring("supplier_items.csv", csv.toString().getBytes(StandardCharsets.UTF_8));
+            Reply taken = send(brought, "", UUID.randomUUID(), wish(brought));
+            assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
+            knowing();
+            assertThat(count("supplier_items where valid_from >= date '2031-01-01' and price = " + price))
+                    .isEqualTo(2 * items.size());
+            if (price.equals("4")) {
+                undo("ida", taken);
+                knowing();
+            }
+        }
+        assertThat(count("supplier_items where valid_from >= date '2031-01-01' and price = 3"))
+                .isEqualTo(2 * items.size());
+        assertThat(count("supplier_items where price = 4 and valid_from is not null"))
+                .isZero();
     }
 
     @Test

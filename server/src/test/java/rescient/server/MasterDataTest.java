@@ -315,6 +315,28 @@ class MasterDataTest extends ServerTest {
         }
     }
 
+    /** What is retired is planned as before, and offered no more; who chooses it all the same is told. */
+    @Test
+    void whatIsRetiredIsNotOffered() throws Exception {
+        keep("{'kind':'DATA','rows':[{'table':'items','key':{'code':'BRG-6202-SS'},'fields':{'retired':'true'}},"
+                + "{'table':'suppliers','key':{'code':'TANDEM'},'fields':{'retired':'true'}}]}");
+        assertThat(texts(
+                        get("ida", "/api/data/rows?table=items&words=BRG-6202&offered=true")
+                                .body()
+                                .get("rows"),
+                        "code"))
+                .containsExactly("BRG-6202");
+        JsonNode found = get("ida", "/api/find?words=BRG-6202").body();
+        assertThat(found.get(0).get("retired").asBoolean()).isFalse();
+        assertThat(texts(found, "code")).contains("BRG-6202-SS");
+        PlanVersion version = live.current();
+        assertThat(version.directory().suppliersOf("BRG-6202")).containsExactly("BROOKMILL", "WIDDOW");
+        JsonNode chosen =
+                consequence("{'kind':'DATA','rows':[{'table':'bom_lines','key':{'parent':'HW-BOX','line':'990'},"
+                        + "'fields':{'component':'BRG-6202-SS','quantity':'1'},'fresh':true}]}");
+        assertThat(chosen.get("remarks").toString()).contains("BRG-6202-SS is retired");
+    }
+
     /** The next year's terms are typed in this year: they plan when their day has come, and go when they are taken back. */
     @Test
     void termsOfTomorrowDoNotCountToday() throws Exception {

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -29,6 +30,7 @@ import rescient.server.testing.TestDatabase;
 /** The whole server on a real database with the demo company, fresh before each test. Today is Monday 23 Nov 2026. */
 @SpringBootTest
 @AutoConfigureMockMvc
+@Import(Statements.Listening.class)
 abstract class ServerTest {
     static final Path DEMO = Path.of("../demo/dataset");
     private static final String DATABASE = TestDatabase.create();

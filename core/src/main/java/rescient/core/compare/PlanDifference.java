@@ -126,6 +126,11 @@ public record PlanDifference(
         return left;
     }
 
+    /** The customer order lines whose lateness alone differs between two plans of the same company. */
+    public static List<Lateness> lateness(Plan before, Plan after) {
+        return lateness(before, after, before.snapshot().network.numbersLike(after.snapshot().network));
+    }
+
     private static List<Lateness> lateness(Plan before, Plan after, boolean sameNumbers) {
         Map<List<String>, Signal> then = new HashMap<>();
         Map<List<String>, Signal> now = new HashMap<>();

@@ -167,7 +167,7 @@ public final class PossibleDates {
      * The possible day of what a document demands, {@link #NEVER}, or before all days if it does not count. What is asked of
      * a point that nothing was calculated for has no supply.
      */
-    int ofDocument(int p, int i) {
+    public int ofDocument(int p, int i) {
         if (dates.get(p) == null) {
             return NEVER;
         }
@@ -175,7 +175,7 @@ public final class PossibleDates {
     }
 
     /** The point whose supply decides when a document gets what it demands. */
-    int causeOfDocument(int p, int i) {
+    public int causeOfDocument(int p, int i) {
         return dates.get(p) != null && late(p) ? dates.get(p).cause[dates.get(p).firstDocument() + i] : p;
     }
 

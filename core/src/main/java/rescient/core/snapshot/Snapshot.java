@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import rescient.core.base.ChunkedList;
+import rescient.core.base.Quantity;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
@@ -97,6 +98,16 @@ public final class Snapshot {
     /** The last day that counts. */
     public int horizonEnd() {
         return horizonEnd;
+    }
+
+    /** The working days of a site. */
+    public WorkCalendar calendar(String site) {
+        return rows.sites.get(site);
+    }
+
+    /** The smallest part of an item's unit, in millionths. */
+    public long step(String item) {
+        return Quantity.step(documents.item(item).decimals());
     }
 
     /** How many stock points there are. */

@@ -1,5 +1,6 @@
 package rescient.server.commands;
 
+import java.util.function.LongConsumer;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
@@ -38,6 +39,11 @@ public interface Command<A> {
      *     to be something that this person may not
      */
     Outcome<A> carryOut(Turn turn);
+
+    /** Is told how many rows were kept so far, of long work, and may throw to end it. */
+    default LongConsumer progress() {
+        return rows -> {};
+    }
 
     /** The answer as it is kept for a repeated command. */
     String kept(A answer);

@@ -69,7 +69,7 @@ public class CommandPipeline {
         Outcome<A> outcome = command.carryOut(turn);
         approvals.forEach(approval -> approval.ask(turn, command, outcome));
         if (outcome.cause() != null) {
-            companies.changed(outcome.cause(), outcome.changes());
+            companies.changed(outcome.cause(), outcome.changes(), command.progress());
         }
         CommandRecord record = new CommandRecord();
         record.key = key;

@@ -1,6 +1,7 @@
 package rescient.server.decisions;
 
 import java.util.List;
+import java.util.function.LongConsumer;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
 import rescient.server.access.SignedIn;
@@ -32,12 +33,17 @@ record ChangingFacts(DecisionLog log, FactRows facts, FactsCommand wanted) imple
     }
 
     @Override
+    public LongConsumer progress() {
+        return wanted.progress();
+    }
+
+    @Override
     public Outcome<Decision> carryOut(Turn turn) {
         List<FactChange> changes = wanted.otherwise(turn.version());
         if (changes.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
         }
-        facts.keep(turn.version().directory().facts(), changes);
+        facts.keep(turn.version().directory().facts(), changes, progress());
         long id = log.add(turn, kind(), wanted.sentence(), List.of(), wanted.besides());
         return new Outcome<>(
                 log.made(turn.who(), id, List.of()),

@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.postgresql.PGConnection;
@@ -35,6 +36,9 @@ import rescient.dataset.Table;
 class FactRows {
     /** From so many changes of a table on, they go in together. */
     private static final int MANY = 100;
+
+    /** After so many it is told how far it is. */
+    private static final int AT_ONCE = 5_000;
 
     private final KeptRows rows;
     private final JdbcTemplate database;
@@ -65,6 +69,11 @@ class FactRows {
      * @throws StaleFactException if a row is not what it was before
      */
     void keep(Facts facts, List<FactChange> changes) {
+        keep(facts, changes, rows -> {});
+    }
+
+    /** @param progress is told how many rows were put into tables so far, and may throw to end it */
+    void keep(Facts facts, List<FactChange> changes, LongConsumer progress) {
         changes.forEach(change -> look(facts, change));
         Optional<Renaming> renaming =
                 Renaming.of(changes).filter(one -> one.changes(facts).size() == changes.size());
@@ -86,7 +95,8 @@ class FactRows {
         // what others refer to comes first and goes last
         for (Table table : Table.ALL) {
             if (many.containsKey(table)) {
-                database.execute((ConnectionCallback<Void>) connection -> put(connection, table, many.get(table)));
+                database.execute(
+                        (ConnectionCallback<Void>) connection -> put(connection, table, many.get(table), progress));
             }
         }
         if (!few.isEmpty()) {
@@ -95,7 +105,8 @@ class FactRows {
         for (int i = Table.ALL.size() - 1; i >= 0; i--) {
             Table table = Table.ALL.get(i);
             if (many.containsKey(table)) {
-                database.execute((ConnectionCallback<Void>) connection -> takeAway(connection, table, many.get(table)));
+                database.execute((ConnectionCallback<Void>)
+                        connection -> takeAway(connection, table, many.get(table), progress));
             }
         }
     }
@@ -121,11 +132,12 @@ class FactRows {
         }
     }
 
-    private static Void put(Connection connection, Table table, List<FactChange> changes) throws SQLException {
+    private static Void put(Connection connection, Table table, List<FactChange> changes, LongConsumer progress)
+            throws SQLException {
         List<Row> added = rowsOf(changes.stream().filter(c -> c.before().isEmpty()));
         List<Row> others = rowsOf(changes.stream().filter(c -> !c.before().isEmpty()));
         if (!others.isEmpty()) {
-            String told = told(connection, table, others);
+            String told = told(connection, table, others, progress);
             try (Statement statement = connection.createStatement()) {
                 String set = table.columns().stream()
                         .filter(column -> !column.key())
@@ -135,7 +147,7 @@ class FactRows {
                         "update " + table.name() + " t set " + set + " from " + told + " s where " + sameKey(table));
             }
         }
-        copy(connection, table.name(), table, added);
+        copy(connection, table.name(), table, added, progress);
         return null;
     }
 
@@ -143,13 +155,14 @@ class FactRows {
         return changes.flatMap(change -> change.after().stream()).toList();
     }
 
-    private static Void takeAway(Connection connection, Table table, List<FactChange> changes) throws SQLException {
+    private static Void takeAway(Connection connection, Table table, List<FactChange> changes, LongConsumer progress)
+            throws SQLException {
         List<Row> gone = changes.stream()
                 .filter(change -> change.after().isEmpty())
                 .flatMap(change -> change.before().stream())
                 .toList();
         if (!gone.isEmpty()) {
-            String told = told(connection, table, gone);
+            String told = told(connection, table, gone, progress);
             try (Statement statement = connection.createStatement()) {
                 statement.executeUpdate(
                         "delete from " + table.name() + " t using " + told + " s where " + sameKey(table));
@@ -159,19 +172,21 @@ class FactRows {
     }
 
     /** A table of its own with these rows, until the transaction ends. */
-    private static String told(Connection connection, Table table, List<Row> some) throws SQLException {
+    private static String told(Connection connection, Table table, List<Row> some, LongConsumer progress)
+            throws SQLException {
         String name = "told_" + table.name();
         try (Statement statement = connection.createStatement()) {
             statement.execute("drop table if exists pg_temp." + name);
             statement.execute("create temp table " + name + " on commit drop as select " + columns(table) + " from "
                     + table.name() + " with no data");
-            copy(connection, name, table, some);
+            copy(connection, name, table, some, progress);
             statement.execute("analyze " + name);
         }
         return name;
     }
 
-    private static void copy(Connection connection, String into, Table table, List<Row> some) throws SQLException {
+    private static void copy(Connection connection, String into, Table table, List<Row> some, LongConsumer progress)
+            throws SQLException {
         if (some.isEmpty()) {
             return;
         }
@@ -180,7 +195,13 @@ class FactRows {
                 .build(new OutputStreamWriter(
                         new PGCopyOutputStream(connection.unwrap(PGConnection.class), command),
                         StandardCharsets.UTF_8))) {
-            some.forEach(row -> csv.writeRecord(row.values()));
+            long done = 0;
+            for (Row row : some) {
+                csv.writeRecord(row.values());
+                if (++done % AT_ONCE == 0) {
+                    progress.accept(done);
+                }
+            }
         } catch (IOException e) {
             throw new SQLException(e);
         }
@@ -193,9 +214,9 @@ class FactRows {
     private static String sameKey(Table table) {
         return table.columns().stream()
                 .filter(Column::key)
-                .map(column -> column.required()
-                        ? "t." + quoted(column) + " = s." + quoted(column)
-                        : "coalesce(t." + quoted(column) + ", '') = coalesce(s." + quoted(column) + ", '')")
+                .map(column -> "t." + quoted(column)
+                        + (column.required() ? " = " : " is not distinct from ")
+                        + "s." + quoted(column))
                 .collect(Collectors.joining(" and "));
     }
 

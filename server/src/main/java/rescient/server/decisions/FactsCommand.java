@@ -1,6 +1,7 @@
 package rescient.server.decisions;
 
 import java.util.List;
+import java.util.function.LongConsumer;
 import rescient.dataset.FactChange;
 import rescient.server.access.Rights;
 import rescient.server.planning.PlanVersion;
@@ -28,6 +29,11 @@ public interface FactsCommand {
      * @throws rescient.server.platform.JobProblem if it cannot be
      */
     List<FactChange> otherwise(PlanVersion present);
+
+    /** Is told how many rows were kept so far, and may throw to end it. */
+    default LongConsumer progress() {
+        return rows -> {};
+    }
 
     /** What else it changes, in the same transaction: does it and says it, for a {@link TakenBack} that puts it back. */
     default List<Edit> besides() {

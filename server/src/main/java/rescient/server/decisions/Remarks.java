@@ -12,6 +12,8 @@ import rescient.core.order.Doubt;
 import rescient.core.order.OrderDraft;
 import rescient.core.order.Usual;
 import rescient.core.plan.PointView;
+import rescient.dataset.Column;
+import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
@@ -22,6 +24,8 @@ final class Remarks {
             "safety_stock", PointView::safetyStock,
             "reorder_point", PointView::reorderPoint,
             "order_up_to", PointView::orderUpTo);
+
+    private static final int MOST_RETIRED = 5;
 
     private Remarks() {}
 
@@ -39,6 +43,7 @@ final class Remarks {
                 remarks.add(words(directory, order, doubt));
             }
         }
+        retired(proposal, remarks);
         if (proposal.planning != null) {
             proposal.version
                     .plan()
@@ -46,6 +51,42 @@ final class Remarks {
                     .ifPresent(point -> remarks.addAll(planning(point, proposal.planning)));
         }
         return List.copyOf(remarks);
+    }
+
+    /** What is offered no more, and is chosen all the same. */
+    private static void retired(Proposal proposal, Set<String> remarks) {
+        Directory directory = proposal.version.directory();
+        Set<String> codes = new LinkedHashSet<>();
+        for (Proposal.Line line : proposal.lines) {
+            if (line.before() == null && line.after() != null) {
+                add(directory, "items", line.after().item(), codes);
+            }
+        }
+        for (FactChange change : proposal.changes) {
+            if (change.after().isEmpty() || codes.size() > MOST_RETIRED) {
+                continue;
+            }
+            Row after = change.after().get(0);
+            Row before = change.before().isEmpty() ? null : change.before().get(0);
+            for (Column column : after.table().columns()) {
+                String code = after.text(column.name());
+                if (column.references() != null
+                        && code != null
+                        && (before == null || !code.equals(before.text(column.name())))) {
+                    add(directory, column.references(), code, codes);
+                }
+            }
+        }
+        codes.stream()
+                .limit(MOST_RETIRED)
+                .forEach(code ->
+                        remarks.add(code + " is retired: it is planned as before, but should not be chosen anew."));
+    }
+
+    private static void add(Directory directory, String table, String code, Set<String> codes) {
+        if (directory.isRetired(table, code)) {
+            codes.add(code);
+        }
     }
 
     private static String words(Directory directory, OrderDraft order, Doubt doubt) {

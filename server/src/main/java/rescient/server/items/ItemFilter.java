@@ -14,8 +14,9 @@ import rescient.server.platform.Nullable;
  * @param moved false: never moved, neither shipped nor on hand nor ordered
  * @param since changed on this day or later
  * @param retired true: only those; false: only others
- * @param sort code, name, group, kind, unit, planner, cost, points or on_hand
+ * @param sort code, name, group, kind, unit, planner, source, rule, supplier, cost, points or on_hand
  * @param desc the other way round
+ * @param place of which item the place in the list is told, by code
  * @param offset rows before the first one that is sent
  */
 record ItemFilter(
@@ -33,8 +34,16 @@ record ItemFilter(
         @Nullable Boolean retired,
         @Nullable String sort,
         @Nullable Boolean desc,
+        @Nullable String place,
         @Nullable Integer offset,
         @Nullable Integer limit) {
+    /** The same list without a window on it. */
+    ItemFilter whole() {
+        return new ItemFilter(
+                words, kind, group, source, rule, supplier, planner, tracking, without, moved, since, retired, sort,
+                desc, null, null, null);
+    }
+
     /** Whether every item fits. */
     boolean asksForAll() {
         return Stream.of(words, kind, group, source, rule, supplier, planner, tracking, without, moved, since, retired)

@@ -1,5 +1,7 @@
 package rescient.server.items;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,6 +12,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.Quantity;
@@ -31,13 +34,28 @@ import rescient.server.platform.ToldChanges;
 class ItemList {
     private static final List<String> MOVING = List.of("stock", "shipments", "open_orders", "customer_orders");
 
-    private static final Set<String> SORTS =
-            Set.of("code", "name", "group", "kind", "unit", "planner", "cost", "points", "on_hand");
+    private static final Set<String> SORTS = Set.of(
+            "code",
+            "name",
+            "group",
+            "kind",
+            "source",
+            "rule",
+            "supplier",
+            "unit",
+            "planner",
+            "cost",
+            "points",
+            "on_hand");
+
+    private static final int FILTERS = 30;
 
     private final ToldChanges told;
     private final int most;
     /** The stock points of each item. */
     private final OnceForPlan<Map<String, List<PointView>>> points = new OnceForPlan<>();
+    /** What fits the filters that were asked for last; whoever scrolls asks for the same again. */
+    private final OnceForPlan<Cache<ItemFilter, Fitting>> found = new OnceForPlan<>();
     /** All items, by the order that somebody asked for. */
     private final OnceForPlan<Map<String, List<Fact.Item>>> sorted = new OnceForPlan<>();
 
@@ -73,26 +91,60 @@ class ItemList {
      * @param rows of those that fit, the window that was asked for
      * @param total how many fit
      * @param stockPoints of all that fit
+     * @param place of the item that was asked for, from 0 on; null: it is none of those that fit
      */
-    record ItemRows(List<ItemRow> rows, int total, int stockPoints) {}
+    record ItemRows(
+            List<ItemRow> rows,
+            int total,
+            int stockPoints,
+            @Nullable Integer place) {}
+
+    /**
+     * The items that fit, in order.
+     *
+     * @param stockPoints of all of them
+     */
+    private record Fitting(List<Fact.Item> items, int stockPoints) {}
 
     ItemRows find(PlanVersion version, ItemFilter filter) {
+        Fitting fitting = found.of(
+                        version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(FILTERS).build())
+                .get(filter.whole(), whole -> fitting(version, whole));
+        List<Fact.Item> items = fitting.items;
+        int from = Math.min(items.size(), Math.max(0, filter.offset() == null ? 0 : filter.offset()));
+        int size = Math.min(most, filter.limit() == null ? most : Math.max(0, filter.limit()));
+        return new ItemRows(
+                items.subList(from, Math.min(items.size(), from + size)).stream()
+                        .map(item -> row(version, item))
+                        .toList(),
+                items.size(),
+                fitting.stockPoints,
+                place(items, filter.place()));
+    }
+
+    private Fitting fitting(PlanVersion version, ItemFilter filter) {
         List<Fact.Item> all = sorted.of(version.plan(), ConcurrentHashMap::new)
                 .computeIfAbsent(
                         order(filter) + " " + Boolean.TRUE.equals(filter.desc()), order -> sorted(version, filter));
         List<Fact.Item> fitting = filter.asksForAll()
                 ? all
                 : all.stream().filter(fits(version, filter)).toList();
-        int from = Math.min(fitting.size(), Math.max(0, filter.offset() == null ? 0 : filter.offset()));
-        int size = Math.min(most, filter.limit() == null ? most : Math.max(0, filter.limit()));
-        return new ItemRows(
-                fitting.subList(from, Math.min(fitting.size(), from + size)).stream()
-                        .map(item -> row(version, item))
-                        .toList(),
-                fitting.size(),
+        return new Fitting(
+                fitting,
                 fitting.stream()
                         .mapToInt(item -> points(version, item.code()).size())
                         .sum());
+    }
+
+    private static Integer place(List<Fact.Item> fitting, String code) {
+        return code == null
+                ? null
+                : IntStream.range(0, fitting.size())
+                        .filter(i -> fitting.get(i).code().equals(code))
+                        .boxed()
+                        .findFirst()
+                        .orElse(null);
     }
 
     /** The stock points of an item, by site. */
@@ -181,6 +233,10 @@ class ItemList {
             case "name" -> by(Fact.Item::name);
             case "group" -> by(item -> version.directory().groupName(item.group()));
             case "kind" -> by(item -> Words.word(item.is()));
+            case "source" -> common(version, items, point -> Words.word(point.source()));
+            case "rule" -> common(version, items, point -> Words.word(point.rule()));
+            case "supplier" ->
+                common(version, items, point -> version.directory().supplierName(point.supplier()));
             case "unit" -> by(Fact.Item::unit);
             case "planner" -> by(Fact.Item::planner);
             case "cost" -> by(Fact.Item::standardCost);
@@ -193,6 +249,14 @@ class ItemList {
 
     private static <V extends Comparable<V>> Comparator<Fact.Item> by(Function<Fact.Item, V> value) {
         return Comparator.comparing(value, Comparator.nullsLast(Comparator.naturalOrder()));
+    }
+
+    /** By what the stock points of an item have in common, each found once. */
+    private Comparator<Fact.Item> common(
+            PlanVersion version, List<Fact.Item> items, Function<PointView, String> value) {
+        Map<String, String> values = new HashMap<>();
+        items.forEach(item -> values.put(item.code(), common(points(version, item.code()), value)));
+        return by(item -> values.get(item.code()));
     }
 
     /** Each sum is made once, not with every comparison. */

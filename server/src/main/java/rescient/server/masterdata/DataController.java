@@ -1,5 +1,7 @@
 package rescient.server.masterdata;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Instant;
@@ -8,6 +10,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,6 +25,8 @@ import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
+import rescient.server.planning.OnceForPlan;
+import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -32,6 +37,10 @@ import rescient.server.platform.ToldChanges;
 @RestController
 @RequestMapping("/api/data")
 class DataController {
+    /** Lists that are kept of a plan: whoever scrolls asks for the same again. */
+    private static final int LISTS = 30;
+
+    private final OnceForPlan<Cache<Asked, List<Row>>> found = new OnceForPlan<>();
     private static final int HISTORY = 200;
 
     private final LivePlan live;
@@ -64,8 +73,27 @@ class DataController {
 
     record TableView(String name, String meaning, List<ColumnView> columns) {}
 
-    /** @param names of the codes that the rows name, by table and code */
-    record RowsView(List<Map<String, String>> rows, int total, Map<String, Map<String, String>> names) {}
+    /** A list of rows, whatever the window on it. */
+    private record Asked(
+            String table,
+            String words,
+            String column,
+            List<String> value,
+            String sort,
+            boolean desc,
+            boolean offered) {}
+
+    /**
+     * Rows of a table.
+     *
+     * @param names of the codes that the rows name, by table and code
+     * @param place of the row that was asked for, from 0 on; null: it is none of those that fit
+     */
+    record RowsView(
+            List<Map<String, String>> rows,
+            int total,
+            Map<String, Map<String, String>> names,
+            @Nullable Integer place) {}
 
     record FieldChange(
             String column,
@@ -142,6 +170,8 @@ class DataController {
      *
      * @param words all occur in the values of a row, or in the names of what it names
      * @param column with {@code value}: only rows that have one of these there
+     * @param offered only what is not retired
+     * @param place of which row the place in the list is told, by its code
      */
     @GetMapping("/rows")
     RowsView rows(
@@ -151,32 +181,63 @@ class DataController {
             @RequestParam(required = false) @Size(max = 300) List<@Size(max = 300) String> value,
             @RequestParam(required = false) @Size(max = 60) String sort,
             @RequestParam(defaultValue = "false") boolean desc,
+            @RequestParam(defaultValue = "false") boolean offered,
+            @RequestParam(required = false) @Size(max = 300) String place,
             @RequestParam(defaultValue = "0") int offset,
             @RequestParam(defaultValue = "1000") int limit) {
         Table of = table(table);
-        Directory directory = live.current().directory();
-        Facts facts = directory.facts();
-        Sought sought = new Sought(words);
-        List<Row> all = column == null
-                ? facts.rows(of.name())
-                : (value == null ? List.of("") : value)
-                        .stream()
-                                .distinct()
-                                .flatMap(v ->
-                                        facts.rows(of.name(), column(of, column).name(), v).stream())
-                                .toList();
-        List<Row> fitting = new ArrayList<>();
-        for (Row row : all) {
-            if (sought.nothing() || sought.in(texts(directory, row))) {
-                fitting.add(row);
-            }
-        }
-        fitting.sort(order(of, sort == null ? null : column(of, sort), desc));
+        PlanVersion version = live.current();
+        Directory directory = version.directory();
+        Asked asked = new Asked(of.name(), words, column, value, sort, desc, offered);
+        List<Row> fitting = found.of(
+                        version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(LISTS).build())
+                .get(asked, a -> fitting(directory, a));
         int from = Math.min(fitting.size(), Math.max(0, offset));
         List<Row> window = fitting.subList(from, Math.min(fitting.size(), from + Math.min(most, Math.max(0, limit))));
         Map<String, Map<String, String>> names = new LinkedHashMap<>();
         window.forEach(row -> names(directory, row, names));
-        return new RowsView(window.stream().map(Row::cells).toList(), fitting.size(), names);
+        return new RowsView(
+                window.stream().map(Row::cells).toList(),
+                fitting.size(),
+                names,
+                place == null || of.indexOf("code") < 0 ? null : place(fitting, place));
+    }
+
+    /** The rows that fit, in order. */
+    private static List<Row> fitting(Directory directory, Asked asked) {
+        Table of = table(asked.table);
+        Facts facts = directory.facts();
+        Sought sought = new Sought(asked.words);
+        List<Row> all = asked.column == null
+                ? facts.rows(of.name())
+                : (asked.value == null ? List.of("") : asked.value)
+                        .stream()
+                                .distinct()
+                                .flatMap(v -> facts
+                                        .rows(
+                                                of.name(),
+                                                column(of, asked.column).name(),
+                                                v)
+                                        .stream())
+                                .toList();
+        boolean retirable = asked.offered && of.indexOf("retired") >= 0;
+        List<Row> fitting = new ArrayList<>();
+        for (Row row : all) {
+            if ((!retirable || !row.flag("retired", false)) && (sought.nothing() || sought.in(texts(directory, row)))) {
+                fitting.add(row);
+            }
+        }
+        fitting.sort(order(of, asked.sort == null ? null : column(of, asked.sort), asked.desc));
+        return fitting;
+    }
+
+    private static Integer place(List<Row> rows, String code) {
+        return IntStream.range(0, rows.size())
+                .filter(i -> code.equals(rows.get(i).text("code")))
+                .boxed()
+                .findFirst()
+                .orElse(null);
     }
 
     private static Table table(String name) {

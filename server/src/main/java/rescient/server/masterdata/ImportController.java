@@ -140,7 +140,12 @@ class ImportController {
             List<String> columns,
             String sentence) {}
 
-    record Progress(long done, long rows) {}
+    /**
+     * How far the work on what was brought is.
+     *
+     * @param kept its rows are understood, and are being kept
+     */
+    record Progress(long done, long rows, boolean kept) {}
 
     /** A file as it is. */
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -226,7 +231,7 @@ class ImportController {
     @GetMapping("/{id}/progress")
     Progress progress(@AuthenticationPrincipal SignedIn user, @PathVariable UUID id) {
         Imports.Brought brought = imports.of(user.getUsername(), id);
-        return new Progress(brought.done(), brought.rows());
+        return new Progress(brought.done(), brought.rows(), brought.kept());
     }
 
     /** Ends the work on it, and forgets it. */

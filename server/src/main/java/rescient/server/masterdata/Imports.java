@@ -49,6 +49,7 @@ class Imports {
         final String name;
         final List<Sheet> sheets;
         private volatile long done;
+        private volatile boolean kept;
         private volatile boolean unwanted;
 
         Brought(UUID id, String login, String name, List<Sheet> sheets) {
@@ -69,13 +70,29 @@ class Imports {
         /** Work begins; it tells how far it is, and ends when it is not wanted any more. */
         LongConsumer begin() {
             unwanted = false;
+            kept = false;
             done = 0;
+            return this::at;
+        }
+
+        /** The rows that came of it are kept; it tells how far that is, and ends when it is not wanted any more. */
+        LongConsumer keeping() {
             return rows -> {
-                done = rows;
-                if (unwanted) {
-                    throw new JobProblem(HttpStatus.CONFLICT, "You ended it; nothing was changed.");
-                }
+                kept = true;
+                at(rows);
             };
+        }
+
+        private void at(long rows) {
+            done = rows;
+            if (unwanted) {
+                throw new JobProblem(HttpStatus.CONFLICT, "You ended it; nothing was changed.");
+            }
+        }
+
+        /** Whether rows are being kept already. */
+        boolean kept() {
+            return kept;
         }
 
         void end() {

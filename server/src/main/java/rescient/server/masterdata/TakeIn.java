@@ -2,6 +2,7 @@ package rescient.server.masterdata;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongConsumer;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
 import rescient.dataset.sheets.Mapping;
@@ -40,6 +41,11 @@ record TakeIn(Imports.Brought brought, Sheet sheet, Mapping mapping, Object wish
     @Override
     public boolean permitted(Rights rights) {
         return rights.tables().contains(mapping.table().name());
+    }
+
+    @Override
+    public LongConsumer progress() {
+        return brought.keeping();
     }
 
     @Override

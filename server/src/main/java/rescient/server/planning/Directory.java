@@ -119,7 +119,9 @@ public final class Directory {
 
     /** What can be used in the place of an item. */
     public AlternativeChoice alternatives(String item) {
-        return new AlternativeChoice(facts.where(Fact.AlternativeItem.class, "item", item));
+        return new AlternativeChoice(facts.where(Fact.AlternativeItem.class, "item", item).stream()
+                .filter(row -> !isRetired("items", row.alternative()))
+                .toList());
     }
 
     /** The operations of an item, by step. */
@@ -211,10 +213,17 @@ public final class Directory {
         return !prices(supplier, item).isEmpty();
     }
 
-    /** The suppliers whose terms for an item are known, by code. */
+    /** Whether what stands under a code is offered no more. */
+    public boolean isRetired(String table, String code) {
+        Row row = facts.row(table, code);
+        return row != null && row.table().indexOf("retired") >= 0 && row.flag("retired", false);
+    }
+
+    /** The suppliers who offer an item today, by code. */
     public List<String> suppliersOf(String item) {
         return facts.offers(item).stream()
                 .map(Fact.SupplierItem::supplier)
+                .filter(supplier -> !isRetired("suppliers", supplier))
                 .distinct()
                 .sorted()
                 .toList();

@@ -33,13 +33,17 @@ class FindController {
      * What was found.
      *
      * @param kind item, order, customer_order, customer, supplier or site
+     * @param retired it is offered no more
      */
-    record Found(String kind, String code, String name) {
-        /** How well it fits: 0 the code itself, 1 a code that begins with the words, 2 anything that holds all of them. */
+    record Found(String kind, String code, String name, boolean retired) {
+        /**
+         * How well it fits: 0 the code itself, 1 a code that begins with the words, 2 anything that holds all of them, 3 the
+         * same of what is retired.
+         */
         private int rank(String[] words) {
             String all = String.join(" ", words);
             String own = code.toLowerCase(Locale.ROOT);
-            return own.equals(all) ? 0 : own.startsWith(all) ? 1 : 2;
+            return own.equals(all) ? 0 : retired ? 3 : own.startsWith(all) ? 1 : 2;
         }
 
         private boolean holds(String[] words) {
@@ -75,12 +79,12 @@ class FindController {
 
     private static Stream<Found> items(Directory directory) {
         return directory.items().values().stream()
-                .map(item -> new Found("item", item.code(), item.name() == null ? "" : item.name()));
+                .map(item -> new Found("item", item.code(), item.name() == null ? "" : item.name(), item.isRetired()));
     }
 
     private static Stream<Found> partners(String kind, List<Row> rows) {
         return rows.stream()
-                .map(row -> new Found(kind, row.text("code"), row.text("name", "")))
+                .map(row -> new Found(kind, row.text("code"), row.text("name", ""), row.flag("retired", false)))
                 .sorted(Comparator.comparing(Found::code));
     }
 
@@ -120,7 +124,8 @@ class FindController {
                         .flatMap(words::of)
                         .filter(Objects::nonNull)
                         .distinct()
-                        .collect(Collectors.joining(" ")))));
+                        .collect(Collectors.joining(" ")),
+                false)));
         found.sort(Comparator.comparing(Found::code));
         return found.stream();
     }

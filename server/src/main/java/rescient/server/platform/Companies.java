@@ -4,6 +4,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongConsumer;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
@@ -66,6 +67,12 @@ public class Companies {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void changed(Cause cause, @Nullable List<FactChange> changes) {
+        changed(cause, changes, rows -> {});
+    }
+
+    /** @param progress is told how many changes were kept so far, and may throw to end it */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void changed(Cause cause, @Nullable List<FactChange> changes, LongConsumer progress) {
         Company company = repository.locked();
         company.revision++;
         database.update(
@@ -77,7 +84,7 @@ public class Companies {
                 cause.sentence(),
                 changes != null);
         if (changes != null) {
-            told.keep(company.revision, changes);
+            told.keep(company.revision, changes, progress);
         }
         database.queryForList("select pg_notify(?, ?)", CHANNEL, Long.toString(company.revision));
         events.publishEvent(new CompanyChanged(company.revision, changes));

@@ -3,6 +3,7 @@ package rescient.server.platform;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import jakarta.validation.ConstraintViolation;
 import jakarta.validation.ConstraintViolationException;
+import java.sql.SQLException;
 import java.util.Locale;
 import java.util.Objects;
 import org.slf4j.Logger;
@@ -36,6 +37,10 @@ import rescient.core.company.UnfitException;
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+    /** What PostgreSQL says when a foreign key would be left without its row. */
+    private static final String NAMED = "23503";
+
     private static final int LONGEST_SHOWN = 60;
 
     @ExceptionHandler
@@ -58,6 +63,12 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> values(DataIntegrityViolationException problem) {
         LOG.warn("Refused by the database", problem);
+        if (problem.getMostSpecificCause() instanceof SQLException refused && NAMED.equals(refused.getSQLState())) {
+            return answer(
+                    HttpStatus.CONFLICT,
+                    "Something that is kept still names it, perhaps an order that is closed; retire it instead."
+                            + " Nothing was changed");
+        }
         return answer(HttpStatus.UNPROCESSABLE_ENTITY, "A value does not fit what is kept; nothing was changed");
     }
 

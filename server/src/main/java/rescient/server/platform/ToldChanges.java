@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.LongConsumer;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.PGCopyOutputStream;
 import org.springframework.jdbc.core.ConnectionCallback;
@@ -31,6 +32,9 @@ public class ToldChanges {
     /** From so many on they go in one COPY. */
     private static final int MANY = 100;
 
+    /** After so many it is told how far it is. */
+    private static final int AT_ONCE = 5_000;
+
     private static final String INSERT =
             "insert into fact_changes (revision, place, table_name, item, key, before, after) values (?, ?, ?, ?, ?, ?, ?)";
     private static final String COPY =
@@ -44,7 +48,7 @@ public class ToldChanges {
         this.codec = codec;
     }
 
-    void keep(long revision, List<FactChange> changes) {
+    void keep(long revision, List<FactChange> changes, LongConsumer progress) {
         if (changes.size() < MANY) {
             List<Object[]> rows = new ArrayList<>();
             for (FactChange change : changes) {
@@ -52,11 +56,12 @@ public class ToldChanges {
             }
             database.batchUpdate(INSERT, rows);
         } else {
-            database.execute((ConnectionCallback<Void>) connection -> copy(connection, revision, changes));
+            database.execute((ConnectionCallback<Void>) connection -> copy(connection, revision, changes, progress));
         }
     }
 
-    private Void copy(Connection connection, long revision, List<FactChange> changes) throws SQLException {
+    private Void copy(Connection connection, long revision, List<FactChange> changes, LongConsumer progress)
+            throws SQLException {
         try (CsvWriter csv = CsvWriter.builder()
                 .build(new OutputStreamWriter(
                         new PGCopyOutputStream(connection.unwrap(PGConnection.class), COPY), StandardCharsets.UTF_8))) {
@@ -68,6 +73,9 @@ public class ToldChanges {
                     texts[i] = values[i] == null ? "" : values[i].toString();
                 }
                 csv.writeRecord(texts);
+                if (place % AT_ONCE == 0) {
+                    progress.accept(place);
+                }
             }
         } catch (IOException e) {
             throw new SQLException(e);

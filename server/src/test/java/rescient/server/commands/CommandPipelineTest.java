@@ -3,6 +3,7 @@ package rescient.server.commands;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.verify;
@@ -126,7 +127,7 @@ class CommandPipelineTest {
         assertThat(pipeline.carryOut(ida, key, new Counting(Map.of("b", 1, "a", "x"), CAUSE)))
                 .isEqualTo(3);
         assertThat(steps).containsExactly("permit", "rehearse", "carry out");
-        verify(companies).changed(CAUSE, List.of());
+        verify(companies).changed(eq(CAUSE), eq(List.of()), any());
         CommandRecord record = recorded();
         assertThat(record.key).isEqualTo(key);
         assertThat(record.login).isEqualTo("ida");
@@ -141,7 +142,7 @@ class CommandPipelineTest {
     @Test
     void whatChangesNoFactCountsNoRevision() {
         pipeline.carryOut(ida, key, new Counting(Map.of(), null));
-        verify(companies, never()).changed(any(), any());
+        verify(companies, never()).changed(any(), any(), any());
         assertThat(recorded().revision).isNull();
     }
 
@@ -191,7 +192,7 @@ class CommandPipelineTest {
         assertThatThrownBy(() -> pipeline.carryOut(ida, key, new Counting(Map.of(), CAUSE)))
                 .hasMessage("COUNT needs approval");
         assertThat(steps).contains("carry out");
-        verify(companies, never()).changed(any(), any());
+        verify(companies, never()).changed(any(), any(), any());
         verify(records, never()).save(any());
     }
 }

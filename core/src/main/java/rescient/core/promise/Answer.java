@@ -1,0 +1,29 @@
+package rescient.core.promise;
+
+/**
+ * When somebody can have what he would like, and what stands against the day he wanted it.
+ *
+ * @param promisedDay an epoch day, a working day of the site; null: not within the horizon
+ * @param available so much could be had on the wanted day, millionths
+ * @param causeItem the item of the supply that stands against the wanted day; null if nothing does, and so are the others
+ * @param limitingComponent of a kit the part that comes last
+ * @param takenFrom the line that the wanted day would make later
+ */
+public record Answer(
+        Integer promisedDay,
+        long available,
+        String causeItem,
+        String causeSite,
+        String limitingComponent,
+        Taken takenFrom) {
+
+    /**
+     * A line that another would take from.
+     *
+     * @param request the place of a line of the same request, from 0 on; null: a line of a customer order
+     * @param number of the customer order, null for a line of the same request; so is {@code line}
+     */
+    public record Taken(Integer request, String number, String line) {}
+
+    static final Answer NOTHING = new Answer(null, 0, null, null, null, null);
+}

@@ -1,0 +1,58 @@
+package rescient.core.promise;
+
+import java.util.Comparator;
+import java.util.List;
+import rescient.core.base.DocumentOrder;
+import rescient.core.company.Change;
+import rescient.core.company.CustomerOrderLine;
+import rescient.core.compare.PlanDifference;
+import rescient.core.dates.PossibleDates;
+import rescient.core.plan.Plan;
+
+/**
+ * The plan with one more line of a customer order, beside the reference plan without it (demand rules, section 1).
+ *
+ * @param outcome of the line itself; null if it asks for nothing
+ * @param harmed the lines of the reference plan that get later, in the order in which they are served
+ */
+record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> harmed) {
+    /** A line that gets later. */
+    record Harmed(CustomerOrderLine line, Outcome outcome) {}
+
+    static Trial of(Plan reference, CustomerOrderLine line) {
+        Plan plan = reference.after(List.of(new Change.CustomerOrder(line)));
+        List<Harmed> harmed = PlanDifference.lateness(reference, plan).stream()
+                .filter(late -> !late.better())
+                .filter(late -> late.dueDay() <= plan.snapshot().horizonEnd())
+                .filter(late ->
+                        !late.number().equals(line.number()) || !late.line().equals(line.line()))
+                .map(late -> Outcome.lineOf(plan, late.item(), late.site(), late.number(), late.line()))
+                .map(other -> new Harmed(other, Outcome.of(plan, other)))
+                .sorted(inTurn(plan.snapshot().today()))
+                .toList();
+        return new Trial(plan, line, Outcome.of(plan, line), harmed);
+    }
+
+    /** Demands are served by the day they count on, priority, number and line (planning rules, section 8). */
+    private static Comparator<Harmed> inTurn(int today) {
+        return Comparator.<Harmed>comparingInt(h -> Math.max(h.line().dueDay(), today))
+                .thenComparingInt(h -> h.line().priority())
+                .thenComparing(h -> h.line().number(), DocumentOrder.INSTANCE)
+                .thenComparing(h -> h.line().line(), DocumentOrder.INSTANCE);
+    }
+
+    /** Whether the line comes by its day. */
+    boolean onTime() {
+        return outcome != null && outcome.possibleDay() <= line.dueDay();
+    }
+
+    /** Whether the line comes by its day, and nobody gets later by it. */
+    boolean passes() {
+        return onTime() && harmed.isEmpty();
+    }
+
+    /** Whether the line can come at all. */
+    boolean hasDate() {
+        return outcome != null && outcome.possibleDay() != PossibleDates.NEVER;
+    }
+}
