@@ -86,10 +86,19 @@ public final class DatasetReader {
      * @param progress is told by one thread at a time, not always the same
      */
     public static Dataset read(Path path, LongConsumer progress) {
+        return read(path, progress, false);
+    }
+
+    /** The same of a folder in which other files may lie beside the tables. */
+    static Dataset readTables(Path path, LongConsumer progress) {
+        return read(path, progress, true);
+    }
+
+    private static Dataset read(Path path, LongConsumer progress, boolean others) {
         DatasetReader reader = new DatasetReader(progress);
         Faults faults;
         try (DatasetSource source = DatasetSource.open(path)) {
-            faults = reader.readAll(source);
+            faults = reader.readAll(source, others);
         } catch (IOException | UncheckedIOException e) {
             throw new UncheckedIOException(
                     "The dataset " + path + " cannot be read: " + e.getMessage(),
@@ -105,11 +114,11 @@ public final class DatasetReader {
         return dataset;
     }
 
-    private Faults readAll(DatasetSource source) throws IOException {
+    private Faults readAll(DatasetSource source, boolean others) throws IOException {
         Faults faults = new Faults();
         String tables = "one of "
                 + String.join(", ", Table.ALL.stream().map(Table::name).toList());
-        for (String name : source.strangers()) {
+        for (String name : others ? List.<String>of() : source.strangers()) {
             faults.add(name, 0, "", "", "is not a table of a dataset", tables);
         }
         faults.addAll(

@@ -302,7 +302,8 @@ public final class Table {
         return name;
     }
 
-    private static Table table(String name, Column... columns) {
+    /** A table of its own, which is none of a dataset's. */
+    static Table table(String name, Column... columns) {
         return new Table(name, Arrays.asList(columns));
     }
 

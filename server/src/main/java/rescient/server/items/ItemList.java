@@ -173,6 +173,7 @@ class ItemList {
     private Predicate<Fact.Item> fits(PlanVersion version, ItemFilter filter) {
         Sought sought = new Sought(filter.words());
         Facts facts = version.directory().facts();
+        Map<String, String> groups = new ConcurrentHashMap<>();
         Set<String> changed = filter.since() == null ? null : told.itemsSince(filter.since());
         return item -> is(filter.kind(), Words.word(item.is()))
                 && is(filter.group(), item.group())
@@ -180,12 +181,18 @@ class ItemList {
                 && is(filter.tracking(), item.tracking() == null ? "none" : Words.word(item.tracking()))
                 && (filter.retired() == null || filter.retired() == item.isRetired())
                 && (changed == null || changed.contains(item.code()))
-                && sought.in(item.code(), item.name(), version.directory().groupName(item.group()))
+                && (sought.nothing() || sought.in(item.code(), item.name(), group(version, groups, item.group())))
                 && planned(version, filter, item)
                 && (!"cost".equals(filter.without())
                         || item.standardCost() == null
                         || item.standardCost().signum() == 0)
                 && (filter.moved() == null || filter.moved() == moved(facts, item.code()));
+    }
+
+    private static String group(PlanVersion version, Map<String, String> known, String code) {
+        return code == null
+                ? null
+                : known.computeIfAbsent(code, c -> version.directory().groupName(c));
     }
 
     private static boolean is(String wanted, String value) {

@@ -7,9 +7,11 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -221,6 +223,7 @@ class DataController {
                                                 v)
                                         .stream())
                                 .toList();
+        Texts texts = new Texts(directory);
         boolean retirable = asked.offered && of.indexOf("retired") >= 0;
         List<Row> fitting = new ArrayList<>();
         for (Row row : all) {
@@ -256,15 +259,31 @@ class DataController {
         return table.columns().get(at);
     }
 
-    /** What is looked through: the values, and the names of the codes among them. */
-    private static String[] texts(Directory directory, Row row) {
-        List<String> texts = new ArrayList<>(row.values());
-        for (Column column : row.table().columns()) {
-            if (column.references() != null && row.text(column.name()) != null) {
-                texts.add(name(directory, column.references(), row.text(column.name())));
-            }
+    /** What is looked through: the values of a row, and the names of the codes among them, each asked for once. */
+    private record Texts(Directory directory, Map<String, Map<String, String>> names) {
+        Texts(Directory directory) {
+            this(directory, new HashMap<>());
         }
-        return texts.toArray(String[]::new);
+
+        boolean hold(Row row, String word) {
+            List<Column> columns = row.table().columns();
+            for (int i = 0; i < columns.size(); i++) {
+                String text = row.text(columns.get(i).name());
+                if (text != null
+                        && (Sought.occurs(word, text) || named(columns.get(i).references(), text, word))) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        private boolean named(String table, String code, String word) {
+            return table != null
+                    && Sought.occurs(
+                            word,
+                            names.computeIfAbsent(table, t -> new HashMap<>())
+                                    .computeIfAbsent(code, c -> Objects.toString(name(directory, table, c), "")));
+        }
     }
 
     private static String name(Directory directory, String table, String code) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.StringTokenizer;
+import java.util.function.Predicate;
 
 /** What is looked for in a list: words that all occur in the texts of a row, in any order and case; nothing is in every row. */
 public final class Sought {
@@ -38,6 +39,16 @@ public final class Sought {
         return true;
     }
 
+    /** Whether each word occurs somewhere, as somebody says who looks through the texts of a row himself. */
+    public boolean each(Predicate<String> occurs) {
+        for (String word : words) {
+            if (!occurs.test(word)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** What is still looked for in the other texts of a row that has these. */
     public Sought without(String... texts) {
         List<String> left = new ArrayList<>();
@@ -59,7 +70,7 @@ public final class Sought {
     }
 
     /** Lists of a hundred thousand are looked through, so no other form of the text is made. */
-    private static boolean occurs(String word, String text) {
+    public static boolean occurs(String word, String text) {
         char lower = Character.toLowerCase(word.charAt(0));
         char upper = Character.toUpperCase(word.charAt(0));
         for (int i = 0; i <= text.length() - word.length(); i++) {
