@@ -227,7 +227,8 @@ class DataController {
         boolean retirable = asked.offered && of.indexOf("retired") >= 0;
         List<Row> fitting = new ArrayList<>();
         for (Row row : all) {
-            if ((!retirable || !row.flag("retired", false)) && (sought.nothing() || sought.in(texts(directory, row)))) {
+            if ((!retirable || !row.flag("retired", false))
+                    && (sought.nothing() || sought.each(word -> texts.holds(row, word)))) {
                 fitting.add(row);
             }
         }
@@ -265,7 +266,7 @@ class DataController {
             this(directory, new HashMap<>());
         }
 
-        boolean hold(Row row, String word) {
+        boolean holds(Row row, String word) {
             List<Column> columns = row.table().columns();
             for (int i = 0; i < columns.size(); i++) {
                 String text = row.text(columns.get(i).name());
