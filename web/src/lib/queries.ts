@@ -164,6 +164,15 @@ export const thread = ({ number, order, item, site }: ThreadOf) =>
     ...stays
   });
 
+/** When a customer can have what he asks for. */
+export const promise = (asked: Asked<'promise'>) =>
+  queryOptions({
+    queryKey: ['plan', 'promise', asked],
+    queryFn: ({ signal }) => answer(api.GET('/api/promise', { signal, params: { query: asked } })),
+    ...stays,
+    retry: false
+  });
+
 // decisions and releases
 
 export const decisions = () =>
@@ -315,6 +324,14 @@ export const tablePart = (asked: Asked<'rows'>) => ({
 });
 
 export const tableRows = (asked: Asked<'rows'>) => queryOptions({ ...tablePart(asked), ...stays });
+
+/** What can be chosen from a table, by code or name. */
+export const offered = (asked: Asked<'offered'>) =>
+  queryOptions({
+    queryKey: ['plan', 'data-offered', asked],
+    queryFn: () => answer(api.GET('/api/data/offered', { params: { query: asked } })),
+    ...stays
+  });
 
 /** What became of an item, or of a row of a table. */
 export const dataHistory = (asked: Asked<'history'>) =>

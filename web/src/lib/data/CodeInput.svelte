@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { tableRows } from '$lib/queries';
+  import { offered } from '$lib/queries';
 
   /** A code of another table, found by code or name while it is typed. */
   interface Props {
@@ -15,7 +15,7 @@
   let { table, title, value, placeholder = '', onchange, onkeydown, onleave }: Props = $props();
   const id = $props.id();
   let words = $state('');
-  const found = createQuery(() => tableRows({ table, words: words || undefined, offered: true, limit: 30 }));
+  const found = createQuery(() => offered({ table, words: words || undefined }));
 
   function focused(element: HTMLInputElement) {
     element.focus();
@@ -39,8 +39,7 @@
   onblur={onleave}
 />
 <datalist id="codes-{id}">
-  {#each found.data?.rows ?? [] as row (row['code'])}<option value={row['code']}>{row['name'] ?? ''}</option
-    >{/each}
+  {#each found.data ?? [] as row (row.code)}<option value={row.code}>{row.name ?? ''}</option>{/each}
 </datalist>
 
 <style>

@@ -12,6 +12,8 @@
   interface Props {
     item: string;
     rows: Schemas['BomRow'][];
+    /** The lines that the rows stand for, as they are kept. */
+    lines: Cells[];
     table: TableView;
     draft: DataDraft;
     /** The site whose stock is looked at. */
@@ -23,10 +25,11 @@
     /** What the material in one costs at standard. */
     cost: number | null | undefined;
   }
-  let { item, rows, table, draft, site, siteName, today, currency, readonly, cost }: Props = $props();
+  let { item, rows, lines, table, draft, site, siteName, today, currency, readonly, cost }: Props = $props();
   /** Rows that were opened or closed by hand, by position; the item's own lines stand closed at the start. */
   let turned = $state<Record<number, boolean>>({});
   let more = $state(false);
+  const cellsOf = (row: Schemas['BomRow']): Cells => lines[row.row] ?? {};
   const built = createQuery(() => ({
     ...buildable(item, site ?? ''),
     enabled: site !== undefined && rows.length > 0
@@ -46,7 +49,7 @@
   const MAIN = ['line', 'component', 'quantity', 'unit', 'scrap'];
   const REST = ['per', 'step', 'valid_from', 'valid_to'];
   const used = $derived(
-    REST.filter((name) => more || rows.some((r) => r.row[name]) || draft.all.some((p) => p.fields[name]))
+    REST.filter((name) => more || lines.some((r) => r[name]) || draft.all.some((p) => p.fields[name]))
   );
   const edited = $derived([...MAIN, ...used]);
   const fresh = $derived(draft.fresh('bom_lines', { parent: item }));
@@ -96,11 +99,11 @@
       [row, other],
       [above, mine]
     ] as const) {
-      draft.set(table, of.row, 'line', to);
+      draft.set(table, cellsOf(of), 'line', to);
     }
   }
   const numberOf = (row: Schemas['BomRow']) =>
-    draft.of('bom_lines', keyOf(table, row.row))?.fields['line'] ?? row.line;
+    draft.of('bom_lines', keyOf(table, cellsOf(row)))?.fields['line'] ?? row.line;
 </script>
 
 {#if built.data && rows.length > 0}
@@ -158,7 +161,7 @@
       {#each visible as i (i)}
         {@const row = rows[i]}
         {#if row}
-          {@const id = DataDraft.id('bom_lines', keyOf(table, row.row))}
+          {@const id = DataDraft.id('bom_lines', keyOf(table, cellsOf(row)))}
           {@const pending = draft.rows[id]}
           <tr class:gone={pending?.gone} class:below={row.depth > 0} data-item={row.item}>
             {#each edited as name (name)}
@@ -182,8 +185,8 @@
                     {/if}
                     <Cell
                       column={col}
-                      value={pending?.fields[name] ?? row.row[name] ?? ''}
-                      before={row.row[name] ?? ''}
+                      value={pending?.fields[name] ?? cellsOf(row)[name] ?? ''}
+                      before={cellsOf(row)[name] ?? ''}
                       changed={pending?.fields[name] !== undefined}
                       otherwise={name === 'unit' ? row.ownUnit : ''}
                       fault={draft.faultOf(id, name)}
@@ -191,7 +194,7 @@
                       {today}
                       readonly={readonly || Boolean(pending?.gone)}
                       about="{row.item} in {row.parent}"
-                      onchange={(to) => draft.set(table, row.row, name, to)}
+                      onchange={(to) => draft.set(table, cellsOf(row), name, to)}
                       onresolve={(mine) => {
                         const conflict = draft.conflictOf(id, name);
                         if (conflict) draft.resolve(id, conflict, mine);
@@ -243,7 +246,7 @@
                   type="button"
                   aria-label="{pending?.gone ? 'Leave' : 'Take out'} {row.item}"
                   title={pending?.gone ? 'Leave it' : 'Take it out'}
-                  onclick={() => draft.toggleGone(table, row.row)}>{pending?.gone ? '↺' : '×'}</button
+                  onclick={() => draft.toggleGone(table, cellsOf(row))}>{pending?.gone ? '↺' : '×'}</button
                 >{/if}
             </td>
           </tr>

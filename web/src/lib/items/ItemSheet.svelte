@@ -150,6 +150,7 @@
       <BomOutline
         item={sheet.code}
         rows={detail.components}
+        lines={detail.lines}
         table={screen.table('bom_lines') ?? items}
         {draft}
         site={screen.site}

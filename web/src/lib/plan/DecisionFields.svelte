@@ -4,6 +4,7 @@
   import type { Draft } from './draft.svelte';
   import Field from './Field.svelte';
   import ItemField from './ItemField.svelte';
+  import PromiseLine from './PromiseLine.svelte';
   import type { PlannedOrder } from './plan.svelte';
 
   /** What is typed for a decision, by its kind. */
@@ -146,6 +147,10 @@
     bind:value={draft.form.number}
     placeholder="the next"
   />
+  {#if draft.entered}
+    {@const line = draft.entered}
+    <PromiseLine {...line} {today} ontake={(day) => (draft.form.due = day)} />
+  {/if}
 {:else if kind === 'ADD'}
   <Field
     name="Quantity"

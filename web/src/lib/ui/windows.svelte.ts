@@ -1,7 +1,7 @@
 import { createQueries, useQueryClient, type CreateQueryResult, type QueryKey } from '@tanstack/svelte-query';
 
 /** So many rows come at once. */
-export const WINDOW = 200;
+export const WINDOW = 100;
 /** So many when all of them are wanted for a file. */
 const MANY = 1000;
 

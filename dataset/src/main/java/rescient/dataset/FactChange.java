@@ -43,6 +43,17 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
                 edit.after() == null ? null : codec.write(edit.after()));
     }
 
+    /** Whether another makes the same texts of the same. */
+    public boolean saysLike(FactChange other) {
+        return table == other.table
+                && texts(before).equals(texts(other.before))
+                && texts(after).equals(texts(other.after));
+    }
+
+    private static List<List<String>> texts(List<Row> rows) {
+        return rows.stream().map(Row::values).toList();
+    }
+
     /** What takes it back. */
     public FactChange reversed() {
         return new FactChange(table, after, before);

@@ -126,13 +126,13 @@ class DataMeasurements extends DeskTest {
             String code = items.get(random.nextInt(items.size())).text("code");
             asked.add(
                     switch (i % KINDS.size()) {
-                        case 0 -> "/api/items?limit=200&offset=" + random.nextInt(items.size());
-                        case 1 -> "/api/items?limit=200&words=" + encoded(code.substring(0, 3));
-                        case 2 -> "/api/items?limit=200&source=buy&offset=" + random.nextInt(1000);
-                        case 3 -> "/api/items?limit=200&sort=cost&desc=true";
-                        case 4 -> "/api/data/rows?table=suppliers&limit=200";
+                        case 0 -> "/api/items?limit=100&offset=" + random.nextInt(items.size());
+                        case 1 -> "/api/items?limit=100&words=" + encoded(code.substring(0, 3));
+                        case 2 -> "/api/items?limit=100&source=buy&offset=" + random.nextInt(1000);
+                        case 3 -> "/api/items?limit=100&sort=cost&desc=true";
+                        case 4 -> "/api/data/rows?table=suppliers&limit=100";
                         case 6 ->
-                            "/api/data/rows?table=items&limit=30&offered=true&words="
+                            "/api/data/offered?table=items&words="
                                     + encoded(code.substring(0, Math.min(4, code.length())));
                         default -> "/api/items/sheet?code=" + encoded(code);
                     });

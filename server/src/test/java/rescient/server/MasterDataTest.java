@@ -321,9 +321,8 @@ class MasterDataTest extends ServerTest {
         keep("{'kind':'DATA','rows':[{'table':'items','key':{'code':'BRG-6202-SS'},'fields':{'retired':'true'}},"
                 + "{'table':'suppliers','key':{'code':'TANDEM'},'fields':{'retired':'true'}}]}");
         assertThat(texts(
-                        get("ida", "/api/data/rows?table=items&words=BRG-6202&offered=true")
-                                .body()
-                                .get("rows"),
+                        get("ida", "/api/data/offered?table=items&words=BRG-6202")
+                                .body(),
                         "code"))
                 .containsExactly("BRG-6202");
         JsonNode found = get("ida", "/api/find?words=BRG-6202").body();

@@ -162,6 +162,8 @@ class PlanApiTest extends ServerTest {
                 "/api/bills/where-used?item=BRG-6202&all=true",
                 "/api/data/rows?table=items",
                 "/api/data/rows?table=bom_lines&words=bearing&sort=quantity",
+                "/api/data/offered?table=items&words=b",
+                "/api/promise?item=EXTR-4&site=LARKMOOR&quantity=3&wanted=2026-12-01",
                 "/api/data/history?item=EXTR-4",
                 "/api/data/health",
                 "/api/find?words=a");
@@ -169,7 +171,11 @@ class PlanApiTest extends ServerTest {
             get("ida", path);
             Statements.prepared();
             assertThat(get("ida", path).status()).as(path).isEqualTo(200);
-            assertThat(Statements.prepared()).as(path).hasSizeLessThanOrEqualTo(3);
+            // beside the sign-in, which is the test's
+            assertThat(Statements.prepared())
+                    .as(path)
+                    .filteredOn(sql -> !sql.contains("SPRING_SESSION"))
+                    .hasSizeLessThanOrEqualTo(3);
         }
         // it counts indeed
         jdbc.queryForList("select 1");

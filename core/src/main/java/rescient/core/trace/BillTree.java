@@ -2,8 +2,11 @@ package rescient.core.trace;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Ratio;
@@ -52,29 +55,45 @@ public final class BillTree {
      */
     public record Use(int depth, Fact.BomLine line, boolean last) {}
 
-    /** All lines below an item, each followed by what stands below it. */
+    /** All lines below an item, each followed by what stands below it; a line that stands there often is the same each time. */
     public List<Line> below(String item) {
-        List<Line> lines = new ArrayList<>();
-        Set<String> above = new HashSet<>();
-        above.add(item);
-        explode(item, above, Ratio.ONE, lines);
-        return lines;
+        return new Explosion().of(item);
     }
 
-    private void explode(String parent, Set<String> above, Ratio ofParent, List<Line> into) {
-        int depth = above.size() - 1;
-        for (Fact.BomLine line : lines(parent)) {
-            String component = line.component();
-            boolean loop = !above.add(component);
-            boolean deeper = !loop && above.size() <= DEEPEST;
-            Ratio each = units == null || ofParent == null || line.perOrder() ? null : ofParent.times(quantity(line));
-            into.add(new Line(depth, line, loop, deeper && !lines(component).isEmpty(), each));
-            if (deeper) {
-                explode(component, above, each, into);
+    /** What stands in a tree again and again is looked for once. */
+    private final class Explosion {
+        private final List<Line> into = new ArrayList<>();
+        private final Map<String, List<Fact.BomLine>> lines = new HashMap<>();
+        private final Map<Fact.BomLine, Ratio> quantities = new IdentityHashMap<>();
+
+        List<Line> of(String item) {
+            Set<String> above = new HashSet<>();
+            above.add(item);
+            explode(item, above, Ratio.ONE);
+            return into;
+        }
+
+        private void explode(String parent, Set<String> above, Ratio ofParent) {
+            int depth = above.size() - 1;
+            for (Fact.BomLine line : lines(parent)) {
+                String component = line.component();
+                boolean loop = !above.add(component);
+                boolean deeper = !loop && above.size() <= DEEPEST;
+                Ratio each = units == null || ofParent == null || line.perOrder()
+                        ? null
+                        : ofParent.times(quantities.computeIfAbsent(line, BillTree.this::quantity));
+                into.add(new Line(depth, line, loop, deeper && !lines(component).isEmpty(), each));
+                if (deeper) {
+                    explode(component, above, each);
+                }
+                if (!loop) {
+                    above.remove(component);
+                }
             }
-            if (!loop) {
-                above.remove(component);
-            }
+        }
+
+        private List<Fact.BomLine> lines(String parent) {
+            return lines.computeIfAbsent(parent, BillTree.this::lines);
         }
     }
 

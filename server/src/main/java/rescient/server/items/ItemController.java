@@ -3,7 +3,9 @@ package rescient.server.items;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -70,12 +72,14 @@ class ItemController {
             BigDecimal onHand,
             String unit) {}
 
+    /** @param lines of bills of materials that stand in the tree, as they are kept, each once */
     record ItemDetail(
             ItemList.ItemRow item,
             @Nullable BigDecimal standardCost,
             @Nullable BigDecimal price,
             List<PointRow> points,
             List<BomRow> components,
+            List<Map<String, String>> lines,
             List<OperationRow> operations,
             List<UsedIn> usedIn,
             List<AlternativeRow> alternatives,
@@ -100,7 +104,7 @@ class ItemController {
      * A line of the tree, each followed by what stands below it.
      *
      * @param depth 0: the item's own lines
-     * @param row the line as it is kept
+     * @param row the place of the line among those of the tree: the same line may stand there often
      * @param perOrder the quantity is for the whole order
      * @param each so much is in one of the item that the tree is of, in the component's own unit; null where a quantity is for
      *     a whole order
@@ -113,7 +117,7 @@ class ItemController {
             int depth,
             String parent,
             String line,
-            Map<String, String> row,
+            int row,
             String item,
             String name,
             String kind,
@@ -149,6 +153,7 @@ class ItemController {
         }
         List<BillTree.Line> below =
                 new BillTree(directory.facts(), directory.facts().units()).below(code);
+        Tree tree = new Tree(version, siteInView(version, code, site));
         return new ItemDetail(
                 list.row(version, item),
                 item.standardCost(),
@@ -156,7 +161,8 @@ class ItemController {
                 list.points(version, code).stream()
                         .map(p -> pointRow(version, p))
                         .toList(),
-                tree(version, below, siteInView(version, code, site)),
+                tree.rows(below),
+                tree.lines,
                 operations(directory, code),
                 usedIn(directory, code),
                 alternatives(version, code),
@@ -203,19 +209,41 @@ class ItemController {
         }
     }
 
-    private static List<BomRow> tree(PlanVersion version, List<BillTree.Line> below, String site) {
-        Map<String, There> known = new HashMap<>();
-        return below.stream()
-                .map(line -> bomRow(
-                        version,
-                        line,
-                        known.computeIfAbsent(
-                                line.line().component(), component -> There.of(version, component, site))))
-                .toList();
+    /** The lines of a tree, and what is known of the rows and components that stand in it, each looked for once. */
+    private static final class Tree {
+        private final PlanVersion version;
+        private final String site;
+        private final Map<String, There> components = new HashMap<>();
+        private final Map<Fact.BomLine, Integer> places = new IdentityHashMap<>();
+        private final List<Map<String, String>> lines = new ArrayList<>();
+
+        Tree(PlanVersion version, String site) {
+            this.version = version;
+            this.site = site;
+        }
+
+        List<BomRow> rows(List<BillTree.Line> below) {
+            return below.stream()
+                    .map(line -> bomRow(
+                            line,
+                            place(line.line()),
+                            components.computeIfAbsent(
+                                    line.line().component(), component -> There.of(version, component, site))))
+                    .toList();
+        }
+
+        private int place(Fact.BomLine line) {
+            return places.computeIfAbsent(line, l -> {
+                lines.add(version.directory()
+                        .facts()
+                        .row("bom_lines", l.parent(), l.line())
+                        .cells());
+                return lines.size() - 1;
+            });
+        }
     }
 
-    private static BomRow bomRow(PlanVersion version, BillTree.Line of, There there) {
-        Directory directory = version.directory();
+    private static BomRow bomRow(BillTree.Line of, int place, There there) {
         Fact.BomLine line = of.line();
         Fact.Item item = there.item;
         BigDecimal each = of.each() == null ? null : Quantity.decimal(of.each().up(Quantity.ONE, 1));
@@ -223,7 +251,7 @@ class ItemController {
                 of.depth(),
                 line.parent(),
                 line.line(),
-                directory.facts().row("bom_lines", line.parent(), line.line()).cells(),
+                place,
                 item.code(),
                 there.name,
                 Words.word(item.is()),

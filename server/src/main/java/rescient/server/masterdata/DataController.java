@@ -42,6 +42,8 @@ class DataController {
     /** Lists that are kept of a plan: whoever scrolls asks for the same again. */
     private static final int LISTS = 30;
 
+    private static final int OFFERED = 30;
+
     private final OnceForPlan<Cache<Asked, List<Row>>> found = new OnceForPlan<>();
     private static final int HISTORY = 200;
 
@@ -76,14 +78,7 @@ class DataController {
     record TableView(String name, String meaning, List<ColumnView> columns) {}
 
     /** A list of rows, whatever the window on it. */
-    private record Asked(
-            String table,
-            String words,
-            String column,
-            List<String> value,
-            String sort,
-            boolean desc,
-            boolean offered) {}
+    private record Asked(String table, String words, String column, List<String> value, String sort, boolean desc) {}
 
     /**
      * Rows of a table.
@@ -172,7 +167,6 @@ class DataController {
      *
      * @param words all occur in the values of a row, or in the names of what it names
      * @param column with {@code value}: only rows that have one of these there
-     * @param offered only what is not retired
      * @param place of which row the place in the list is told, by its code
      */
     @GetMapping("/rows")
@@ -183,18 +177,14 @@ class DataController {
             @RequestParam(required = false) @Size(max = 300) List<@Size(max = 300) String> value,
             @RequestParam(required = false) @Size(max = 60) String sort,
             @RequestParam(defaultValue = "false") boolean desc,
-            @RequestParam(defaultValue = "false") boolean offered,
             @RequestParam(required = false) @Size(max = 300) String place,
             @RequestParam(defaultValue = "0") int offset,
             @RequestParam(defaultValue = "1000") int limit) {
         Table of = table(table);
         PlanVersion version = live.current();
         Directory directory = version.directory();
-        Asked asked = new Asked(of.name(), words, column, value, sort, desc, offered);
-        List<Row> fitting = found.of(
-                        version.plan(),
-                        () -> Caffeine.newBuilder().maximumSize(LISTS).build())
-                .get(asked, a -> fitting(directory, a));
+        Asked asked = new Asked(of.name(), words, column, value, sort, desc);
+        List<Row> fitting = fitting(version, asked);
         int from = Math.min(fitting.size(), Math.max(0, offset));
         List<Row> window = fitting.subList(from, Math.min(fitting.size(), from + Math.min(most, Math.max(0, limit))));
         Map<String, Map<String, String>> names = new LinkedHashMap<>();
@@ -204,6 +194,35 @@ class DataController {
                 fitting.size(),
                 names,
                 place == null || of.indexOf("code") < 0 ? null : place(fitting, place));
+    }
+
+    /** @param name null if it has none */
+    record OfferedView(String code, @Nullable String name) {}
+
+    /** The first that can be chosen from a table with codes, by code: what is retired cannot. */
+    @GetMapping("/offered")
+    List<OfferedView> offered(
+            @RequestParam @Size(max = 60) String table, @RequestParam(required = false) @Size(max = 300) String words) {
+        Table of = table(table);
+        if (of.indexOf("code") < 0) {
+            throw JobProblem.notFound("Nothing of " + table + " has a code");
+        }
+        boolean named = of.indexOf("name") >= 0;
+        boolean retirable = of.indexOf("retired") >= 0;
+        Sought sought = new Sought(words);
+        return fitting(live.current(), new Asked(table, null, null, null, null, false)).stream()
+                .filter(row -> !retirable || !row.flag("retired", false))
+                .filter(row -> sought.nothing() || sought.in(row.text("code"), named ? row.text("name") : null))
+                .limit(OFFERED)
+                .map(row -> new OfferedView(row.text("code"), named ? row.text("name") : null))
+                .toList();
+    }
+
+    private List<Row> fitting(PlanVersion version, Asked asked) {
+        return found.of(
+                        version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(LISTS).build())
+                .get(asked, a -> fitting(version.directory(), a));
     }
 
     /** The rows that fit, in order. */
@@ -224,11 +243,9 @@ class DataController {
                                         .stream())
                                 .toList();
         Texts texts = new Texts(directory);
-        boolean retirable = asked.offered && of.indexOf("retired") >= 0;
         List<Row> fitting = new ArrayList<>();
         for (Row row : all) {
-            if ((!retirable || !row.flag("retired", false))
-                    && (sought.nothing() || sought.each(word -> texts.holds(row, word)))) {
+            if (sought.nothing() || sought.each(word -> texts.holds(row, word))) {
                 fitting.add(row);
             }
         }

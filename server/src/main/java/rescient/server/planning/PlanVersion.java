@@ -1,10 +1,13 @@
 package rescient.server.planning;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import rescient.core.company.Change;
 import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
@@ -51,15 +54,42 @@ public record PlanVersion(
         return plan.allSignals();
     }
 
+    /**
+     * What was made anew last of a company, for a change that is looked at, kept and then followed would else be calculated
+     * three times. Let go as soon as memory is short.
+     */
+    private static final Cache<Directory, Tried> TRIED = Caffeine.newBuilder()
+            .weakKeys()
+            .softValues()
+            .maximumSize(2)
+            .executor(Runnable::run)
+            .build();
+
+    /** What came of some changed rows. */
+    private record Tried(List<FactChange> rows, Plan plan, Directory directory) {
+        boolean cameOf(List<FactChange> others) {
+            return rows.size() == others.size()
+                    && IntStream.range(0, rows.size()).allMatch(i -> rows.get(i).saysLike(others.get(i)));
+        }
+    }
+
     /** This version as if these rows were changed. */
     public PlanVersion changed(List<FactChange> rows) {
+        Tried tried = TRIED.getIfPresent(directory);
+        if (tried != null && tried.cameOf(rows)) {
+            return after(revision, madeAt, tried.plan, tried.directory);
+        }
         Directory next = directory.after(rows);
         int day = (int) today.toEpochDay();
         // a name makes another plan too: what was made of the one before holds the old name
         return PlanChanges.of(directory.facts(), next.facts(), rows, day)
                 .map(changes ->
                         after(revision, madeAt, rows.isEmpty() ? plan : plan.after(changes, Asked.watch()), next))
-                .orElseGet(() -> anew(next.facts()));
+                .orElseGet(() -> {
+                    PlanVersion other = anew(next.facts());
+                    TRIED.put(directory, new Tried(List.copyOf(rows), other.plan, other.directory));
+                    return other;
+                });
     }
 
     private PlanVersion anew(Facts facts) {
