@@ -195,7 +195,8 @@
   <p class="text-vermilion" role="alert">{draft.faultOf(bad.id, 'date')}</p>
 {/each}
 <p class="mt-2 text-sm text-ink-2">
-  White days work, grey ones do not; a ring marks what is otherwise than its weekday. Press a day to turn it.
+  Days on a tile work, the others do not; a ring marks what is otherwise than its weekday. Press a day to turn
+  it.
   {#if Object.keys(draft.rows).some((id) => id === DataDraft.id('calendars', { code }))}The weekdays are
     changed too.{/if}
 </p>
@@ -221,10 +222,13 @@
     border-radius: var(--radius);
     background: var(--slip);
     font-size: 11px;
+    font-weight: 600;
   }
+  /* tiles work; where there is none, nobody does */
   .off {
-    background: var(--line-2);
-    color: var(--ink-2);
+    background: none;
+    color: var(--ink-3);
+    font-weight: 400;
   }
   .except {
     box-shadow: inset 0 0 0 1.5px var(--ink-2);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { date, longDate, quantity } from '$lib/format';
+  import { date, quantity } from '$lib/format';
   import { shortcuts } from '$lib/desk.svelte';
   import { itemHref, threadHref } from '$lib/links';
   import { promise } from '$lib/queries';
@@ -32,11 +32,11 @@
 {#if p}
   <div class="promise" class:opacity-60={asked.isPlaceholderData} data-testid="promise" role="status">
     {#if p.asWanted && p.promised}
-      <b>Can be promised for {longDate(p.promised)}</b>, all of it.
+      <b>Can be promised for {date(p.promised, today)}</b>, all of it.
     {:else}
       <b class:text-vermilion={!p.promised}
         >{p.promised
-          ? `Can be promised for ${longDate(p.promised)}`
+          ? `Can be promised for ${date(p.promised, today)}`
           : 'Cannot be promised within the plan'}</b
       >;
       {p.available > 0 ? `${quantity(p.available)} ${p.unit}` : 'nothing'} could go on {date(wanted, today)}.
@@ -49,7 +49,7 @@
       <a class="link" href={itemHref(p.causeItem ?? '')}>{p.causeItem}</a>
       {p.causeName && p.causeName !== p.causeItem ? p.causeName : ''} at {p.causeSite}.
       {#if p.promised}
-        <button type="button" class="plain-action ml-2" onclick={take}
+        <button type="button" class="plain-action" onclick={take}
           >Take {date(p.promised, today)} <Key name="p" /></button
         >
       {/if}
