@@ -29,6 +29,10 @@
   );
 </script>
 
+{#snippet free(amount: number | null | undefined)}
+  {amount === null || amount === undefined ? 'nothing' : `${quantity(amount)} ${p?.unit ?? ''}`}
+{/snippet}
+
 {#if p}
   <div class="promise" class:opacity-60={asked.isPlaceholderData} data-testid="promise" role="status">
     {#if p.asWanted && p.promised}
@@ -54,6 +58,11 @@
         >
       {/if}
     {/if}
+    <span
+      class="block text-sm text-ink-2"
+      title="What stock and open orders leave over when all orders have taken what they need; forecasts and planned orders do not count"
+      >Free now: {@render free(p.freeNow)}; from {date(wanted, today)} on: {@render free(p.freeThen)}</span
+    >
   </div>
 {/if}
 

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.promise.Answer;
+import rescient.core.promise.Free;
 import rescient.core.promise.Promising;
 import rescient.core.promise.Request;
 import rescient.server.decisions.CustomerOrderRows;
@@ -47,6 +48,8 @@ class PromiseController {
      * @param promised null: not within the horizon
      * @param asWanted it is the wanted day, or the first working day after it
      * @param available so much could go on the wanted day, in the item's unit
+     * @param freeNow so much stock and open orders leave over from today on; null where nothing is known of it there
+     * @param freeThen the same from the wanted day on
      * @param causeItem of the supply that stands against the wanted day
      * @param limiting the part of a kit that comes last
      */
@@ -55,6 +58,8 @@ class PromiseController {
             boolean asWanted,
             BigDecimal available,
             String unit,
+            @Nullable BigDecimal freeNow,
+            @Nullable BigDecimal freeThen,
             @Nullable String causeItem,
             @Nullable String causeName,
             @Nullable String causeSite,
@@ -81,16 +86,29 @@ class PromiseController {
                                 Math.toIntExact(wanted.toEpochDay()),
                                 priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority)))
                 .get(0);
-        return view(version.directory(), item, answer);
+        return view(
+                version.directory(),
+                item,
+                answer,
+                free(version, item, site, version.today()),
+                free(version, item, site, wanted));
     }
 
-    private static PromiseView view(Directory directory, String item, Answer answer) {
+    private static BigDecimal free(PlanVersion version, String item, String site, LocalDate day) {
+        Free.Figure figure = Free.on(version.plan(), item, site, Math.toIntExact(day.toEpochDay()));
+        return figure == null ? null : Quantity.decimal(figure.quantity());
+    }
+
+    private static PromiseView view(
+            Directory directory, String item, Answer answer, BigDecimal freeNow, BigDecimal freeThen) {
         Answer.Taken taken = answer.takenFrom();
         return new PromiseView(
                 answer.promisedDay() == null ? null : Words.date(answer.promisedDay()),
                 answer.promisedDay() != null && answer.causeItem() == null,
                 Quantity.decimal(answer.available()),
                 directory.unit(item),
+                freeNow,
+                freeThen,
                 answer.causeItem(),
                 answer.causeItem() == null ? null : directory.itemName(answer.causeItem()),
                 answer.causeSite() == null ? null : directory.siteName(answer.causeSite()),

@@ -1,0 +1,179 @@
+package rescient.core.promise;
+
+import java.util.Arrays;
+import java.util.Map;
+import java.util.TreeMap;
+import rescient.core.base.Quantity;
+import rescient.core.company.StockLot;
+import rescient.core.plan.Demand;
+import rescient.core.plan.Plan;
+import rescient.core.plan.PointView;
+import rescient.core.plan.Supply;
+import rescient.core.snapshot.DemandKind;
+import rescient.core.snapshot.Kits;
+import rescient.core.snapshot.Snapshot;
+
+/**
+ * What is free at a stock point: what stock and open orders leave when all customer orders, and all that open orders still
+ * have to issue, have taken what they need (demand rules, section 1). Forecasts and planned orders do not count, and safety
+ * stock is free.
+ */
+public final class Free {
+    /** What of a day is kept of what comes, of what goes, and of planned orders with what they take. */
+    private static final int COMES = 0;
+
+    private static final int GOES = 1;
+    private static final int PLANNED = 2;
+    private static final int KINDS = 3;
+
+    /** Ascending, the first is today. */
+    private final int[] days;
+    /** What is left at the end of each of these days; negative if more is taken than comes. */
+    private final long[] left;
+    /** The same with planned orders and what they take. */
+    private final long[] withPlanned;
+
+    /**
+     * What can be taken from a day on without anybody going short.
+     *
+     * @param quantity millionths, 0 or more
+     * @param limitingDay the day that leaves the least
+     */
+    public record Figure(long quantity, int limitingDay) {}
+
+    private Free(int[] days, long[] left, long[] withPlanned) {
+        this.days = days;
+        this.left = left;
+        this.withPlanned = withPlanned;
+    }
+
+    /** Of a stock point of a plan. */
+    public static Free of(PointView point) {
+        Snapshot snapshot = point.plan().snapshot();
+        int today = snapshot.today();
+        TreeMap<Integer, long[]> byDay = new TreeMap<>();
+        byDay.put(today, new long[KINDS]);
+        StockLot[] lots = snapshot.stockOf[snapshot.pointOf(point.item(), point.site())];
+        for (StockLot lot : lots) {
+            if (lot.expiry() <= snapshot.horizonEnd()) {
+                add(byDay, Math.max(today, lot.expiry()), COMES, 0);
+            }
+        }
+        for (Supply supply : point.supplies()) {
+            if (supply.kind() == Supply.Kind.OPEN) {
+                add(byDay, Math.max(today, supply.dueDay()), COMES, supply.quantity());
+            } else if (supply.kind() == Supply.Kind.PLANNED) {
+                add(byDay, supply.day(), PLANNED, supply.quantity());
+            }
+        }
+        for (Demand demand : point.demands()) {
+            if (demand.ofPlannedOrder() != null) {
+                add(byDay, demand.day(), PLANNED, -demand.quantity());
+            } else if (demand.kind() != DemandKind.FORECAST) {
+                add(byDay, demand.day(), GOES, demand.quantity());
+            }
+        }
+        return of(byDay, lots);
+    }
+
+    private static void add(Map<Integer, long[]> byDay, int day, int kind, long quantity) {
+        long[] of = byDay.computeIfAbsent(day, d -> new long[KINDS]);
+        of[kind] = Quantity.plus(of[kind], quantity);
+    }
+
+    /** Day by day: what expires unused goes, what comes comes, and what is taken is taken from what expires first. */
+    private static Free of(TreeMap<Integer, long[]> byDay, StockLot[] lots) {
+        int[] days = byDay.keySet().stream().mapToInt(Integer::intValue).toArray();
+        long[] left = new long[days.length];
+        long[] withPlanned = new long[days.length];
+        long[] rest = Arrays.stream(lots).mapToLong(StockLot::quantity).toArray();
+        long all = Arrays.stream(rest).sum();
+        long planned = 0;
+        for (int i = 0; i < days.length; i++) {
+            long[] today = byDay.get(days[i]);
+            all = all - expired(lots, rest, days[i]) + today[COMES] - today[GOES];
+            take(rest, today[GOES]);
+            planned += today[PLANNED];
+            left[i] = all;
+            withPlanned[i] = all + planned;
+        }
+        return new Free(days, left, withPlanned);
+    }
+
+    private static long expired(StockLot[] lots, long[] rest, int day) {
+        long gone = 0;
+        for (int i = 0; i < lots.length; i++) {
+            if (lots[i].expiry() <= day) {
+                gone += rest[i];
+                rest[i] = 0;
+            }
+        }
+        return gone;
+    }
+
+    /** Lots stand with those that expire first before the others. */
+    private static void take(long[] rest, long quantity) {
+        long open = quantity;
+        for (int i = 0; i < rest.length && open > 0; i++) {
+            long taken = Math.min(rest[i], open);
+            rest[i] -= taken;
+            open -= taken;
+        }
+    }
+
+    /** What is free from a day on. */
+    public Figure on(int day) {
+        return least(left, day);
+    }
+
+    /** The same, if all planned orders are carried out as they are planned. */
+    public Figure withPlanned(int day) {
+        return least(withPlanned, day);
+    }
+
+    private Figure least(long[] of, int day) {
+        int from = Math.max(0, place(day));
+        int least = from;
+        for (int i = from + 1; i < days.length; i++) {
+            if (of[i] < of[least]) {
+                least = i;
+            }
+        }
+        return new Figure(Math.max(0, of[least]), Math.max(day, days[least]));
+    }
+
+    /** Of the last day of these that is not after another. */
+    private int place(int day) {
+        int found = Arrays.binarySearch(days, day);
+        return found >= 0 ? found : -found - 2;
+    }
+
+    /**
+     * What is free of an item at a site from a day on: of a kit as many as the scarcest of its parts allows.
+     *
+     * @return null if nothing is known of it there
+     */
+    public static Figure on(Plan plan, String item, String site, int day) {
+        if (plan.snapshot().pointOf(item, site) >= 0) {
+            return plan.point(item, site).map(point -> of(point).on(day)).orElse(null);
+        }
+        Figure least = null;
+        for (Kits.Part part : plan.snapshot().documents.parts(item)) {
+            boolean takes = !part.component().equals(item) && !part.once() && part.validOn(day);
+            if (takes && !part.quantity().isZero()) {
+                Figure of = plan.snapshot().pointOf(part.component(), site) < 0
+                        ? new Figure(0, day)
+                        : plan.point(part.component(), site)
+                                .map(point -> of(point).on(day))
+                                .orElse(new Figure(0, day));
+                Figure kits = new Figure(
+                        part.quantity()
+                                .inverse()
+                                .down(of.quantity(), plan.snapshot().step(item)),
+                        of.limitingDay());
+                least = least == null || kits.quantity() < least.quantity() ? kits : least;
+            }
+        }
+        return least;
+    }
+}
