@@ -50,6 +50,7 @@ describe('calculations that were asked for', () => {
       calculates(new Request('http://desk.test' + path, { headers }));
     expect(of('/api/what-ifs/7')).toBe(true);
     expect(of('/api/releases/preview')).toBe(true);
+    expect(of('/api/promise?item=A')).toBe(true);
     expect(of('/api/plan/orders')).toBe(false);
     expect(of('/api/plan/orders', { 'Plan-What-If': '7' })).toBe(true);
   });

@@ -55,16 +55,29 @@
     return found;
   }
 
+  /** Something was typed, for all of them, also for those that have yet to come. */
+  let given = $state(false);
+  $effect(() => {
+    const rows = all;
+    if (given) untrack(() => apply(rows));
+  });
+
   function give(to: string) {
     value = to;
+    given = true;
+    apply(all);
+  }
+
+  function apply(to: Cells[]) {
     draft.clear();
     if (!of || !field) return;
-    for (const row of all) draft.set(of, row, field, to);
+    for (const row of to) draft.set(of, row, field, value);
   }
 
   function other(next: string) {
     field = next;
     value = '';
+    given = false;
     draft.clear();
   }
 </script>

@@ -5,6 +5,7 @@ import java.util.List;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
 import rescient.core.snapshot.Snapshot;
 
 /**
@@ -19,8 +20,11 @@ public final class Promising {
     /** The reference plan: that of the company, with the lines of the request that are promised already. */
     private Plan reference;
 
-    private Promising(Plan plan) {
+    private final Planner.Watch watch;
+
+    private Promising(Plan plan, Planner.Watch watch) {
         this.reference = plan;
+        this.watch = watch;
     }
 
     /**
@@ -29,7 +33,12 @@ public final class Promising {
      * @param plan of the company as it is
      */
     public static List<Answer> of(Plan plan, List<Request> lines) {
-        Promising promising = new Promising(plan);
+        return of(plan, lines, (points, of) -> {});
+    }
+
+    /** @param watch is told before each trial, and may end it all by throwing */
+    public static List<Answer> of(Plan plan, List<Request> lines, Planner.Watch watch) {
+        Promising promising = new Promising(plan, watch);
         List<Answer> answers = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             answers.add(promising.promise(i, lines.get(i)));
@@ -77,7 +86,8 @@ public final class Promising {
                         request.site(),
                         quantity,
                         day,
-                        request.priority()));
+                        request.priority()),
+                watch);
     }
 
     /** What stands against the wanted day. */

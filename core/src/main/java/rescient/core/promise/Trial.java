@@ -8,6 +8,7 @@ import rescient.core.company.CustomerOrderLine;
 import rescient.core.compare.PlanDifference;
 import rescient.core.dates.PossibleDates;
 import rescient.core.plan.Plan;
+import rescient.core.plan.Planner;
 
 /**
  * The plan with one more line of a customer order, beside the reference plan without it (demand rules, section 1).
@@ -19,8 +20,10 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
     /** A line that gets later. */
     record Harmed(CustomerOrderLine line, Outcome outcome) {}
 
-    static Trial of(Plan reference, CustomerOrderLine line) {
-        Plan plan = reference.after(List.of(new Change.CustomerOrder(line)));
+    /** @param watch may end it by throwing */
+    static Trial of(Plan reference, CustomerOrderLine line, Planner.Watch watch) {
+        watch.planned(0, reference.pointCount());
+        Plan plan = reference.after(List.of(new Change.CustomerOrder(line)), watch);
         List<Harmed> harmed = PlanDifference.lateness(reference, plan).stream()
                 .filter(late -> !late.better())
                 .filter(late -> late.dueDay() <= plan.snapshot().horizonEnd())

@@ -23,6 +23,7 @@ import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
+import rescient.server.platform.Asked;
 import rescient.server.platform.Nullable;
 
 /** When a customer can have what he asks for. Looking is free: nothing is reserved. */
@@ -84,7 +85,8 @@ class PromiseController {
                                 site,
                                 Quantity.of(quantity),
                                 Math.toIntExact(wanted.toEpochDay()),
-                                priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority)))
+                                priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority)),
+                        Asked.watch())
                 .get(0);
         return view(
                 version.directory(),
