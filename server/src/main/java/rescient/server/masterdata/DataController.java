@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,6 +46,9 @@ class DataController {
     private static final int OFFERED = 30;
 
     private final OnceForPlan<Cache<Asked, List<Row>>> found = new OnceForPlan<>();
+    /** What can be chosen from each table: asked for with every letter, so as plain texts. */
+    private final OnceForPlan<Map<String, List<OfferedView>>> codes = new OnceForPlan<>();
+
     private static final int HISTORY = 200;
 
     private final LivePlan live;
@@ -207,13 +211,23 @@ class DataController {
         if (of.indexOf("code") < 0) {
             throw JobProblem.notFound("Nothing of " + table + " has a code");
         }
+        PlanVersion version = live.current();
+        Sought sought = new Sought(words);
+        return codes
+                .of(version.plan(), ConcurrentHashMap::new)
+                .computeIfAbsent(table, t -> offered(version, of))
+                .stream()
+                .filter(one -> sought.nothing() || sought.in(one.code, one.name))
+                .limit(OFFERED)
+                .toList();
+    }
+
+    /** All that can be chosen, by code. */
+    private List<OfferedView> offered(PlanVersion version, Table of) {
         boolean named = of.indexOf("name") >= 0;
         boolean retirable = of.indexOf("retired") >= 0;
-        Sought sought = new Sought(words);
-        return fitting(live.current(), new Asked(table, null, null, null, null, false)).stream()
+        return fitting(version, new Asked(of.name(), null, null, null, null, false)).stream()
                 .filter(row -> !retirable || !row.flag("retired", false))
-                .filter(row -> sought.nothing() || sought.in(row.text("code"), named ? row.text("name") : null))
-                .limit(OFFERED)
                 .map(row -> new OfferedView(row.text("code"), named ? row.text("name") : null))
                 .toList();
     }
