@@ -49,9 +49,10 @@
         <a class="link" href={threadHref(p.takenFrom.number)}
           >{p.takenFrom.number}{p.takenFrom.customer ? ` of ${p.takenFrom.customer}` : ''}</a
         >, which waits for
-      {:else if p.limiting}The part <b>{p.limiting}</b> comes last; it waits for{:else}It waits for{/if}
-      <a class="link" href={itemHref(p.causeItem ?? '')}>{p.causeItem}</a>
-      {p.causeName && p.causeName !== p.causeItem ? p.causeName : ''} at {p.causeSite}.
+      {:else if p.limiting}The part <b>{p.limiting}</b> comes last; it waits for{:else if p.causeItem}It waits
+        for{/if}
+      {#if p.causeItem}<a class="link" href={itemHref(p.causeItem ?? '')}>{p.causeItem}</a>
+        {p.causeName && p.causeName !== p.causeItem ? p.causeName : ''} at {p.causeSite}.{/if}
       {#if p.promised}
         <button type="button" class="plain-action" onclick={take}
           >Take {date(p.promised, today)} <Key name="p" /></button

@@ -21,9 +21,11 @@ export abstract class WindowedScreen<R extends object, P extends Part<R>> extend
       if (key === undefined || key === this.#sought || this.windows.total === 0) return;
       this.#sought = key;
       if (this.list.at < 0)
-        void this.placeOf(key).then((place) => {
-          if (place !== undefined && place !== null) this.windows.see(place, place);
-        });
+        void this.placeOf(key)
+          .then((place) => {
+            if (place !== undefined && place !== null) this.windows.see(place, place);
+          })
+          .catch(() => undefined); // the list says itself what is wrong
     });
   }
 
@@ -43,7 +45,9 @@ export abstract class WindowedScreen<R extends object, P extends Part<R>> extend
 
   /** Opens the row at a place of the list. */
   async goTo(place: number): Promise<void> {
-    const row = await this.windows.at(place);
+    const row = await this.windows.at(place).catch((e: Error) => {
+      this.failed = e.message;
+    });
     if (!row) return;
     this.windows.see(place, place);
     this.open(this.keyOf(row));

@@ -1,6 +1,8 @@
 package rescient.core.promise;
 
+import rescient.core.base.DocumentOrder;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.dates.PossibleDates;
 import rescient.core.plan.Plan;
 import rescient.core.snapshot.DocumentDemands;
 import rescient.core.snapshot.Snapshot;
@@ -10,7 +12,7 @@ import rescient.core.snapshot.StockPoint;
  * When a line of a customer order can really be met in a plan: with its latest demand, of a kit with its latest part (of
  * several the first by item, then by site).
  *
- * @param possibleDay {@link rescient.core.dates.PossibleDates#NEVER} if it can never be met
+ * @param possibleDay {@link PossibleDates#NEVER} if it can never be met
  * @param part the item that comes last: the line's own, or a kit's part
  * @param causeItem item of the supply that decides, by section 9 of the planning rules
  */
@@ -45,7 +47,7 @@ record Outcome(int possibleDay, String part, String causeItem, String causeSite)
                 Outcome here = outcome(
                         snapshot,
                         p,
-                        planned ? plan.pegs().possible().ofDocument(p, i) : rescient.core.dates.PossibleDates.NEVER,
+                        planned ? plan.pegs().possible().ofDocument(p, i) : PossibleDates.NEVER,
                         planned ? plan.pegs().possible().causeOfDocument(p, i) : p);
                 latest = latest == null || here.isAfter(latest) ? here : latest;
             }
@@ -61,7 +63,7 @@ record Outcome(int possibleDay, String part, String causeItem, String causeSite)
     private boolean isAfter(Outcome other) {
         return possibleDay != other.possibleDay
                 ? possibleDay > other.possibleDay
-                : rescient.core.base.DocumentOrder.byCodePoint(part, other.part) < 0;
+                : DocumentOrder.byCodePoint(part, other.part) < 0;
     }
 
     /** A line that the plan counts with, by its names. */
