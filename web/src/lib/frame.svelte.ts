@@ -3,6 +3,7 @@ import { afterNavigate, goto, preloadCode } from '$app/navigation';
 import { page } from '$app/state';
 import { api, asked, Refused } from '$lib/api/client';
 import { DATA_VIEWS } from '$lib/data/views';
+import { DEMAND_VIEWS } from '$lib/demand/views';
 import { look, shortcuts } from '$lib/desk.svelte';
 import { formats } from '$lib/formats.svelte';
 import { left } from '$lib/left.svelte';
@@ -14,6 +15,7 @@ import { rights } from '$lib/rights.svelte';
 import { signOut } from '$lib/session';
 
 export const PLACES = [
+  { href: '/demand', name: 'Demand', key: 'm' },
   { href: '/plan', name: 'Plan', key: 'p' },
   { href: '/orders', name: 'Orders', key: 'o' },
   { href: '/items', name: 'Items', key: 'i' },
@@ -171,11 +173,13 @@ export class Frame {
         says: `Go to ${p.name}`,
         run: () => void goto(this.addressOf(p.href))
       })),
-      ...DATA_VIEWS.filter((v) => !PLACES.some((p) => v.href === p.href)).map((v) => ({
-        keys: v.keys,
-        says: `${v.name}: ${v.says.charAt(0).toLowerCase()}${v.says.slice(1)}`,
-        run: () => void goto(left.view(v.href))
-      })),
+      ...[...DEMAND_VIEWS, ...DATA_VIEWS]
+        .filter((v) => !PLACES.some((p) => v.href === p.href))
+        .map((v) => ({
+          keys: v.keys,
+          says: `${v.name}: ${v.says.charAt(0).toLowerCase()}${v.says.slice(1)}`,
+          run: () => void goto(left.view(v.href))
+        })),
       ...PLAN_VIEWS.map((v) => ({
         keys: v.keys,
         says: `Plan: ${v.name}`,

@@ -97,9 +97,9 @@ export function foundHref(found: { kind: string; code: string; name: string }): 
     case 'item':
       return itemHref(found.code);
     case 'customer_order':
-      return threadHref(found.code);
+      return demandHref(found.code);
     case 'customer':
-      return '/plan/threads?' + new URLSearchParams({ words: found.name || found.code }).toString();
+      return '/demand?' + new URLSearchParams({ customer: found.code }).toString();
     case 'supplier':
       return '/plan?' + new URLSearchParams({ supplier: found.code }).toString();
     case 'site':
@@ -119,6 +119,21 @@ export function orderHref(number: string): string {
 
 export function itemHref(code: string): string {
   return '/items?' + new URLSearchParams({ code }).toString();
+}
+
+/** A customer order with its lines. */
+export function demandHref(number: string): string {
+  return '/demand?' + new URLSearchParams({ line: `${encodeURIComponent(number)}~` }).toString();
+}
+
+/** Who gets what of an item at a site. */
+export function turnHref(item: string, site?: string): string {
+  return '/demand/turn?' + new URLSearchParams(site ? { item, site } : { item }).toString();
+}
+
+/** Where all planned orders that a customer order needs are released. */
+export function needsHref(number: string): string {
+  return '/plan?' + new URLSearchParams({ needs: number }).toString();
 }
 
 /** The thread of a customer order. */

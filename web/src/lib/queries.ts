@@ -164,12 +164,70 @@ export const thread = ({ number, order, item, site }: ThreadOf) =>
     ...stays
   });
 
-/** When a customer can have what he asks for. */
-export const promise = (asked: Asked<'promise'>) =>
+// demand
+
+/** Lines of customer orders: part of the list. */
+export const orderLines = (asked: Asked<'orderLines'>) => ({
+  queryKey: ['plan', 'order-lines', asked],
+  queryFn: () => answer(api.GET('/api/demand/lines', { params: { query: asked } }))
+});
+
+/** One customer order with all its lines. */
+export const customerOrder = (number: string) =>
   queryOptions({
-    queryKey: ['plan', 'promise', asked],
-    queryFn: ({ signal }) => answer(api.GET('/api/promise', { signal, params: { query: asked } })),
+    queryKey: ['plan', 'customer-order', number],
+    queryFn: () => answer(api.GET('/api/demand/order', { params: { query: { number } } })),
+    ...stays
+  });
+
+/** What a customer usually buys. */
+export const usualOf = (customer: string) =>
+  queryOptions({
+    queryKey: ['plan', 'usual', customer],
+    queryFn: () => answer(api.GET('/api/demand/usual', { params: { query: { customer } } }))
+  });
+
+/** What was sent by mail, and what waits to be: about one document, or all. */
+export const mails = (about?: string) =>
+  queryOptions({
+    queryKey: ['mails', about ?? ''],
+    queryFn: () => answer(api.GET('/api/mails', { params: { query: { about } } })),
+    refetchInterval: (query) => (query.state.data?.some((m) => !m.sentAt && !m.failure) ? 2000 : false)
+  });
+
+const MINUTE = 60_000;
+
+/** How many promises the plan does not keep: once a minute, not with every plan, for all lines are looked through. */
+export const promisesAtRisk = () =>
+  queryOptions({
+    queryKey: ['at-risk'],
+    refetchInterval: MINUTE,
+    queryFn: () => answer(api.GET('/api/demand/lines', { params: { query: { broken: true, limit: 0 } } }))
+  });
+
+/** Who gets what of an item at a site. */
+export const allocation = (asked: Asked<'allocation'>) =>
+  queryOptions({
+    queryKey: ['plan', 'allocation', asked],
+    queryFn: () => answer(api.GET('/api/plan/allocation', { params: { query: asked } })),
+    ...stays
+  });
+
+/** When a customer can have what he asks for: an answer for each line of an order. */
+export const promise = (asking: Schemas['Asking']) =>
+  queryOptions({
+    queryKey: ['plan', 'promise', asking],
+    queryFn: ({ signal }) => answer(api.POST('/api/promise', { signal, body: asking })),
     ...stays,
+    retry: false
+  });
+
+/** What else can be done for one of its lines. */
+export const promiseWays = (asking: Schemas['Asking'], at: number) =>
+  queryOptions({
+    queryKey: ['plan', 'promise-ways', asking, at],
+    queryFn: ({ signal }) =>
+      answer(api.POST('/api/promise/ways', { signal, body: asking, params: { query: { at } } })),
     retry: false
   });
 

@@ -29,7 +29,7 @@ class Rights {
     if (kind === 'BILL' || kind === 'REPLACE') return this.may.materials;
     if (kind === 'COPY') return this.may.tables.includes('items');
     if (kind === 'DATA') return this.may.tables.length > 0;
-    if (kind === 'ENTER') return this.may.customerOrders;
+    if (kind === 'ENTER' || kind === 'AMEND') return this.may.customerOrders;
     return this.may.decide.length > 0 && sources.every((s) => this.may.decide.includes(s));
   }
 
@@ -52,7 +52,8 @@ class Rights {
       REPLACE: 'Bills of materials are for planners and engineers to change',
       COPY: 'Items are for planners and engineers to keep',
       DATA: 'This is for those who keep it to change',
-      ENTER: 'Customer orders are entered by planners and the sales desk'
+      ENTER: 'Customer orders are entered by planners and the sales desk',
+      AMEND: 'Customer orders are changed by planners and the sales desk'
     };
     return `${who[kind] ?? 'This is for planners to decide, or for buyers if it is bought'}; you are signed in as ${role}.`;
   }

@@ -6,7 +6,7 @@ import { cameBack } from '$lib/left.svelte';
 import { orderHref, plannedHref, pointHref, threadHref } from '$lib/links';
 import { changes, planState } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
-import { csv, download, tabbed, type Sheet } from '$lib/ui/export';
+import { saveSheet, savingKeys, tabbed, type FileKind, type Sheet } from '$lib/ui/export';
 import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import {
   causedBy,
@@ -147,8 +147,8 @@ export class ChangesScreen extends FilteredScreen {
       .join('; ');
   }
 
-  save(): void {
-    download('changes.csv', csv(this.#sheet(this.rows)));
+  save(kind: FileKind = 'csv'): void {
+    void saveSheet('changes', this.#sheet(this.rows), kind);
   }
 
   /** What changed by the cause in view, as a table that a spreadsheet takes. */
@@ -168,7 +168,7 @@ export class ChangesScreen extends FilteredScreen {
       { keys: 'K', says: 'Change before', run: () => this.#along(-1) },
       { keys: 'w, Enter', says: 'To what changed', run: () => this.open() },
       { keys: 'P', says: 'Print the morning sheet', run: () => window.print() },
-      { keys: 'E', says: 'Save the changes as CSV', also: 'export', run: () => this.save() },
+      ...savingKeys('the changes', (kind) => this.save(kind)),
       { keys: '/', says: 'Filter the causes', run: () => this.frame?.focusFilter() }
     ];
   }

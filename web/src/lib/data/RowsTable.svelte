@@ -73,84 +73,88 @@
 </script>
 
 {#if rows.length + fresh.length > 0}
-  <table class="rows" data-testid={table.name}>
-    <thead>
-      <tr>
-        {#each shownColumns as column (column.name)}
-          <th class:right={column.holds === 'number' || column.holds === 'whole'} title={column.meaning}
-            >{label(column.name)}</th
-          >
-        {/each}
-        <th class="act"><span class="sr-only">Take away</span></th>
-      </tr>
-    </thead>
-    <tbody>
-      {#each rows as row (nameOf(table, row))}
-        {@const id = DataDraft.id(table.name, keyOf(table, row))}
-        {@const pending = draft.rows[id]}
-        <tr class:gone={pending?.gone}>
+  <div class="relative overflow-x-auto" style="contain: inline-size">
+    <table class="rows" data-testid={table.name}>
+      <thead>
+        <tr>
           {#each shownColumns as column (column.name)}
-            {@const value = pending?.fields[column.name] ?? row[column.name] ?? ''}
-            <td>
-              <Cell
-                {column}
-                {value}
-                before={row[column.name] ?? ''}
-                changed={pending?.fields[column.name] !== undefined}
-                fault={draft.faultOf(id, column.name)}
-                conflict={draft.conflictOf(id, column.name)}
-                name={column.references ? names[column.references]?.[value] : undefined}
-                {today}
-                readonly={readonly || Boolean(pending?.gone)}
-                about="{one} {nameOf(table, row)}"
-                onchange={(to) => draft.set(table, row, column.name, to)}
-                onresolve={(mine) => {
-                  const conflict = draft.conflictOf(id, column.name);
-                  if (conflict) draft.resolve(id, conflict, mine);
-                }}
-              />
-              {#if column.references && names[column.references]?.[value] && column.name !== 'unit'}<small
-                  class="name">{names[column.references]?.[value]}</small
-                >{/if}
-            </td>
+            <th class:right={column.holds === 'number' || column.holds === 'whole'} title={column.meaning}
+              >{label(column.name)}</th
+            >
           {/each}
-          <td class="act">
-            {#if !readonly}<button
-                type="button"
-                aria-label="{pending?.gone ? 'Leave' : 'Take away'} {one} {nameOf(table, row)}"
-                title={pending?.gone ? 'Leave it' : 'Take it away'}
-                onclick={() => draft.toggleGone(table, row)}>{pending?.gone ? '↺' : '×'}</button
-              >{/if}
-          </td>
+          <th class="act"><span class="sr-only">Take away</span></th>
         </tr>
-      {/each}
-      {#each fresh as [id, row], place (id)}
-        <tr class="fresh">
-          {#each shownColumns as column, at (column.name)}
-            <td onpaste={(e) => paste(e, at, id)}>
-              {#if fixed[column.name] !== undefined}{row.fields[column.name]}{:else}
+      </thead>
+      <tbody>
+        {#each rows as row (nameOf(table, row))}
+          {@const id = DataDraft.id(table.name, keyOf(table, row))}
+          {@const pending = draft.rows[id]}
+          <tr class:gone={pending?.gone}>
+            {#each shownColumns as column (column.name)}
+              {@const value = pending?.fields[column.name] ?? row[column.name] ?? ''}
+              <td>
                 <Cell
                   {column}
-                  value={row.fields[column.name] ?? ''}
-                  changed
+                  {value}
+                  before={row[column.name] ?? ''}
+                  changed={pending?.fields[column.name] !== undefined}
                   fault={draft.faultOf(id, column.name)}
+                  conflict={draft.conflictOf(id, column.name)}
+                  name={column.references ? names[column.references]?.[value] : undefined}
                   {today}
-                  open={id === added?.id && column.name === added.column}
-                  about="New {one} {place + 1}"
-                  onchange={(to) => draft.setNew(table, id, column.name, to)}
+                  readonly={readonly || Boolean(pending?.gone)}
+                  about="{one} {nameOf(table, row)}"
+                  onchange={(to) => draft.set(table, row, column.name, to)}
+                  onresolve={(mine) => {
+                    const conflict = draft.conflictOf(id, column.name);
+                    if (conflict) draft.resolve(id, conflict, mine);
+                  }}
                 />
-              {/if}
+                {#if column.references && names[column.references]?.[value] && column.name !== 'unit'}<small
+                    class="name">{names[column.references]?.[value]}</small
+                  >{/if}
+              </td>
+            {/each}
+            <td class="act">
+              {#if !readonly}<button
+                  type="button"
+                  aria-label="{pending?.gone ? 'Leave' : 'Take away'} {one} {nameOf(table, row)}"
+                  title={pending?.gone ? 'Leave it' : 'Take it away'}
+                  onclick={() => draft.toggleGone(table, row)}>{pending?.gone ? '↺' : '×'}</button
+                >{/if}
             </td>
-          {/each}
-          <td class="act"
-            ><button type="button" aria-label="Leave out new {one} {place + 1}" onclick={() => draft.drop(id)}
-              >×</button
-            ></td
-          >
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+          </tr>
+        {/each}
+        {#each fresh as [id, row], place (id)}
+          <tr class="fresh">
+            {#each shownColumns as column, at (column.name)}
+              <td onpaste={(e) => paste(e, at, id)}>
+                {#if fixed[column.name] !== undefined}{row.fields[column.name]}{:else}
+                  <Cell
+                    {column}
+                    value={row.fields[column.name] ?? ''}
+                    changed
+                    fault={draft.faultOf(id, column.name)}
+                    {today}
+                    open={id === added?.id && column.name === added.column}
+                    about="New {one} {place + 1}"
+                    onchange={(to) => draft.setNew(table, id, column.name, to)}
+                  />
+                {/if}
+              </td>
+            {/each}
+            <td class="act"
+              ><button
+                type="button"
+                aria-label="Leave out new {one} {place + 1}"
+                onclick={() => draft.drop(id)}>×</button
+              ></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
 {:else if empty}<p class="py-1.5 text-ink-2">{empty}</p>{/if}
 {#if !readonly}
   <p

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { tableRows } from '$lib/queries';
   import Chooser from '$lib/ui/Chooser.svelte';
-  import SavedViews from '$lib/ui/SavedViews.svelte';
+  import MoreFilters from '$lib/ui/MoreFilters.svelte';
   import type { ItemsScreen } from './items-screen.svelte';
 
   /** Which items are shown. Filters that are seldom wanted stand behind one press. */
@@ -39,116 +39,65 @@
   choices={one(['make', 'assemble', 'buy', 'transfer', 'subcontract', 'none'])}
   onchoose={(v) => screen.filter('source', v)}
 />
-<span class="relative">
-  <button type="button" class="chip" aria-expanded={more} onclick={() => (more = !more)}
-    >More{#if set > 0}&nbsp;<b>{set}</b>{/if}</button
+<MoreFilters {set} {screen} bind:open={more}>
+  <Chooser
+    name="Kind"
+    value={screen.filters.kind}
+    choices={one(['stocked', 'kit', 'phantom'])}
+    onchoose={(v) => screen.filter('kind', v)}
+  />
+  <Chooser
+    name="Rule"
+    value={screen.filters.rule}
+    choices={one(['lot_for_lot', 'per_order', 'period', 'fixed_quantity', 'min_max'])}
+    onchoose={(v) => screen.filter('rule', v)}
+  />
+  <Chooser
+    name="Supplier"
+    value={screen.filters.supplier}
+    choices={codes(suppliers.data?.rows)}
+    onchoose={(v) => screen.filter('supplier', v)}
+  />
+  <Chooser
+    name="Tracking"
+    value={screen.filters.tracking}
+    choices={one(['none', 'lot', 'serial'])}
+    onchoose={(v) => screen.filter('tracking', v)}
+  />
+  <Chooser
+    name="Without"
+    all="–"
+    value={screen.filters.without}
+    choices={one(['supplier', 'cost'])}
+    onchoose={(v) => screen.filter('without', v)}
+  />
+  <Chooser
+    name="Moved"
+    all="or not"
+    value={screen.filters.moved === undefined ? undefined : String(screen.filters.moved)}
+    choices={[
+      { code: 'false', name: 'never' },
+      { code: 'true', name: 'ever' }
+    ]}
+    onchoose={(v) => screen.filter('moved', v)}
+  />
+  <Chooser
+    name="Retired"
+    all="or not"
+    value={screen.filters.retired === undefined ? undefined : String(screen.filters.retired)}
+    choices={[
+      { code: 'false', name: 'no' },
+      { code: 'true', name: 'yes' }
+    ]}
+    onchoose={(v) => screen.filter('retired', v)}
+  />
+  <label class="chip"
+    >Changed since
+    <input
+      type="date"
+      class="bg-transparent"
+      value={screen.filters.since ?? ''}
+      onchange={(e) => screen.filter('since', e.currentTarget.value || undefined)}
+    /></label
   >
-  {#if more}
-    <div class="sheet" role="group" aria-label="More filters">
-      <Chooser
-        name="Kind"
-        value={screen.filters.kind}
-        choices={one(['stocked', 'kit', 'phantom'])}
-        onchoose={(v) => screen.filter('kind', v)}
-      />
-      <Chooser
-        name="Rule"
-        value={screen.filters.rule}
-        choices={one(['lot_for_lot', 'per_order', 'period', 'fixed_quantity', 'min_max'])}
-        onchoose={(v) => screen.filter('rule', v)}
-      />
-      <Chooser
-        name="Supplier"
-        value={screen.filters.supplier}
-        choices={codes(suppliers.data?.rows)}
-        onchoose={(v) => screen.filter('supplier', v)}
-      />
-      <Chooser
-        name="Tracking"
-        value={screen.filters.tracking}
-        choices={one(['none', 'lot', 'serial'])}
-        onchoose={(v) => screen.filter('tracking', v)}
-      />
-      <Chooser
-        name="Without"
-        all="–"
-        value={screen.filters.without}
-        choices={one(['supplier', 'cost'])}
-        onchoose={(v) => screen.filter('without', v)}
-      />
-      <Chooser
-        name="Moved"
-        all="or not"
-        value={screen.filters.moved === undefined ? undefined : String(screen.filters.moved)}
-        choices={[
-          { code: 'false', name: 'never' },
-          { code: 'true', name: 'ever' }
-        ]}
-        onchoose={(v) => screen.filter('moved', v)}
-      />
-      <Chooser
-        name="Retired"
-        all="or not"
-        value={screen.filters.retired === undefined ? undefined : String(screen.filters.retired)}
-        choices={[
-          { code: 'false', name: 'no' },
-          { code: 'true', name: 'yes' }
-        ]}
-        onchoose={(v) => screen.filter('retired', v)}
-      />
-      <label class="chip"
-        >Changed since
-        <input
-          type="date"
-          class="bg-transparent"
-          value={screen.filters.since ?? ''}
-          onchange={(e) => screen.filter('since', e.currentTarget.value || undefined)}
-        /></label
-      >
-      <div class="basis-full">
-        <SavedViews
-          views={screen.views.named}
-          onsave={(name) => screen.saveView(name)}
-          onforget={(name) => screen.views.forget(name)}
-          onopen={(view) => screen.openView(view)}
-        />
-      </div>
-      <fieldset class="columns">
-        <legend class="text-sm text-ink-2">Columns</legend>
-        {#each screen.choices as column (column.code)}
-          <label class="flex items-center gap-1"
-            ><input
-              type="checkbox"
-              checked={screen.chosen.includes(column.code)}
-              onchange={() => screen.toggleColumn(column.code)}
-            />{column.name}</label
-          >
-        {/each}
-      </fieldset>
-    </div>
-  {/if}
-</span>
-
-<style>
-  .sheet {
-    position: absolute;
-    top: 30px;
-    left: 0;
-    z-index: 5;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px;
-    width: 470px;
-    max-width: 90vw;
-    padding: 10px;
-    border: 1px solid var(--ink);
-    border-radius: var(--radius);
-    background: var(--slip);
-  }
-  .columns {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 12px;
-    flex-basis: 100%;
-  }
-</style>
+</MoreFilters>

@@ -4,7 +4,6 @@
   import type { Draft } from './draft.svelte';
   import Field from './Field.svelte';
   import ItemField from './ItemField.svelte';
-  import PromiseLine from './PromiseLine.svelte';
   import type { PlannedOrder } from './plan.svelte';
 
   /** What is typed for a decision, by its kind. */
@@ -118,39 +117,45 @@
 {:else if kind === 'HOLD'}
   <Field name="Until" fault={draft.faultOf('until')} bind:value={draft.form.until} {today} />
   <Field name="Why (optional)" bind:value={draft.form.note} wide />
-{:else if kind === 'ENTER'}
-  <ItemField bind:value={draft.form.item} fault={draft.faultOf('item')} />
-  <Field
-    name="Quantity"
-    number="positive"
-    fault={draft.faultOf('quantity')}
-    bind:value={draft.form.quantity}
-  />
-  <Field name="Wanted on" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
-  <Field
-    name="From site"
-    fault={draft.faultOf('site')}
-    bind:value={draft.form.site}
-    choices={choices?.allSites}
-    none="choose"
-  />
-  <Field
-    name="Customer"
-    fault={draft.faultOf('customer')}
-    bind:value={draft.form.customer}
-    choices={choices?.allCustomers}
-    none="nobody yet"
-  />
-  <Field
-    name="Number"
-    fault={draft.faultOf('number')}
-    bind:value={draft.form.number}
-    placeholder="the next"
-  />
-  {#if draft.entered}
-    {@const line = draft.entered}
-    <PromiseLine {...line} {today} ontake={(day) => (draft.form.due = day)} />
+{:else if kind === 'AMEND'}
+  {#if draft.form.state === 'cancelled'}
+    <p class="basis-full">
+      The lines are planned for no more. They stay in the list of what was cancelled, and can be taken up
+      again.
+    </p>
+  {:else if draft.form.asPlanned}
+    <p class="basis-full">The customer is told the day on which each line is planned to go.</p>
+  {:else if draft.form.state === 'open'}
+    <p class="basis-full">The lines are planned for from now on.</p>
+  {:else}
+    {#if !draft.many}
+      <Field
+        name="Still open"
+        number="positive"
+        fault={draft.faultOf('quantity')}
+        bind:value={draft.form.quantity}
+        placeholder="as it is"
+      />
+      <ItemField bind:value={draft.form.item} fault={draft.faultOf('item')} />
+    {/if}
+    <Field name="Wanted on" fault={draft.faultOf('wanted')} bind:value={draft.form.wanted} {today} />
+    <Field name="Promised for" fault={draft.faultOf('promised')} bind:value={draft.form.promised} {today} />
+    <Field name="Planned to go" fault={draft.faultOf('due')} bind:value={draft.form.due} {today} />
+    <Field
+      name="From site"
+      fault={draft.faultOf('site')}
+      bind:value={draft.form.site}
+      choices={choices?.allSites}
+    />
+    <Field
+      name="Priority"
+      number="positive"
+      help="1 is served first, 5 is usual"
+      fault={draft.faultOf('priority')}
+      bind:value={draft.form.priority}
+    />
   {/if}
+  <Field name="Why (optional)" bind:value={draft.form.note} wide />
 {:else if kind === 'ADD'}
   <Field
     name="Quantity"

@@ -36,10 +36,14 @@ export interface Form {
   fields?: Record<string, string>;
   /** Of a bill of materials. */
   line?: string;
-  /** Of a customer order. */
   item?: string;
-  customer?: string;
-  number?: string;
+  /** Of customer order lines. */
+  wanted?: string;
+  promised?: string;
+  priority?: string;
+  state?: string;
+  /** The customer is told the day on which each line is planned to go. */
+  asPlanned?: boolean;
   /** Of a new item. */
   code?: string;
   name?: string;
@@ -61,7 +65,8 @@ export const TITLES: Record<Kind, string> = {
   SUBSTITUTE: 'Use another item instead of',
   PLANNING: 'Plan otherwise',
   BILL: 'Take out of the bill of materials',
-  ENTER: 'Enter a customer order',
+  ENTER: 'Take an order',
+  AMEND: 'Change customer order lines',
   DATA: 'Change data',
   COPY: 'A new item like',
   REPLACE: 'Replace everywhere'
@@ -139,10 +144,29 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       return { kind, orders };
     case 'ADD':
       return size && due ? { kind, item, site, quantity: size, due, source, supplier, note } : undefined;
-    case 'ENTER':
-      return size && due && item && site
-        ? { kind, item, site, quantity: size, due, customer: text(form.customer), number: text(form.number) }
+    case 'AMEND': {
+      const wanted = text(form.wanted);
+      const promised = text(form.promised);
+      const priority = number(form.priority);
+      const state = text(form.state);
+      const asPlanned = form.asPlanned;
+      return (size ?? due ?? wanted ?? promised ?? asPlanned ?? item ?? site ?? priority ?? state)
+        ? {
+            kind,
+            orders,
+            quantity: size,
+            due,
+            wanted,
+            promised,
+            asPlanned,
+            item,
+            site,
+            priority,
+            state,
+            note
+          }
         : undefined;
+    }
     case 'BILL':
       return { kind, item, site, line: text(form.line) };
     case 'PLANNING':
@@ -162,6 +186,7 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
     case 'REPLACE':
       return text(form.item) ? { kind, component: deciding.item, by: text(form.item), factor } : undefined;
     case 'DATA':
+    case 'ENTER':
       return undefined;
     case 'SUBSTITUTE':
       return { kind, orders, item, note };

@@ -10,10 +10,10 @@ import { SettledWords } from '$lib/filter-words.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { viewOf } from '$lib/links';
-import { changes, plannedOrder, planList, planState } from '$lib/queries';
+import { changes, plannedOrder, planList, planState, thread } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
-import { csv, download, tabbed } from '$lib/ui/export';
+import { saveSheet, savingKeys, tabbed, type FileKind } from '$lib/ui/export';
 import { whenPainted } from '$lib/ui/painted';
 import type { Action } from './actions';
 import { columnsOf, listColumns, listWidth } from './columns';
@@ -90,10 +90,27 @@ export class DecideScreen {
     this.panes.deciding = halfTyped<Deciding>('decision');
     this.panes.releasing = halfTyped<{ keys: string[] } | null>('release')?.keys;
     whenLeft(() => ({ words: this.list.words, why: this.why, selected: [...this.list.selected] }));
+    this.#takeNeeds();
     this.#takeRows();
     this.#followAddress();
     workingAt(() => this.place);
     $effect(() => shortcuts.register('plan', this.#keys()));
+  }
+
+  /** All planned orders that a customer order needs, on all levels, are looked at for their release. */
+  #takeNeeds(): void {
+    const number = fromAddress('needs');
+    const needed = createQuery(() => ({ ...thread({ number }), enabled: number !== undefined }));
+    let taken = number === undefined;
+    $effect(() => {
+      const bars = needed.data?.bars;
+      if (taken || !bars || needed.isPlaceholderData) return;
+      taken = true;
+      const keys = bars.flatMap((b) => (b.kind === 'planned' && b.key ? [b.key] : []));
+      if (keys.length > 0) this.panes.releasing = [...new Set(keys)];
+      else this.panes.refused = `${number} needs no planned order: all of it is there or on its way.`;
+      void toAddress({ needs: undefined });
+    });
   }
 
   #takeRows(): void {
@@ -218,8 +235,8 @@ export class DecideScreen {
     return this.list.orders.length > 0 ? tabbed(sheetOf(this.list.orders)) : undefined;
   }
 
-  save(): void {
-    download('planned-orders.csv', csv(sheetOf(ordersOf(this.list.shown))));
+  save(kind: FileKind = 'csv'): void {
+    void saveSheet('planned-orders', sheetOf(ordersOf(this.list.shown)), kind);
   }
 
   readonly #does = {
@@ -272,7 +289,7 @@ export class DecideScreen {
       { keys: 'd', says: 'Decisions', run: does.decisions.run },
       { keys: 't', says: 'Thread: what it waits for', run: () => this.#thread() },
       { keys: 's', says: 'Signals', run: () => this.showSignals() },
-      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: () => this.save() },
+      ...savingKeys('the list', (kind) => this.save(kind)),
       ...(rights.releases() ? [{ keys: 'r', says: 'Release', run: () => this.release() }] : []),
       { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Back, or select none', run: () => this.#escape() }

@@ -57,13 +57,6 @@ export class Draft {
   /** The order it is about, if it is one. */
   readonly one = $derived.by(() => (this.many ? undefined : this.asked.orders()[0]));
   readonly wanted = $derived.by(() => commandOf(this.deciding, this.form));
-  /** The customer order line that is being entered, once the typing has stopped for a moment. */
-  readonly entered = $derived.by(() => {
-    const line = this.#settled;
-    if (line?.kind !== 'ENTER' || this.#kept) return undefined;
-    const { item, site, quantity, due } = line;
-    return item && site && quantity && due ? { item, site, amount: quantity, wanted: due } : undefined;
-  });
   readonly asking = $derived.by(() => this.#preview.isFetching);
   /** Another consequence is on its way. */
   readonly old = $derived.by(() => this.#preview.isPlaceholderData);

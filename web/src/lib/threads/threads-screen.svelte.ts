@@ -11,7 +11,7 @@ import { planList, planState, promises, thread, type ThreadOf } from '$lib/queri
 import { rights } from '$lib/rights.svelte';
 import { trial } from '$lib/trial.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
-import { csv, download, tabbed, type Sheet } from '$lib/ui/export';
+import { saveSheet, savingKeys, tabbed, type FileKind, type Sheet } from '$lib/ui/export';
 import { FilteredScreen } from '$lib/ui/list-screen.svelte';
 import { deepest, lateness, linesOf, visible, type Bar, type Line, type Promise } from './threads';
 
@@ -126,7 +126,7 @@ export class ThreadsScreen extends FilteredScreen {
   enter(): void {
     if (trial.on) this.refused = trial.refusal;
     else if (!rights.decides('ENTER')) this.refused = rights.refusal('ENTER');
-    else this.change = { kind: 'ENTER', orders: [] };
+    else void goto('/demand/new');
   }
 
   choose(line: Line | undefined): void {
@@ -213,9 +213,9 @@ export class ThreadsScreen extends FilteredScreen {
     return this.promise && tabbed(this.#sheet([this.promise]));
   }
 
-  save(): void {
+  save(kind: FileKind = 'csv'): void {
     const all = this.lines.flatMap((l) => ('promise' in l ? [l.promise] : []));
-    download('customer-orders.csv', csv(this.#sheet(all)));
+    void saveSheet('customer-orders', this.#sheet(all), kind);
   }
 
   protected keys() {
@@ -234,7 +234,7 @@ export class ThreadsScreen extends FilteredScreen {
         run: () => (this.change ? this.pane?.keep() : this.open(this.here))
       },
       { keys: 'e', says: 'Change the bar’s order', run: () => this.decide(this.here) },
-      { keys: 'n', says: 'Enter a customer order', run: () => this.enter() },
+      { keys: 'n', says: 'Take an order', run: () => this.enter() },
       {
         keys: 'u',
         says: 'Take back the last decision',
@@ -242,7 +242,7 @@ export class ThreadsScreen extends FilteredScreen {
         run: () => void this.last.takeBack()
       },
       { keys: 'b', says: 'Gather by what makes late', run: () => this.gather() },
-      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: () => this.save() },
+      ...savingKeys('the list', (kind) => this.save(kind)),
       { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: () => this.#escape() }
     ];

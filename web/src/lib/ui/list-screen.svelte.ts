@@ -2,7 +2,7 @@ import { fromAddress, toAddress } from '$lib/address';
 import { shortcuts, type Shortcut } from '$lib/desk.svelte';
 import { SettledWords } from '$lib/filter-words.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
-import { csv, download, tabbed, type Sheet } from './export';
+import { savingKeys, saveSheet, tabbed, type FileKind, type Sheet } from './export';
 import { Listing } from './rows.svelte';
 
 /** A screen with a filter: its words and keys, and that it comes back as it was left. Made while its component comes. */
@@ -90,13 +90,13 @@ export abstract class ListScreen<R extends object> extends FilteredScreen {
   }
 
   /** What is selected, or else all that is listed. */
-  save(): void {
+  save(kind: FileKind = 'csv'): void {
     const chosen = this.list.selected.size > 0 ? this.list.concerned : this.list.shown;
-    this.saved(chosen);
+    this.saved(chosen, kind);
   }
 
-  protected saved(rows: R[]): void {
-    download(`${this.about.name}.csv`, csv(this.sheetOf(rows)));
+  protected saved(rows: R[], kind: FileKind): void {
+    void saveSheet(this.about.name, this.sheetOf(rows), kind);
   }
 
   protected go(by: number): void {
@@ -117,7 +117,7 @@ export abstract class ListScreen<R extends object> extends FilteredScreen {
       { keys: 'K', says: `Select, and the ${row} before too`, run: () => this.open(this.list.extend(-1)) },
       { keys: 'x, \u0020', says: 'Select', run: () => this.list.toggle(this.opened) },
       { keys: 'X', says: 'Select all that is listed, or none', run: () => this.selectAll() },
-      { keys: 'E', says: 'Save the list as CSV', also: 'export', run: () => this.save() },
+      ...savingKeys('the list', (kind) => this.save(kind)),
       { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Select none', run: () => this.list.selected.clear() }
     ];

@@ -1,3 +1,4 @@
+import type { FileKind } from './export';
 import { ListScreen, type About } from './list-screen.svelte';
 import type { Part, Windows } from './windows.svelte';
 
@@ -54,10 +55,10 @@ export abstract class WindowedScreen<R extends object, P extends Part<R>> extend
   }
 
   /** All rows, or those of them that are selected. */
-  override save(): void {
+  override save(kind: FileKind = 'csv'): void {
     void this.whole().then((rows) => {
       const { selected } = this.list;
-      if (rows) this.saved(selected.size > 0 ? rows.filter((r) => selected.has(this.keyOf(r))) : rows);
+      if (rows) this.saved(selected.size > 0 ? rows.filter((r) => selected.has(this.keyOf(r))) : rows, kind);
     });
   }
 

@@ -2,7 +2,7 @@
   import { said } from '$lib/format';
   import { createQuery } from '@tanstack/svelte-query';
   import { whatIfsCompared } from '$lib/queries';
-  import { csv, download } from '$lib/ui/export';
+  import { saveSheet, type FileKind } from '$lib/ui/export';
   import { FIGURES, figureText } from './what-if';
 
   /** Several what-ifs beside the live plan, a column each. */
@@ -14,14 +14,12 @@
   const compared = createQuery(() => whatIfsCompared(ids));
   const columns = $derived(compared.data ?? []);
 
-  export function save() {
-    download(
-      'what-ifs.csv',
-      csv({
-        header: ['figure', ...columns.map((c) => c.name)],
-        rows: FIGURES.map((f) => [f.name, ...columns.map((c) => f.of(c.figures))])
-      })
-    );
+  export function save(kind: FileKind = 'csv') {
+    const sheet = {
+      header: ['figure', ...columns.map((c) => c.name)],
+      rows: FIGURES.map((f) => [f.name, ...columns.map((c) => f.of(c.figures))])
+    };
+    void saveSheet('what-ifs', sheet, kind);
   }
 </script>
 

@@ -1,3 +1,4 @@
+import { savingKeys, type FileKind } from '$lib/ui/export';
 import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
@@ -49,7 +50,7 @@ export class WhatIfsScreen extends FilteredScreen {
 
   // the parts of the page that act on a key
   pane = $state.raw<WhatIfScreen | undefined>();
-  compared = $state<{ save: () => void } | undefined>();
+  compared = $state<{ save: (kind?: FileKind) => void } | undefined>();
 
   constructor() {
     super('what-if');
@@ -151,12 +152,7 @@ export class WhatIfsScreen extends FilteredScreen {
         also: 'undo',
         run: () => this.#takeBack()
       },
-      {
-        keys: 'E',
-        says: 'Save the comparison as CSV',
-        also: 'export',
-        run: () => this.compared?.save()
-      },
+      ...savingKeys('the comparison', (kind) => this.compared?.save(kind)),
       { keys: '/', says: 'Filter', run: () => this.frame?.focusFilter() },
       { keys: 'Escape', says: 'Back', run: () => this.stopComparing() }
     ];

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Frame, PLACES } from '$lib/frame.svelte';
+  import DemandCount from '$lib/demand/DemandCount.svelte';
   import HealthCount from '$lib/data/HealthCount.svelte';
   import Finder from '$lib/ui/Finder.svelte';
   import FormatsDialog from '$lib/ui/FormatsDialog.svelte';
@@ -30,7 +31,11 @@
               : 'border-transparent'}"
             aria-current={here ? 'page' : undefined}
             title="{place.name} (g {place.key})"
-            >{#if place.href === '/items'}<HealthCount name={place.name} />{:else}{place.name}{/if}</a
+            >{#if place.href === '/items'}<HealthCount
+                name={place.name}
+              />{:else if place.href === '/demand'}<DemandCount
+                name={place.name}
+              />{:else}{place.name}{/if}</a
           >
         {/each}
       </nav>

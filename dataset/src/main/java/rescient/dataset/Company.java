@@ -63,7 +63,11 @@ public final class Company {
         SideBySide.run(
                 SideBySide.CORES,
                 List.of(
-                        () -> each("customer_orders", row -> builder.customerOrder(RowFacts.customerOrder(row))),
+                        () -> each("customer_orders", row -> {
+                            if (RowFacts.counts(row)) {
+                                builder.customerOrder(RowFacts.customerOrder(row));
+                            }
+                        }),
                         () -> each("items", this::item),
                         () -> Planning.of(dataset).forEach(row -> {
                             PlanningData data = row.data();

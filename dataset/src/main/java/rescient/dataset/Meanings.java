@@ -46,7 +46,7 @@ final class Meanings {
         table("supplier_items", "What suppliers offer, and their prices by quantity");
         table("customers", "Who buys from us");
         table("stock", "Stock on hand, lot by lot");
-        table("customer_orders", "Open lines of customer orders");
+        table("customer_orders", "Lines of customer orders: quotes, open ones, done and cancelled ones");
         table("forecasts", "Forecasts, in named sets");
         table("shipments", "What was shipped to customers");
         table("open_orders", "Firmed and released orders that are not done");
@@ -178,6 +178,15 @@ final class Meanings {
         column("priority", "1 is served first; 5 if not set");
         column("customer_orders.quantity", "Still open, in the item's unit");
         column("due_date", "Day it is wanted or promised");
+        column("customer_orders.ordered", "Ordered in all, in the item's unit; what is open if not set");
+        column("customer_orders.unit", "Unit in which the customer asked for it");
+        column("show_parts", "Of a kit: documents for customers name its parts");
+        column("entered", "Day on which it came in");
+        column("wanted_date", "Day the customer asked for");
+        column("promised_date", "Day the customer was told");
+        column("reference", "The customer's own number of his order");
+        column("customer_orders.state", "A quote binds nobody yet; open if not set. Only what is open is planned");
+        column("complete", "All lines of the order go together; line by line if not set");
     }
 
     private static void orders() {

@@ -119,7 +119,7 @@ public final class PlanChanges {
         String number = row.text("number");
         String line = row.text("line");
         put(
-                change.row() == null
+                change.row() == null || !RowFacts.counts(change.row())
                         ? new Change.NoCustomerOrder(number, line)
                         : new Change.CustomerOrder(RowFacts.customerOrder(change.row())),
                 number,
@@ -163,7 +163,8 @@ public final class PlanChanges {
                     row.text("item"),
                     row.text("site"),
                     row.text("date"),
-                    row.text("number"));
+                    row.text("number"),
+                    row.text("line", ""));
         }
     }
 

@@ -30,6 +30,7 @@ import rescient.core.company.WorkCenter;
 
 /** What rows tell: a fact of the calculation for each. */
 final class RowFacts {
+    private static final String OPEN = "open";
     private static final Words<ItemKind> ITEM_KINDS = Words.of(ItemKind.class);
     private static final Words<Source> SOURCES = Words.of(Source.class);
     private static final Words<PeriodUnit> UNITS = Words.of(PeriodUnit.class);
@@ -153,6 +154,11 @@ final class RowFacts {
                 row.day("expiry", Integer.MAX_VALUE));
     }
 
+    /** Whether a row of customer_orders is planned for: a quote is not yet, what is done or cancelled not any more. */
+    static boolean counts(Row row) {
+        return row.text("state", OPEN).equals(OPEN);
+    }
+
     static CustomerOrderLine customerOrder(Row row) {
         return new CustomerOrderLine(
                 row.text("number"),
@@ -170,6 +176,7 @@ final class RowFacts {
                 row.text("site"),
                 row.day("date", 0),
                 row.text("number"),
+                row.text("line", ""),
                 row.quantity("quantity", 0));
     }
 

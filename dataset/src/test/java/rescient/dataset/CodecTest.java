@@ -173,7 +173,8 @@ class CodecTest {
                     Fact.PurchaseRelease.class,
                     Fact.Tracking.class,
                     Fact.Costing.class,
-                    Fact.Per.class);
+                    Fact.Per.class,
+                    Fact.OrderState.class);
         }
         return List.of(String.class);
     }

@@ -6,6 +6,8 @@ final class Catalogue {
     static final String DEPOT = "QUAYSIDE";
     static final String COATER = "SILVERLEAF";
 
+    private static final String[] TOWNS = {"Ironby", "Millholm", "Copperwick", "Stonebridge"};
+
     private final Tables tables;
 
     Catalogue(Tables tables) {
@@ -106,6 +108,10 @@ final class Catalogue {
                 "currency",
                 "EUR",
                 "minimum_order_value",
-                minimum == 0 ? "" : minimum);
+                minimum == 0 ? "" : minimum,
+                "address",
+                name.substring(0, name.indexOf(' ')) + " works, " + TOWNS[code.length() % TOWNS.length],
+                "payment_days",
+                minimum > 200 ? 60 : 30);
     }
 }

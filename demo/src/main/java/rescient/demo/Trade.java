@@ -56,6 +56,13 @@ final class Trade {
         "HIVE-10N", "HIVE-10W", "FRAME-B", "FRAME-S", "FOUND-B", "SMOKER-S", "SUIT-M", "SYRUP-5", "FONDANT-2"
     };
 
+    private static final String[] STREETS = {
+        "Mill Lane", "Orchard Row", "Chapel Hill", "Weir Road", "Heath Street", "Quarry Bank", "Old Market"
+    };
+    private static final String[] TOWNS = {
+        "Oakby", "Thornholm", "Wethermoor", "Ferrisford", "Hazelbridge", "Larkstead", "Saltby", "Nunwick", "Eastholt"
+    };
+
     private final Tables tables;
     private final LocalDate base;
     private final Random random;
@@ -76,10 +83,19 @@ final class Trade {
                     "name",
                     name,
                     "email",
-                    "office@" + code(i).toLowerCase(java.util.Locale.ROOT) + ".example");
+                    "office@" + code(i).toLowerCase(java.util.Locale.ROOT) + ".example",
+                    "address",
+                    address(i),
+                    "payment_days",
+                    i % 4 == 0 ? 14 : 30);
         }
         customerOrders();
         openOrders();
+    }
+
+    private static String address(int customer) {
+        return (3 + customer * 7 % 80) + " " + STREETS[customer % STREETS.length] + ", "
+                + TOWNS[customer % TOWNS.length];
     }
 
     private static String code(int customer) {
@@ -126,24 +142,25 @@ final class Trade {
             int quantity,
             LocalDate due,
             Integer priority) {
-        tables.add(
-                "customer_orders",
-                "number",
-                number,
-                "line",
-                line,
-                "customer",
-                customer,
-                "item",
-                item,
-                "site",
-                south ? Catalogue.DEPOT : Catalogue.WORKS,
-                "quantity",
-                quantity,
-                "due_date",
-                due,
-                "priority",
-                priority);
+        Object[] columns = new Agreed(Integer.parseInt(number.substring(3)), due, base)
+                .columns(
+                        "number",
+                        number,
+                        "line",
+                        line,
+                        "customer",
+                        customer,
+                        "item",
+                        item,
+                        "site",
+                        south ? Catalogue.DEPOT : Catalogue.WORKS,
+                        "quantity",
+                        quantity,
+                        "due_date",
+                        due,
+                        "priority",
+                        priority);
+        tables.add("customer_orders", columns);
     }
 
     /** More often in spring; never on a weekend, nor in the closed days at the turn of the year. */

@@ -34,25 +34,29 @@ final class WorkshopTrade {
             }
             int first = random.nextInt(Workshop.SOLD.length);
             int lines = 1 + random.nextInt(3);
+            String customer = null;
             for (int line = 1; line <= lines; line++) {
-                tables.add(
-                        "customer_orders",
-                        "number",
-                        "SO-" + (630 + order),
-                        "line",
-                        line,
-                        "customer",
-                        String.format("C%03d", 101 + random.nextInt(CUSTOMERS)),
-                        "item",
-                        Workshop.SOLD[(first + line) % Workshop.SOLD.length],
-                        "site",
-                        Catalogue.WORKS,
-                        "quantity",
-                        2 + random.nextInt(12),
-                        "due_date",
-                        due,
-                        "priority",
-                        "");
+                String drawn = String.format("C%03d", 101 + random.nextInt(CUSTOMERS));
+                customer = customer == null ? drawn : customer;
+                Object[] columns = new Agreed(630 + order, due, base)
+                        .columns(
+                                "number",
+                                "SO-" + (630 + order),
+                                "line",
+                                line,
+                                "customer",
+                                customer,
+                                "item",
+                                Workshop.SOLD[(first + line) % Workshop.SOLD.length],
+                                "site",
+                                Catalogue.WORKS,
+                                "quantity",
+                                2 + random.nextInt(12),
+                                "due_date",
+                                due,
+                                "priority",
+                                "");
+                tables.add("customer_orders", columns);
             }
         }
     }

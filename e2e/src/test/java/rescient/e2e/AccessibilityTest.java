@@ -110,6 +110,17 @@ class AccessibilityTest extends DeskTest {
         assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("What-if")))
                 .isVisible();
         check(page, "plan of a what-if");
+        page.navigate("/demand?line=SO-790~1");
+        assertThat(page.getByTestId("order-lines")).containsText("EXTR-4");
+        check(page, "demand");
+        page.navigate("/demand/new?like=SO-790");
+        assertThat(page.getByTestId("order-sheet").getByLabel("Quantity of line 1"))
+                .hasValue("24");
+        page.getByTestId("order-sheet")
+                .getByLabel("Wanted on", new Locator.GetByLabelOptions().setExact(true))
+                .fill("+5");
+        assertThat(page.getByTestId("goes-0")).containsText("not before");
+        check(page, "order sheet");
         page.navigate("/orders?number=PO-2032");
         assertThat(page.getByLabel("Line 1")).isVisible();
         check(page, "orders");

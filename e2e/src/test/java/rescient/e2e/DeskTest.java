@@ -205,24 +205,37 @@ abstract class DeskTest {
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Release"));
     }
 
-    /** Enters an order for ten extractors that are wanted too soon, from any view of the Plan. */
+    /** Enters an order for ten extractors that are wanted too soon, and keeps the day whatever it does. */
     static void enterRushOrder(Page page) {
         page.keyboard().press("g");
-        page.keyboard().press("t");
-        assertThat(page).hasURL(Pattern.compile("/plan/threads"));
+        page.keyboard().press("m");
+        assertThat(page).hasURL(Pattern.compile("/demand"));
         page.keyboard().press("n");
-        Locator pane = page.getByTestId("decide");
-        Locator item = pane.getByLabel("Item");
-        assertThat(item).isFocused();
-        item.fill("EXTR-4");
-        pane.getByLabel("Quantity").fill("10");
-        pane.getByLabel("Wanted on").fill("30 Nov");
-        pane.getByLabel("From site").selectOption("LARKMOOR");
-        pane.getByLabel("Customer").selectOption("C110");
-        assertThat(page.getByTestId("consequence")).containsText("SO-792");
-        Locator keep = pane.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"));
-        assertThat(keep).isEnabled();
-        keep.click();
-        assertThat(pane).isHidden();
+        Locator sheet = page.getByTestId("order-sheet");
+        assertThat(sheet.getByLabel("Customer")).isFocused();
+        sheet.getByLabel("Customer").fill("C110");
+        sheet.getByLabel("Wanted on", new Locator.GetByLabelOptions().setExact(true))
+                .fill("30 Nov");
+        line(sheet, 1, "EXTR-4", "10");
+        assertThat(sheet.getByTestId("goes-0")).containsText("not before");
+        page.keyboard().press("Alt+k");
+        keepOrder(page);
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("SO-792")))
+                .isVisible();
+    }
+
+    /** Types a line of the order sheet; the cursor stays in its quantity. */
+    static void line(Locator sheet, int line, String item, String quantity) {
+        sheet.getByLabel("Item of line " + line).fill(item);
+        sheet.getByLabel("Quantity of line " + line).fill(quantity);
+    }
+
+    /** Keeps the order on the sheet, once all that it does is known. */
+    static void keepOrder(Page page) {
+        assertThat(page.getByRole(AriaRole.TOOLBAR)
+                        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep the order")))
+                .isEnabled();
+        page.keyboard().press("Control+Enter");
+        assertThat(page).hasURL(Pattern.compile("/demand\\?line="));
     }
 }

@@ -103,18 +103,12 @@ class ItemDataTest extends DeskTest {
         assertThat(page).hasURL(Pattern.compile("code=NEW-1"));
         assertThat(page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Item NEW-1")))
                 .containsText("A new one");
-        page.navigate("/plan/threads");
-        page.locator(".plan-row").first().waitFor();
-        page.keyboard().press("n");
-        Locator enter = page.getByTestId("decide");
-        enter.getByLabel("Item").fill("NEW-1");
-        enter.getByLabel("Quantity").fill("3");
-        enter.getByLabel("Wanted on").fill("+60");
-        enter.getByLabel("From site").selectOption("LARKMOOR");
-        assertThat(enter.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")))
-                .isEnabled();
-        page.keyboard().press("Enter");
-        assertThat(page.getByTestId("decide")).hasCount(0);
+        page.navigate("/demand/new");
+        Locator sheet = page.getByTestId("order-sheet");
+        sheet.getByLabel("Wanted on", new Locator.GetByLabelOptions().setExact(true))
+                .fill("+60");
+        line(sheet, 1, "NEW-1", "3");
+        keepOrder(page);
         page.navigate("/plan?words=NEW-1");
         assertThat(page.locator(".plan-row.here")).containsText("NEW-1");
         page.keyboard().press("r");

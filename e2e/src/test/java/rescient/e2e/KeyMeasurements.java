@@ -140,7 +140,6 @@ class KeyMeasurements extends DeskTest {
         keys.repeat("o", "what decides", THREAD);
         page.keyboard().press("J");
         keys.there("e", "the pane of the decision", DECIDING);
-        keys.there("n", "an order to be entered", DECIDING);
         keys.repeat("b", "by what makes late", LIST);
         keys.away("w", "Decide", AT, "its list", PLACE, THREAD);
         notTimed("Threads");

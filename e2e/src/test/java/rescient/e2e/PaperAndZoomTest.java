@@ -27,6 +27,8 @@ class PaperAndZoomTest extends DeskTest {
                 "/plan/changes",
                 "/plan/what-if",
                 "/orders",
+                "/demand",
+                "/demand/new",
                 "/items",
                 "/items/calendars",
                 "/items/groups",

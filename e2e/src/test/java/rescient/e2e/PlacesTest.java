@@ -144,6 +144,7 @@ class PlacesTest extends DeskTest {
             {"o", "/orders\\?number="},
             {"t", "/plan/threads\\?number=SO-790"},
             {"i", "/items\\?code="},
+            {"m", "/demand\\?line="},
             {"c", "/plan/changes"},
             {"o", "/orders\\?number="},
             {"d", "/plan\\?"}
@@ -183,7 +184,7 @@ class PlacesTest extends DeskTest {
         // several words in any order; customer orders, customers, suppliers, sites
         for (String[] wanted : new String[][] {
             {"sealed 6202", "BRG-6202", "/items\\?code=BRG-6202"},
-            {"SO-790", "customer order", "/plan/threads\\?number=SO-790"},
+            {"SO-790", "customer order", "/demand\\?line=SO-790"},
             {"trade widdow", "supplier", "/plan\\?supplier=WIDDOW"},
             {"quayside", "site", "/plan\\?for=QUAYSIDE"},
             {"PO-2032", "order to us", "/orders\\?number=PO-2032"}

@@ -2,6 +2,7 @@ package rescient.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -93,6 +94,21 @@ class Screenshots extends DeskTest {
         assertThat(late.getByRole(AriaRole.GRID)).containsText("Planned starts");
         assertThat(late.getByRole(AriaRole.GRID)).containsText("GBX-410");
         shoot(late, "periods");
+        late.navigate("/demand?line=SO-790~1");
+        assertThat(late.getByTestId("brings")).containsText("GEAR-60");
+        shoot(late, "demand");
+        late.navigate("/demand/new");
+        Locator sheet = late.getByTestId("order-sheet");
+        sheet.getByLabel("Customer").fill("C110");
+        sheet.getByLabel("Wanted on", new Locator.GetByLabelOptions().setExact(true))
+                .fill("+9");
+        line(sheet, 1, "KIT-BEGIN", "6");
+        line(sheet, 2, "TRAP-1", "30");
+        line(sheet, 3, "EXTR-4", "12");
+        assertThat(sheet.getByTestId("goes-2")).containsText("not before");
+        assertThat(sheet.getByTestId("precedence")).isVisible();
+        shoot(late, "order-sheet");
+        late.keyboard().press("Escape");
         enterRushOrder(late);
         late.navigate("/plan/changes?since=morning");
         assertThat(late.getByTestId("changes")).containsText("became late");

@@ -72,34 +72,6 @@ class ThreadsTest extends DeskTest {
         assertThat(page.getByText("makes 1 order late")).isVisible();
     }
 
-    /** A rush order that would make others late is promised for the day on which it does not; that day is taken and kept. */
-    @Test
-    void aRushOrderIsTakenForTheDayThatCanBePromised() {
-        Page page = threads();
-        page.keyboard().press("n");
-        Locator pane = page.getByTestId("decide");
-        pane.getByLabel("Item").fill("EXTR-4");
-        pane.getByLabel("Quantity").fill("40");
-        pane.getByLabel("Wanted on").fill("30 Nov");
-        pane.getByLabel("From site").selectOption("LARKMOOR");
-        Locator promise = pane.getByTestId("promise");
-        assertThat(promise).containsText("could go on 30 Nov");
-        assertThat(promise).containsText("Free now");
-        // kept for the wanted day it would make the other order later still
-        assertThat(page.getByTestId("consequence")).containsText("SO-790");
-        promise.getByRole(AriaRole.BUTTON).click();
-        assertThat(promise).containsText("all of it");
-        assertThat(pane.getByLabel("Wanted on")).not().hasValue("30 Nov");
-        Locator keep = pane.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"));
-        assertThat(keep).isEnabled();
-        assertThat(page.getByTestId("consequence")).containsText("No customer order becomes later or earlier");
-        keep.click();
-        assertThat(pane).isHidden();
-        page.keyboard().press("/");
-        page.keyboard().type("SO-792");
-        assertThat(orders(page).first()).containsText("on time");
-    }
-
     @Test
     void aBarIsDraggedAndWhatItDoesToTheCustomerOrderIsSeenFirst() {
         Page page = threads();

@@ -67,10 +67,7 @@ class ChangesApiTest extends ServerTest {
 
     @Test
     void aRushOrderIsTheCauseOfWhatItChanged() throws Exception {
-        Reply entered = decide(
-                "ida",
-                "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','quantity':10,'due':'2026-11-30',"
-                        + "'customer':'C110'}");
+        Reply entered = decide("ida", ordering("'customer':'C110',", "EXTR-4", "10", "2026-11-30"));
         assertThat(entered.status()).as(String.valueOf(entered.body())).isEqualTo(201);
         JsonNode changes = changes("morning");
 
@@ -106,25 +103,22 @@ class ChangesApiTest extends ServerTest {
 
     @Test
     void aCustomerOrderThatCannotBeIsRefusedBesideItsField() throws Exception {
-        assertThat(decide("ida", "{'kind':'ENTER','item':'NONE','site':'LARKMOOR','quantity':4,'due':'2026-12-01'}")
+        assertThat(decide("ida", ordering("NONE", "4", "2026-12-01"))
                         .body()
                         .get("field")
                         .asText())
-                .isEqualTo("item");
-        assertThat(decide("ida", "{'kind':'ENTER','item':'NUC-5N','site':'LARKMOOR','quantity':4,'due':'2026-11-20'}")
+                .isEqualTo("lines.0.item");
+        assertThat(decide("ida", ordering("NUC-5N", "4", "2026-11-20"))
                         .body()
                         .get("field")
                         .asText())
-                .isEqualTo("due");
-        Reply half =
-                decide("ida", "{'kind':'ENTER','item':'NUC-5N','site':'LARKMOOR','quantity':4.5,'due':'2026-12-01'}");
+                .isEqualTo("lines.0.wanted");
+        Reply half = decide("ida", ordering("NUC-5N", "4.5", "2026-12-01"));
         assertThat(half.status()).isEqualTo(422);
         assertThat(half.body().get("detail").asText()).contains("cannot be a customer order");
-        assertThat(decide("emil", "{'kind':'ENTER','item':'NUC-5N','site':'LARKMOOR','quantity':4,'due':'2026-12-01'}")
-                        .status())
+        assertThat(decide("emil", ordering("NUC-5N", "4", "2026-12-01")).status())
                 .isEqualTo(403);
-        assertThat(decide("sven", "{'kind':'ENTER','item':'NUC-5N','site':'LARKMOOR','quantity':4,'due':'2026-12-01'}")
-                        .status())
+        assertThat(decide("sven", ordering("NUC-5N", "4", "2026-12-01")).status())
                 .isEqualTo(201);
     }
 

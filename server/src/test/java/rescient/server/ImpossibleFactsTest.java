@@ -12,8 +12,7 @@ import rescient.server.platform.Companies;
 
 /** One number stops nobody: what cannot be planned is refused, and what came in all the same leaves its point out only. */
 class ImpossibleFactsTest extends ServerTest {
-    private static final String HUGE =
-            "{'kind':'ENTER','item':'HIVE-10N','site':'LARKMOOR','quantity':900000000000,'due':'2026-12-09'}";
+    private static final String HUGE = ordering("HIVE-10N", "900000000000", "2026-12-09");
 
     @Autowired
     Companies companies;

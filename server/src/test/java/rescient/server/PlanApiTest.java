@@ -163,7 +163,10 @@ class PlanApiTest extends ServerTest {
                 "/api/data/rows?table=items",
                 "/api/data/rows?table=bom_lines&words=bearing&sort=quantity",
                 "/api/data/offered?table=items&words=b",
-                "/api/promise?item=EXTR-4&site=LARKMOOR&quantity=3&wanted=2026-12-01",
+                "/api/demand/lines?words=a&sort=customer",
+                "/api/demand/order?number=SO-790",
+                "/api/demand/usual?customer=C110",
+                "/api/plan/allocation?item=EXTR-4",
                 "/api/data/history?item=EXTR-4",
                 "/api/data/health",
                 "/api/find?words=a");

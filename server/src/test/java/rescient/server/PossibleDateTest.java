@@ -134,12 +134,12 @@ class PossibleDateTest extends ServerTest {
 
     @Test
     void aCustomerOrderFarFromWhatIsUsualIsSaid() throws Exception {
-        String enter = "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','due':'2027-01-15','quantity':";
-        assertThat(remarks(consequence(enter + "50000}")))
+        assertThat(remarks(consequence(ordering("EXTR-4", "50000", "2027-01-15"))))
                 .singleElement()
                 .asString()
                 .contains("times what is usual here");
-        assertThat(consequence(enter + "20}").get("remarks")).isEmpty();
+        assertThat(consequence(ordering("EXTR-4", "20", "2027-01-15")).get("remarks"))
+                .isEmpty();
     }
 
     @Test

@@ -75,6 +75,17 @@ abstract class ServerTest {
 
     record Reply(int status, JsonNode body) {}
 
+    /** The command that enters an order of one line at the works, without a promise. */
+    static String ordering(String item, String quantity, String wanted) {
+        return ordering("", item, quantity, wanted);
+    }
+
+    /** @param head what else is said of the order, each with a comma after it */
+    static String ordering(String head, String item, String quantity, String wanted) {
+        return "{'kind':'ENTER'," + head + "'lines':[{'item':'" + item + "','site':'LARKMOOR','quantity':" + quantity
+                + ",'wanted':'" + wanted + "'}]}";
+    }
+
     Reply get(String login, String path) throws Exception {
         return reply(login, MockMvcRequestBuilders.get(path));
     }

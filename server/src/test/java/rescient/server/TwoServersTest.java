@@ -74,10 +74,7 @@ class TwoServersTest extends ServerTest {
     @Test
     void everyKindOfChangeIsFollowed() throws Exception {
         List<Row> items = there.current().directory().facts().rows("items");
-        assertThat(decide(
-                                "ida",
-                                "{'kind':'ENTER','item':'EXTR-4','site':'LARKMOOR','quantity':3,'due':'2027-01-15',"
-                                        + "'number':'SO-9000'}")
+        assertThat(decide("ida", ordering("'number':'SO-9000',", "EXTR-4", "3", "2027-01-15"))
                         .status())
                 .isEqualTo(201);
         assertThat(follows(items).directory().customerOrder("SO-9000", "1")).isNotNull();

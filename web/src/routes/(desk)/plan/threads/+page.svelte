@@ -86,13 +86,11 @@
       onclick={() => screen.gather()}>by what makes late <Key name="b" /></button
     >
     {#if rights.decides('ENTER')}<button type="button" class="chip" onclick={() => screen.enter()}
-        >enter an order <Key name="n" /></button
+        >take an order <Key name="n" /></button
       >{/if}
   {/snippet}
   {#snippet detail()}
-    {#if screen.change?.kind === 'ENTER'}
-      {@render below(screen.change)}
-    {:else if !screen.asked}
+    {#if !screen.asked}
       <div class="grid h-full place-content-center gap-2 text-center text-ink-2">
         <p>Choose a customer order to see all that it waits for.</p>
         <p class="flex items-center justify-center gap-1.5"><Key name="j" /><Key name="k" /> move</p>

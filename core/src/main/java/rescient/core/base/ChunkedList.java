@@ -107,17 +107,51 @@ public final class ChunkedList<T> extends AbstractList<T> implements RandomAcces
         return copy;
     }
 
-    /** A copy with one thing more, those behind it moved on. */
+    /** A copy with one thing more, those behind it moved on; it shares the chunks before it. */
     public ChunkedList<T> inserted(int i, T value) {
-        List<T> all = new ArrayList<>(this);
-        all.add(i, value);
-        return of(all, maker);
+        int first = i >>> BITS;
+        List<T[]> next = new ArrayList<>(chunks.size() + 1);
+        next.addAll(chunks.subList(0, first));
+        T moved = value;
+        int place = i & (CHUNK - 1);
+        boolean room = false;
+        for (int c = first; c < chunks.size(); c++, place = 0) {
+            T[] old = chunks.get(c);
+            room = old.length < CHUNK;
+            T[] chunk = maker.apply(room ? old.length + 1 : CHUNK);
+            System.arraycopy(old, 0, chunk, 0, place);
+            chunk[place] = moved;
+            System.arraycopy(old, place, chunk, place + 1, chunk.length - place - 1);
+            moved = old.length == 0 ? null : old[old.length - 1];
+            next.add(chunk);
+        }
+        if (!room) {
+            T[] last = maker.apply(1);
+            last[0] = moved;
+            next.add(last);
+        }
+        return new ChunkedList<>(maker, next, size + 1, new boolean[next.size()]);
     }
 
-    /** A copy without the thing in one place. */
+    /** A copy without the thing in one place; it shares the chunks before it. */
     public ChunkedList<T> without(int i) {
-        List<T> all = new ArrayList<>(this);
-        all.remove(i);
-        return of(all, maker);
+        int first = i >>> BITS;
+        List<T[]> next = new ArrayList<>(chunks.size());
+        next.addAll(chunks.subList(0, first));
+        int place = i & (CHUNK - 1);
+        for (int c = first; c < chunks.size(); c++, place = 0) {
+            T[] old = chunks.get(c);
+            boolean last = c + 1 == chunks.size();
+            T[] chunk = maker.apply(last ? old.length - 1 : old.length);
+            System.arraycopy(old, 0, chunk, 0, place);
+            System.arraycopy(old, place + 1, chunk, place, old.length - place - 1);
+            if (!last) {
+                chunk[old.length - 1] = chunks.get(c + 1)[0];
+            }
+            if (chunk.length > 0) {
+                next.add(chunk);
+            }
+        }
+        return new ChunkedList<>(maker, next, size - 1, new boolean[next.size()]);
     }
 }

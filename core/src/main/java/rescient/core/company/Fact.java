@@ -158,6 +158,7 @@ public sealed interface Fact {
      *
      * @param planner who plans it, by name
      * @param retired planned as before, but not offered any more
+     * @param showParts of a kit: documents for customers name its parts
      */
     record Item(
             String code,
@@ -170,7 +171,8 @@ public sealed interface Fact {
             BigDecimal price,
             Costing costing,
             String planner,
-            Boolean retired)
+            Boolean retired,
+            Boolean showParts)
             implements Fact {
         public Item(
                 String code,
@@ -183,7 +185,7 @@ public sealed interface Fact {
                 BigDecimal price,
                 Costing costing,
                 String planner) {
-            this(code, name, group, unit, kind, tracking, standardCost, price, costing, planner, null);
+            this(code, name, group, unit, kind, tracking, standardCost, price, costing, planner, null, null);
         }
 
         /** Whether it is offered no more. */
@@ -198,7 +200,19 @@ public sealed interface Fact {
 
         /** The same under another code and name. */
         public Item as(String otherCode, String otherName) {
-            return new Item(otherCode, otherName, group, unit, kind, tracking, standardCost, price, costing, planner);
+            return new Item(
+                    otherCode,
+                    otherName,
+                    group,
+                    unit,
+                    kind,
+                    tracking,
+                    standardCost,
+                    price,
+                    costing,
+                    planner,
+                    null,
+                    showParts);
         }
     }
 
@@ -523,10 +537,43 @@ public sealed interface Fact {
         }
     }
 
+    /** What has become of a line of a customer order. */
+    enum OrderState {
+        QUOTE,
+        OPEN,
+        DONE,
+        CANCELLED
+    }
+
     /**
-     * An open line of a customer order.
+     * What was agreed with the customer of a line, beside what is still open of it.
+     *
+     * @param ordered in all, in the item's unit; null: what is open
+     * @param unit in which it was asked for; null: the item's
+     * @param entered the day on which it came in
+     * @param wantedDate the day the customer asked for
+     * @param promisedDate the day the customer was told
+     * @param reference the customer's own number of his order
+     * @param state null: open
+     * @param complete whether all lines of the order go together; null: line by line
+     */
+    record Agreed(
+            BigDecimal ordered,
+            String unit,
+            LocalDate entered,
+            LocalDate wantedDate,
+            LocalDate promisedDate,
+            String reference,
+            OrderState state,
+            Boolean complete) {
+        public static final Agreed NOTHING = new Agreed(null, null, null, null, null, null, null, null);
+    }
+
+    /**
+     * A line of a customer order.
      *
      * @param quantity still open
+     * @param dueDate the day on which it is planned to go: promised, or else wanted
      * @param priority 1 = first; null: {@link CustomerOrderLine#DEFAULT_PRIORITY}
      */
     record CustomerOrder(
@@ -538,10 +585,34 @@ public sealed interface Fact {
             BigDecimal quantity,
             LocalDate dueDate,
             Integer priority,
-            BigDecimal price)
+            BigDecimal price,
+            Agreed agreed)
             implements Fact {
+        /** Of which nothing is agreed but the line itself. */
+        public CustomerOrder(
+                String number,
+                String line,
+                String customer,
+                String item,
+                String site,
+                BigDecimal quantity,
+                LocalDate dueDate,
+                Integer priority,
+                BigDecimal price) {
+            this(number, line, customer, item, site, quantity, dueDate, priority, price, Agreed.NOTHING);
+        }
+
         public CustomerOrder withQuantity(BigDecimal other) {
-            return new CustomerOrder(number, line, customer, item, site, other, dueDate, priority, price);
+            return new CustomerOrder(number, line, customer, item, site, other, dueDate, priority, price, agreed);
+        }
+
+        public OrderState state() {
+            return agreed.state == null ? OrderState.OPEN : agreed.state;
+        }
+
+        /** Whether it is planned for: a quote binds nobody yet, and what is done or cancelled nobody any more. */
+        public boolean counts() {
+            return state() == OrderState.OPEN;
         }
     }
 
@@ -554,7 +625,9 @@ public sealed interface Fact {
     }
 
     /** What went to a customer. */
-    record Shipment(String item, String site, LocalDate date, String number, BigDecimal quantity) implements Fact {}
+    record Shipment(
+            String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)
+            implements Fact {}
 
     /**
      * A line of a firmed or released order.

@@ -118,6 +118,7 @@ final class ItemChecks {
     /** What was wanted before today, and what is sold without a price. */
     private void customerOrders() {
         company.all(Fact.CustomerOrder.class)
+                .filter(Fact.CustomerOrder::counts)
                 .filter(line -> line.quantity().signum() > 0)
                 .sorted(Comparator.comparing(Fact.CustomerOrder::number).thenComparing(Fact.CustomerOrder::line))
                 .forEach(line -> {

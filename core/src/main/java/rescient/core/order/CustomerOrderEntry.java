@@ -2,16 +2,24 @@ package rescient.core.order;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.UnfitException;
+import rescient.core.company.Units;
 
-/** A line of a customer order that comes in: the next one of its order, and its order the next one if none is named. */
+/** A customer order that comes in: its lines are the next ones of it, and it is the next one if none is named. */
 public final class CustomerOrderEntry {
     private static final String PREFIX = "SO-";
-    private static final int MOST_DIGITS = 9;
+    private static final String FIRST = PREFIX + "00001";
+    private static final int MOST_DIGITS = 12;
+    private static final int TEN = 10;
 
     private final CompanyFacts company;
 
@@ -20,40 +28,152 @@ public final class CustomerOrderEntry {
     }
 
     /**
-     * The line as it would be kept.
+     * What all lines of an order have in common.
      *
      * @param number null or blank: the next one
      * @param customer null or blank: nobody in particular
-     * @throws UnfitException with what is missing or unknown
+     * @param reference the customer's own number; null: none
+     * @param entered the day on which it comes in
+     * @param quote whether it is none yet
+     * @param complete whether all lines go together
      */
-    public Fact.CustomerOrder line(
-            String item, String site, BigDecimal quantity, LocalDate due, String number, String customer) {
-        company.known(Fact.Item.class, item, "item");
-        company.known(Fact.Site.class, site, "site");
-        if (quantity == null) {
+    public record Head(
+            String number, String customer, String reference, LocalDate entered, boolean quote, boolean complete) {}
+
+    /**
+     * What is asked for.
+     *
+     * @param unit of the quantity; null or blank: the item's
+     * @param wanted the day the customer asked for
+     * @param promised the day he is told; null: he gets no promise
+     * @param due the day on which it is planned to go without a promise; null: the day that is wanted
+     * @param priority null: the ordinary one
+     * @param price of one of the item's unit; null: the item's
+     */
+    public record Line(
+            String item,
+            String site,
+            BigDecimal quantity,
+            String unit,
+            LocalDate wanted,
+            LocalDate promised,
+            LocalDate due,
+            Integer priority,
+            BigDecimal price) {
+        LocalDate planned() {
+            return promised != null ? promised : due != null ? due : wanted;
+        }
+    }
+
+    /**
+     * The lines as they would be kept.
+     *
+     * @throws UnfitException with what is missing or unknown; its field is that of {@link Head}, or {@code lines.} with the
+     *     place of the line, from 0 on, and its field
+     */
+    public List<Fact.CustomerOrder> order(Head head, List<Line> lines) {
+        if (lines.isEmpty()) {
+            throw new UnfitException("Say what is ordered", "lines");
+        }
+        String customer = stripped(head.customer);
+        if (customer != null) {
+            company.known(Fact.Customer.class, customer, "customer");
+        }
+        String number = number(head.number);
+        int next = nextLine(number);
+        List<Fact.CustomerOrder> order = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            Line line = lines.get(i);
+            BigDecimal quantity = quantityAt(line, i, lines.size());
+            order.add(new Fact.CustomerOrder(
+                    number,
+                    Integer.toString(next + i),
+                    customer,
+                    line.item,
+                    line.site,
+                    quantity,
+                    line.planned(),
+                    line.priority,
+                    line.price == null ? price(line.item) : line.price,
+                    new Fact.Agreed(
+                            quantity,
+                            stripped(line.unit),
+                            head.entered,
+                            line.wanted,
+                            line.promised,
+                            stripped(head.reference),
+                            head.quote ? Fact.OrderState.QUOTE : null,
+                            head.complete ? Boolean.TRUE : null)));
+        }
+        return order;
+    }
+
+    private BigDecimal quantityAt(Line line, int place, int of) {
+        try {
+            return quantity(line);
+        } catch (UnfitException e) {
+            String where = of == 1 ? "" : "Line " + (place + 1) + ": ";
+            throw new UnfitException(where + e.getMessage(), "lines." + place + "." + e.field());
+        }
+    }
+
+    /**
+     * How much a line asks for, in the item's unit: rounded up to the whole of it.
+     *
+     * @throws UnfitException with what of the line is missing or unknown
+     */
+    public BigDecimal quantity(Line line) {
+        Fact.Item item = company.known(Fact.Item.class, line.item, "item");
+        company.known(Fact.Site.class, line.site, "site");
+        if (line.quantity == null) {
             throw new UnfitException("Say how many are wanted", "quantity");
         }
-        if (due == null) {
-            throw new UnfitException("Say on which day they are wanted", "due");
+        if (line.wanted == null) {
+            throw new UnfitException("Say on which day they are wanted", "wanted");
         }
-        String whose = stripped(customer);
-        if (whose != null) {
-            company.known(Fact.Customer.class, whose, "customer");
+        String unit = stripped(line.unit);
+        if (unit == null || unit.equals(item.unit())) {
+            return line.quantity;
         }
-        String own = stripped(number) == null ? nextNumber() : stripped(number);
-        return new Fact.CustomerOrder(own, nextLine(own), whose, item, site, quantity, due, null, null);
+        company.known(Fact.Unit.class, unit, "unit");
+        Units units = new Units(
+                company.all(Fact.Unit.class).toList(),
+                company.all(Fact.UnitConversion.class).toList());
+        Ratio factor = units.factor(item.code(), unit, item.unit());
+        if (factor == null) {
+            throw new UnfitException(
+                    "Nothing says how many " + item.unit() + " of " + item.code() + " one " + unit + " is", "unit");
+        }
+        return Quantity.decimal(factor.up(Quantity.of(line.quantity), units.step(item.unit())));
+    }
+
+    private BigDecimal price(String item) {
+        return company.one(Fact.Item.class, item).map(Fact.Item::price).orElse(null);
     }
 
     private static String stripped(String text) {
         return text == null || text.isBlank() ? null : text.strip();
     }
 
-    private String nextNumber() {
-        long highest = company.texts(Fact.CustomerOrder.class, "number")
-                .mapToLong(CustomerOrderEntry::counted)
-                .max()
-                .orElse(0);
-        return PREFIX + (highest + 1);
+    /** The number that an order gets: the one that it is given, or else one that sorts after all of ours. */
+    public String number(String given) {
+        if (stripped(given) != null) {
+            return stripped(given);
+        }
+        return company.texts(Fact.CustomerOrder.class, "number")
+                .max(Comparator.comparingLong(CustomerOrderEntry::counted))
+                .filter(highest -> counted(highest) > 0)
+                .map(CustomerOrderEntry::after)
+                .orElse(FIRST);
+    }
+
+    /** The next number, as long as the highest; where it has no room, one that begins like the highest and sorts after it. */
+    private static String after(String highest) {
+        String digits = highest.substring(PREFIX.length());
+        String next = Long.toString(counted(highest) + 1);
+        return next.length() > digits.length()
+                ? highest + "0"
+                : PREFIX + "0".repeat(digits.length() - next.length()) + next;
     }
 
     /** What a number counts, 0 if it is none of ours. All of a company are looked at, so character by character. */
@@ -68,19 +188,22 @@ public final class CustomerOrderEntry {
             if (digit < '0' || digit > '9') {
                 return 0;
             }
-            count = count * 10 + digit - '0';
+            count = count * TEN + digit - '0';
         }
         return count;
     }
 
-    private String nextLine(String number) {
+    /** The first line of an order from which on none is taken. */
+    public int nextLine(String number) {
         Set<String> taken = company.where(Fact.CustomerOrder.class, "number", number).stream()
                 .map(Fact.CustomerOrder::line)
                 .collect(Collectors.toSet());
-        int line = taken.size() + 1;
-        while (taken.contains(Integer.toString(line))) {
-            line++;
+        int line = 1;
+        for (String one : taken) {
+            if (one.matches("\\d{1,9}")) {
+                line = Math.max(line, Integer.parseInt(one) + 1);
+            }
         }
-        return Integer.toString(line);
+        return line;
     }
 }

@@ -1,5 +1,7 @@
 package rescient.core.promise;
 
+import java.util.List;
+
 /**
  * When somebody can have what he would like, and what stands against the day he wanted it.
  *
@@ -8,6 +10,7 @@ package rescient.core.promise;
  * @param causeItem the item of the supply that stands against the wanted day; null if nothing does, and so are the others
  * @param limitingComponent of a kit the part that comes last
  * @param takenFrom the line that the wanted day would make later
+ * @param delayed all lines that the whole quantity on the wanted day would make later, in the order in which they are served
  */
 public record Answer(
         Integer promisedDay,
@@ -15,7 +18,8 @@ public record Answer(
         String causeItem,
         String causeSite,
         String limitingComponent,
-        Taken takenFrom) {
+        Taken takenFrom,
+        List<Delayed> delayed) {
 
     /**
      * A line that another would take from.
@@ -25,5 +29,12 @@ public record Answer(
      */
     public record Taken(Integer request, String number, String line) {}
 
-    static final Answer NOTHING = new Answer(null, 0, null, null, null, null);
+    /**
+     * A line that would come later.
+     *
+     * @param before the day on which it comes now, {@code after} then; null: never
+     */
+    public record Delayed(Taken line, Integer before, Integer after) {}
+
+    static final Answer NOTHING = new Answer(null, 0, null, null, null, null, List.of());
 }

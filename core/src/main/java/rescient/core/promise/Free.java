@@ -1,8 +1,12 @@
 package rescient.core.promise;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntFunction;
 import rescient.core.base.Quantity;
 import rescient.core.company.StockLot;
 import rescient.core.plan.Demand;
@@ -149,31 +153,63 @@ public final class Free {
     }
 
     /**
-     * What is free of an item at a site from a day on: of a kit as many as the scarcest of its parts allows.
+     * What is free of an item at a site from any day on: of a kit as many as the scarcest of its parts allows.
      *
-     * @return null if nothing is known of it there
+     * @return by the day; null for a day on which nothing is known of it
      */
-    public static Figure on(Plan plan, String item, String site, int day) {
+    public static IntFunction<Figure> over(Plan plan, String item, String site) {
+        return over(plan, item, site, Free::on);
+    }
+
+    /** The same, if all planned orders are carried out as they are planned. */
+    public static IntFunction<Figure> overWithPlanned(Plan plan, String item, String site) {
+        return over(plan, item, site, Free::withPlanned);
+    }
+
+    /** Which of the two figures is asked for. */
+    private interface Which {
+        Figure of(Free free, int day);
+    }
+
+    private static IntFunction<Figure> over(Plan plan, String item, String site, Which which) {
         if (plan.snapshot().pointOf(item, site) >= 0) {
-            return plan.point(item, site).map(point -> of(point).on(day)).orElse(null);
+            Free free = at(plan, item, site);
+            return day -> free == null ? null : which.of(free, day);
         }
-        Figure least = null;
+        List<PartFree> parts = new ArrayList<>();
         for (Kits.Part part : plan.snapshot().documents.parts(item)) {
-            boolean takes = !part.component().equals(item) && !part.once() && part.validOn(day);
-            if (takes && !part.quantity().isZero()) {
-                Figure of = plan.snapshot().pointOf(part.component(), site) < 0
-                        ? new Figure(0, day)
-                        : plan.point(part.component(), site)
-                                .map(point -> of(point).on(day))
-                                .orElse(new Figure(0, day));
-                Figure kits = new Figure(
-                        part.quantity()
-                                .inverse()
-                                .down(of.quantity(), plan.snapshot().step(item)),
-                        of.limitingDay());
-                least = least == null || kits.quantity() < least.quantity() ? kits : least;
+            if (!part.component().equals(item)
+                    && !part.once()
+                    && !part.quantity().isZero()) {
+                parts.add(new PartFree(
+                        part,
+                        plan.snapshot().pointOf(part.component(), site) < 0 ? null : at(plan, part.component(), site),
+                        which));
             }
         }
-        return least;
+        long step = plan.snapshot().step(item);
+        return day -> parts.stream()
+                .filter(part -> part.part.validOn(day))
+                .map(part -> part.kits(day, step))
+                .min(Comparator.comparingLong(Figure::quantity))
+                .orElse(null);
+    }
+
+    private static Free at(Plan plan, String item, String site) {
+        return plan.point(item, site).map(Free::of).orElse(null);
+    }
+
+    /** @param free null: nothing of it is known at the site */
+    private record PartFree(Kits.Part part, Free free, Which which) {
+        /** So many kits does the part allow. */
+        Figure kits(int day, long step) {
+            Figure of = free == null ? new Figure(0, day) : which.of(free, day);
+            return new Figure(part.quantity().inverse().down(of.quantity(), step), of.limitingDay());
+        }
+    }
+
+    /** The same from one day on. */
+    public static Figure on(Plan plan, String item, String site, int day) {
+        return over(plan, item, site).apply(day);
     }
 }

@@ -29,6 +29,15 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
     }
 
     /**
+     * Whether the plan does not keep what the customer was told.
+     *
+     * @param toldDay an epoch day; null: he was told none
+     */
+    public boolean breaks(Integer toldDay) {
+        return toldDay != null && (possibleDay == null || possibleDay > toldDay);
+    }
+
+    /**
      * All lines of customer orders that the plan counts with, by the day wanted, number and line; a kit's line is met with
      * its latest part.
      */

@@ -11,121 +11,194 @@ import rescient.core.snapshot.Snapshot;
 /**
  * When a customer can have what he asks for, so that the plan keeps it and nobody who was promised something gets it later
  * (demand rules, section 1). Days are tried one after the other: the trial is not monotone, so that neither halving nor
- * jumping gives the answer.
+ * jumping gives the answer. Immutable: what was promised line by line is another one.
  */
 public final class Promising {
     /** After all numbers there are: the last code point comes behind every other, and behind all digits. */
     private static final String LAST_NUMBER = Character.toString(Character.MAX_CODE_POINT);
 
+    /** Nobody waits for the answer in vain. */
+    public static final Planner.Watch UNWATCHED = (points, of) -> {};
+
     /** The reference plan: that of the company, with the lines of the request that are promised already. */
-    private Plan reference;
+    private final Plan reference;
 
-    private final Planner.Watch watch;
+    private final String number;
+    /** What the first line of the request is called. */
+    private final int first;
+    /** The place of the next line in the request, from 0 on. */
+    private final int place;
 
-    private Promising(Plan plan, Planner.Watch watch) {
-        this.reference = plan;
-        this.watch = watch;
+    /**
+     * A line that is promised.
+     *
+     * @param after where its promise is in the way of the next
+     */
+    public record Promised(Answer answer, Promising after) {}
+
+    private Promising(Plan reference, String number, int first, int place) {
+        this.reference = reference;
+        this.number = number;
+        this.first = first;
+        this.place = place;
+    }
+
+    /** Of a request that comes after all orders there are. */
+    public static Promising of(Plan plan) {
+        return of(plan, LAST_NUMBER, 1);
     }
 
     /**
-     * The promises of the lines of one request, in turn: each line that is promised is in the way of the next.
+     * Of an order with the number that it would get.
      *
      * @param plan of the company as it is
+     * @param first what its first line would be called
      */
-    public static List<Answer> of(Plan plan, List<Request> lines) {
-        return of(plan, lines, (points, of) -> {});
+    public static Promising of(Plan plan, String number, int first) {
+        return new Promising(plan, number, first, 0);
     }
 
-    /** @param watch is told before each trial, and may end it all by throwing */
-    public static List<Answer> of(Plan plan, List<Request> lines, Planner.Watch watch) {
-        Promising promising = new Promising(plan, watch);
+    /** The promises of the lines of one request, in turn: each line that is promised is in the way of the next. */
+    public static List<Answer> of(Plan plan, List<Request> lines) {
+        Promising promising = of(plan);
         List<Answer> answers = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            answers.add(promising.promise(i, lines.get(i)));
+        for (Request line : lines) {
+            Promised promised = promising.promise(line, UNWATCHED);
+            answers.add(promised.answer);
+            promising = promised.after;
         }
         return answers;
     }
 
-    private Answer promise(int place, Request request) {
+    /**
+     * The promise of the next line.
+     *
+     * @param watch is told before each trial, and may end it all by throwing
+     */
+    public Promised promise(Request request, Planner.Watch watch) {
         Snapshot snapshot = reference.snapshot();
         WorkCalendar site = snapshot.calendar(request.site());
-        int wanted = site.forth(Math.max(request.wantedDay(), snapshot.today()), 0);
+        int wanted = wanted(request);
         if (wanted > snapshot.horizonEnd()) {
-            return Answer.NOTHING;
+            return new Promised(Answer.NOTHING, after(reference));
         }
-        Trial first = trial(place, request, request.quantity(), wanted);
+        Trial first = trial(request, request.quantity(), wanted, request.priority(), watch);
         Trial passed = first.passes() ? first : null;
+        Reach reach = new Reach(snapshot);
         for (int day = next(site, wanted); passed == null && day <= snapshot.horizonEnd(); day = next(site, day)) {
-            Trial trial = trial(place, request, request.quantity(), day);
-            passed = trial.passes() ? trial : null;
+            if (reach.within(request.item(), request.site(), request.quantity(), day)) {
+                Trial trial = trial(request, request.quantity(), day, request.priority(), watch);
+                passed = trial.passes() ? trial : null;
+            }
         }
         Answer answer = first.passes()
-                ? new Answer(wanted, request.quantity(), null, null, null, null)
-                : late(
-                        place,
-                        request,
-                        first,
-                        passed == null ? null : passed.line().dueDay());
-        if (passed != null) {
-            reference = passed.plan();
+                ? new Answer(wanted, request.quantity(), null, null, null, null, List.of())
+                : late(request, first, passed == null ? null : passed.line().dueDay(), watch);
+        return new Promised(answer, after(passed == null ? reference : passed.plan()));
+    }
+
+    /**
+     * The next line on the wanted day before everybody else, whomever it takes from: what that costs.
+     *
+     * @return null if the wanted day is not within the horizon
+     */
+    public Precedence precedence(Request request, Planner.Watch watch) {
+        int wanted = wanted(request);
+        if (wanted > reference.snapshot().horizonEnd()) {
+            return null;
         }
-        return answer;
+        Trial trial = trial(request, request.quantity(), wanted, Precedence.PRIORITY, watch);
+        return new Precedence(trial.onTime(), trial.hasDate() ? trial.outcome().possibleDay() : null, delayed(trial));
+    }
+
+    /** The line as it is, without a promise: it is in the way of the next all the same. */
+    public Promising with(Request request, int day, Planner.Watch watch) {
+        return after(trial(request, request.quantity(), day, request.priority(), watch)
+                .plan());
+    }
+
+    private Promising after(Plan plan) {
+        return new Promising(plan, number, first, place + 1);
+    }
+
+    /** The first working day of the site not before the wanted day and today. */
+    private int wanted(Request request) {
+        Snapshot snapshot = reference.snapshot();
+        return snapshot.calendar(request.site()).forth(Math.max(request.wantedDay(), snapshot.today()), 0);
     }
 
     private static int next(WorkCalendar site, int day) {
         return site.forth(day + 1, 0);
     }
 
-    private Trial trial(int place, Request request, long quantity, int day) {
+    private Trial trial(Request request, long quantity, int day, int priority, Planner.Watch watch) {
         return Trial.of(
                 reference,
                 new CustomerOrderLine(
-                        LAST_NUMBER,
-                        Integer.toString(place),
+                        number,
+                        Integer.toString(first + place),
                         request.item(),
                         request.site(),
                         quantity,
                         day,
-                        request.priority()),
+                        priority),
                 watch);
     }
 
     /** What stands against the wanted day. */
-    private Answer late(int place, Request request, Trial first, Integer promised) {
-        long available = available(place, request, first.line().dueDay());
-        if (first.outcome() == null) {
-            return new Answer(promised, available, request.item(), request.site(), null, null);
+    private Answer late(Request request, Trial trial, Integer promised, Planner.Watch watch) {
+        long available = available(request, trial.line().dueDay(), watch);
+        List<Answer.Delayed> delayed = delayed(trial);
+        if (trial.outcome() == null) {
+            return new Answer(promised, available, request.item(), request.site(), null, null, delayed);
         }
-        if (first.onTime()) {
-            Trial.Harmed harmed = first.harmed().get(0);
+        if (trial.onTime()) {
+            Trial.Harmed harmed = trial.harmed().get(0);
             return new Answer(
                     promised,
                     available,
                     harmed.outcome().causeItem(),
                     harmed.outcome().causeSite(),
                     null,
-                    taken(harmed.line()));
+                    taken(harmed.line()),
+                    delayed);
         }
-        Outcome outcome = first.outcome();
+        Outcome outcome = trial.outcome();
         boolean part = !outcome.part().equals(request.item());
         return new Answer(
-                promised, available, outcome.causeItem(), outcome.causeSite(), part ? outcome.part() : null, null);
+                promised,
+                available,
+                outcome.causeItem(),
+                outcome.causeSite(),
+                part ? outcome.part() : null,
+                null,
+                delayed);
     }
 
-    private static Answer.Taken taken(CustomerOrderLine line) {
-        return line.number().equals(LAST_NUMBER)
-                ? new Answer.Taken(Integer.valueOf(line.line()), null, null)
+    private List<Answer.Delayed> delayed(Trial trial) {
+        return trial.harmed().stream()
+                .map(harmed -> new Answer.Delayed(taken(harmed.line()), harmed.before(), harmed.after()))
+                .toList();
+    }
+
+    private Answer.Taken taken(CustomerOrderLine line) {
+        return line.number().equals(number)
+                ? new Answer.Taken(Integer.parseInt(line.line()) - first, null, null)
                 : new Answer.Taken(null, line.number(), line.line());
     }
 
     /** So much passes on a day, found by halving in steps of the item's unit. */
-    private long available(int place, Request request, int day) {
+    private long available(Request request, int day, Planner.Watch watch) {
+        Reach reach = new Reach(reference.snapshot());
         long step = reference.snapshot().step(request.item());
         long low = 0;
         long high = request.quantity() / step;
         while (high - low > 1) {
             long middle = low + (high - low) / 2;
-            if (trial(place, request, middle * step, day).passes()) {
+            boolean within = reach.within(request.item(), request.site(), middle * step, day);
+            if (within
+                    && trial(request, middle * step, day, request.priority(), watch)
+                            .passes()) {
                 low = middle;
             } else {
                 high = middle;

@@ -17,8 +17,17 @@ import rescient.core.plan.Planner;
  * @param harmed the lines of the reference plan that get later, in the order in which they are served
  */
 record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> harmed) {
-    /** A line that gets later. */
-    record Harmed(CustomerOrderLine line, Outcome outcome) {}
+    /**
+     * A line that gets later.
+     *
+     * @param before the day on which it can be met without the trial, null: never
+     */
+    record Harmed(CustomerOrderLine line, Outcome outcome, Integer before) {
+        /** The day on which it can be met then, null: never. */
+        Integer after() {
+            return outcome.possibleDay() == PossibleDates.NEVER ? null : (Integer) outcome.possibleDay();
+        }
+    }
 
     /** @param watch may end it by throwing */
     static Trial of(Plan reference, CustomerOrderLine line, Planner.Watch watch) {
@@ -29,11 +38,16 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
                 .filter(late -> late.dueDay() <= plan.snapshot().horizonEnd())
                 .filter(late ->
                         !late.number().equals(line.number()) || !late.line().equals(line.line()))
-                .map(late -> Outcome.lineOf(plan, late.item(), late.site(), late.number(), late.line()))
-                .map(other -> new Harmed(other, Outcome.of(plan, other)))
+                .map(late -> harmed(plan, late))
                 .sorted(inTurn(plan.snapshot().today()))
                 .toList();
         return new Trial(plan, line, Outcome.of(plan, line), harmed);
+    }
+
+    private static Harmed harmed(Plan plan, PlanDifference.Lateness late) {
+        CustomerOrderLine other = Outcome.lineOf(plan, late.item(), late.site(), late.number(), late.line());
+        Integer before = late.before() == null ? (Integer) late.dueDay() : late.before();
+        return new Harmed(other, Outcome.of(plan, other), before == PlanDifference.Lateness.NEVER ? null : before);
     }
 
     /** Demands are served by the day they count on, priority, number and line (planning rules, section 8). */

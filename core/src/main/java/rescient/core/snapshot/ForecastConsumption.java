@@ -99,9 +99,29 @@ public final class ForecastConsumption {
         static final Net[] NONE = {};
     }
 
+    /**
+     * What a document takes of a bucket.
+     *
+     * @param shipped it went out already, and is no order any more
+     * @param quantity millionths
+     */
+    public record Take(String number, String line, int day, boolean shipped, long quantity) {}
+
+    /**
+     * What becomes of a bucket.
+     *
+     * @param takes in the order in which they take
+     * @param left millionths
+     * @param fenced what is left is not planned for: it lies before the demand fence
+     */
+    public record Consumed(ForecastBucket bucket, List<Take> takes, long left, boolean fenced) {}
+
     private final Snapshot snapshot;
     private final PlanOptions options;
     private final Outlook outlook;
+    /** Who took what of each bucket; null: nobody asks. */
+    private List<List<Take>> takes;
+
     private final ForecastBucket[] buckets;
     private final int[] lastDays;
     private final long[] left;
@@ -136,18 +156,40 @@ public final class ForecastConsumption {
         return nets.toArray(Net[]::new);
     }
 
+    /** What became of the forecast of one item at one site, bucket by bucket; empty if there is none. */
+    public static List<Consumed> told(Snapshot snapshot, String item, String site, PlanOptions options) {
+        List<Consumed> told = new ArrayList<>();
+        for (Outlook outlook : snapshot.outlooks) {
+            if (outlook != null && outlook.isFor(item, site)) {
+                ForecastConsumption consumption = new ForecastConsumption(snapshot, options, outlook);
+                consumption.takes = new ArrayList<>();
+                for (int i = 0; i < outlook.buckets.length; i++) {
+                    consumption.takes.add(new ArrayList<>());
+                }
+                if (snapshot.forecastConsumption) {
+                    consumption.consume();
+                }
+                for (int i = 0; i < outlook.buckets.length; i++) {
+                    told.add(new Consumed(
+                            outlook.buckets[i], consumption.takes.get(i), consumption.left[i], consumption.fenced(i)));
+                }
+            }
+        }
+        return told;
+    }
+
     private void consume() {
         int current = holding(snapshot.today);
         if (current >= 0) {
             for (Shipment shipment : outlook.shipments) {
                 if (shipment.day() <= snapshot.today && holds(current, shipment.day())) {
-                    take(shipment.day(), shipment.quantity());
+                    take(shipment.day(), shipment.quantity(), shipment.number(), shipment.line(), true);
                 }
             }
         }
         for (CustomerOrderLine order : outlook.orders) {
             if (options.counts(order)) {
-                take(order.dueDay(), order.quantity());
+                take(order.dueDay(), order.quantity(), order.number(), order.line(), false);
             }
         }
     }
@@ -160,6 +202,17 @@ public final class ForecastConsumption {
         int at = Arrays.binarySearch(outlook.firstDays, day);
         int last = at >= 0 ? at : -at - 2;
         return last >= 0 && day <= lastDays[last] ? last : -1;
+    }
+
+    /** A document takes its quantity, and what it took of which bucket is kept if somebody asks. */
+    private void take(int day, long quantity, String number, String line, boolean shipped) {
+        long[] before = takes == null ? null : left.clone();
+        take(day, quantity);
+        for (int i = 0; before != null && i < left.length; i++) {
+            if (left[i] < before[i]) {
+                takes.get(i).add(new Take(number, line, day, shipped, before[i] - left[i]));
+            }
+        }
     }
 
     /** From the bucket that holds the day, then from earlier ones, then from later ones, nearest first. */
@@ -192,8 +245,7 @@ public final class ForecastConsumption {
         int kit = own ? -1 : snapshot.itemIndex.get(outlook.item);
         for (int i = 0; i < buckets.length; i++) {
             int day = demandDay(i);
-            boolean fenced = day < snapshot.today + outlook.fenceDays && !holds(i, snapshot.today);
-            if (left[i] <= 0 || fenced || day > snapshot.horizonEnd) {
+            if (left[i] <= 0 || fenced(i) || day > snapshot.horizonEnd) {
                 continue;
             }
             for (int position = 0; position < outlook.points.length; position++) {
@@ -206,6 +258,10 @@ public final class ForecastConsumption {
                 }
             }
         }
+    }
+
+    private boolean fenced(int i) {
+        return demandDay(i) < snapshot.today + outlook.fenceDays && !holds(i, snapshot.today);
     }
 
     /** The first working day of a bucket, its first day if it has none, or today if that has passed. */

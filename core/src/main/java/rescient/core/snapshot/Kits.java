@@ -33,7 +33,7 @@ public final class Kits {
         }
 
         /** How many units every unit of the parent needs, on every day and from its start; 0 if it is not so plain. */
-        long plainUnits() {
+        public long plainUnits() {
             boolean always = validFrom == Integer.MIN_VALUE && validTo == Integer.MAX_VALUE;
             return always && !once && step == null ? Math.max(0, quantity.whole()) : 0;
         }

@@ -75,6 +75,7 @@ public final class Rows implements Cloneable {
             .thenComparing(ForecastBucket::set, DocumentOrder::byCodePoint);
     static final Comparator<Shipment> SHIPMENTS = Comparator.comparingInt(Shipment::day)
             .thenComparing(Shipment::number, DocumentOrder.INSTANCE)
+            .thenComparing(Shipment::line, DocumentOrder.INSTANCE)
             .thenComparing(Shipment::item, DocumentOrder::byCodePoint)
             .thenComparing(Shipment::site, DocumentOrder::byCodePoint);
 

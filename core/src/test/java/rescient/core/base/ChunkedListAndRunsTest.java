@@ -32,8 +32,9 @@ class ChunkedListAndRunsTest {
                     list = list.with(at, "other " + step);
                 }
                 case 1 -> {
-                    expected.add(at, "more " + step);
-                    list = list.inserted(at, "more " + step);
+                    int place = random.nextInt(expected.size() + 1);
+                    expected.add(place, "more " + step);
+                    list = list.inserted(place, "more " + step);
                 }
                 default -> {
                     if (expected.size() > 1) {
@@ -44,6 +45,23 @@ class ChunkedListAndRunsTest {
             }
             assertThat(list).isEqualTo(expected);
             assertThat(listBefore).isEqualTo(before);
+        }
+    }
+
+    /** At the edges of chunks, which hold 256: the last place, one more, and the first of the next. */
+    @Test
+    void itGrowsAndShrinksAcrossChunks() {
+        for (int size : new int[] {0, 1, 255, 256, 257, 511, 512, 513}) {
+            List<Integer> plain = new ArrayList<>();
+            for (int i = 0; i < size; i++) {
+                plain.add(i);
+            }
+            ChunkedList<Integer> list = ChunkedList.of(plain, Integer[]::new);
+            ChunkedList<Integer> longer = list.inserted(size, -1);
+            assertThat(longer).hasSize(size + 1).endsWith(-1).containsAll(plain);
+            assertThat(longer.without(size)).isEqualTo(plain);
+            assertThat(longer.inserted(0, -2).without(0)).isEqualTo(longer);
+            assertThat(longer.copy()).isEqualTo(longer);
         }
     }
 

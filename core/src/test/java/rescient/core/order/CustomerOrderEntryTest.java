@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
 import rescient.core.company.Fact;
@@ -26,32 +28,109 @@ class CustomerOrderEntryTest {
         return new CustomerOrderEntry(FewFacts.of(facts));
     }
 
-    @Test
-    void anOrderWithoutANumberIsTheNext() {
-        CustomerOrderEntry entry = entry(line("SO-9", "1"), line("SO-10", "1"), line("X-99", "1"));
-        Fact.CustomerOrder next = entry.line("CHAIR", "W", BigDecimal.TEN, DAY, " ", null);
-        assertThat(next)
-                .isEqualTo(new Fact.CustomerOrder("SO-11", "1", null, "CHAIR", "W", BigDecimal.TEN, DAY, null, null));
-        assertThat(entry().line("CHAIR", "W", BigDecimal.TEN, DAY, null, null).number())
-                .isEqualTo("SO-1");
+    private static final CustomerOrderEntry.Head NEW =
+            new CustomerOrderEntry.Head(" ", null, null, DAY.minusDays(7), false, false);
+
+    private static CustomerOrderEntry.Line wanted(String item, String site, BigDecimal quantity, LocalDate day) {
+        return new CustomerOrderEntry.Line(item, site, quantity, null, day, null, null, null, null);
+    }
+
+    private static CustomerOrderEntry.Line chairs(int quantity) {
+        return wanted("CHAIR", "W", BigDecimal.valueOf(quantity), DAY);
+    }
+
+    private static String next(String... taken) {
+        Fact[] lines = Arrays.stream(taken).map(number -> line(number, "1")).toArray(Fact[]::new);
+        return entry(lines).order(NEW, List.of(chairs(1))).get(0).number();
     }
 
     @Test
-    void aLineOfAnOrderIsItsNextThatIsFree() {
+    void anOrderWithoutANumberIsTheNext() {
+        assertThat(next("SO-9", "SO-10", "X-99")).isEqualTo("SO-11");
+        assertThat(next("SO-0041", "SO-0042")).isEqualTo("SO-0043");
+        assertThat(next()).isEqualTo("SO-00001");
+    }
+
+    /** Orders are served in the order of their numbers, which are compared as texts. */
+    @Test
+    void theNextNumberSortsAfterAllOfOurs() {
+        String next = next("SO-998", "SO-999");
+        assertThat(next).isGreaterThan("SO-999");
+        assertThat(next("SO-999", next)).isGreaterThan(next);
+    }
+
+    @Test
+    void linesOfAnOrderAreItsNextAfterAllThatAreTaken() {
         CustomerOrderEntry entry = entry(line("SO-9", "1"), line("SO-9", "3"));
-        assertThat(entry.line("CHAIR", "W", BigDecimal.TEN, DAY, "SO-9 ", " ANNA")
-                        .line())
-                .isEqualTo("4");
+        CustomerOrderEntry.Head more = new CustomerOrderEntry.Head("SO-9 ", " ANNA", null, DAY, false, false);
+        assertThat(entry.order(more, List.of(chairs(1), chairs(2))))
+                .extracting(Fact.CustomerOrder::line)
+                .containsExactly("4", "5");
+    }
+
+    @Test
+    void whatWasAgreedIsKeptBesideWhatIsOpen() {
+        CustomerOrderEntry.Head head =
+                new CustomerOrderEntry.Head(null, "ANNA", " P 17 ", DAY.minusDays(2), true, true);
+        CustomerOrderEntry.Line later = new CustomerOrderEntry.Line(
+                "CHAIR", "W", BigDecimal.TEN, null, DAY, DAY.plusDays(3), null, 2, new BigDecimal("4.5"));
+        assertThat(entry().order(head, List.of(later)))
+                .containsExactly(new Fact.CustomerOrder(
+                        "SO-00001",
+                        "1",
+                        "ANNA",
+                        "CHAIR",
+                        "W",
+                        BigDecimal.TEN,
+                        DAY.plusDays(3),
+                        2,
+                        new BigDecimal("4.5"),
+                        new Fact.Agreed(
+                                BigDecimal.TEN,
+                                null,
+                                DAY.minusDays(2),
+                                DAY,
+                                DAY.plusDays(3),
+                                "P 17",
+                                Fact.OrderState.QUOTE,
+                                true)));
+    }
+
+    /** A pair is 2 chairs: 3 pairs are 6; of half a pair's half, 0.25 of it, a whole chair is needed. */
+    @Test
+    void whatIsAskedForInAnotherUnitIsKeptInTheItems() {
+        CustomerOrderEntry entry = entry(
+                new Fact.Unit("pcs", null, 0),
+                new Fact.Unit("pair", null, 2),
+                new Fact.UnitConversion("CHAIR", "pair", "pcs", BigDecimal.valueOf(2)));
+        for (String[] of : new String[][] {{"3", "6"}, {"0.25", "1"}}) {
+            CustomerOrderEntry.Line line = new CustomerOrderEntry.Line(
+                    "CHAIR", "W", new BigDecimal(of[0]), "pair", DAY, null, null, null, null);
+            Fact.CustomerOrder kept = entry.order(NEW, List.of(line)).get(0);
+            assertThat(kept.quantity()).isEqualByComparingTo(of[1]);
+            assertThat(kept.agreed().unit()).isEqualTo("pair");
+        }
+        assertField(
+                "lines.0.unit",
+                () -> entry().order(
+                                NEW,
+                                List.of(new CustomerOrderEntry.Line(
+                                        "CHAIR", "W", BigDecimal.TEN, "box", DAY, null, null, null, null))));
     }
 
     @Test
     void whatIsMissingOrUnknownIsSaidAtItsField() {
         CustomerOrderEntry entry = entry();
-        assertField("item", () -> entry.line("STOOL", "W", BigDecimal.TEN, DAY, null, null));
-        assertField("site", () -> entry.line("CHAIR", " ", BigDecimal.TEN, DAY, null, null));
-        assertField("quantity", () -> entry.line("CHAIR", "W", null, DAY, null, null));
-        assertField("due", () -> entry.line("CHAIR", "W", BigDecimal.TEN, null, null, null));
-        assertField("customer", () -> entry.line("CHAIR", "W", BigDecimal.TEN, DAY, null, "BERT"));
+        assertField(
+                "lines.1.item", () -> entry.order(NEW, List.of(chairs(1), wanted("STOOL", "W", BigDecimal.TEN, DAY))));
+        assertField("lines.0.site", () -> entry.order(NEW, List.of(wanted("CHAIR", " ", BigDecimal.TEN, DAY))));
+        assertField("lines.0.quantity", () -> entry.order(NEW, List.of(wanted("CHAIR", "W", null, DAY))));
+        assertField("lines.0.wanted", () -> entry.order(NEW, List.of(wanted("CHAIR", "W", BigDecimal.TEN, null))));
+        assertField("lines", () -> entry.order(NEW, List.of()));
+        assertField(
+                "customer",
+                () -> entry.order(
+                        new CustomerOrderEntry.Head(null, "BERT", null, DAY, false, false), List.of(chairs(1))));
     }
 
     private static void assertField(String field, Runnable asked) {

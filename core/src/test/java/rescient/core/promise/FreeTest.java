@@ -109,5 +109,7 @@ class FreeTest {
                 .stock("Q", 7)
                 .plan();
         assertThat(free(plan, "K", "2 Mar")).isEqualTo("3 by 2 Mar");
+        assertThat(Free.overWithPlanned(plan, "K", "W").apply(day("2 Mar")).quantity())
+                .isEqualTo(Quantity.of(3));
     }
 }

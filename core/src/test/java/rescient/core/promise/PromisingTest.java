@@ -194,4 +194,69 @@ class PromisingTest {
                 .open("P", Source.BUY, Stage.RELEASED, "A", 20, "20 Mar");
         assertThat(answers(example, request("A", 5, "4 Mar"))).containsExactly("20 Mar, 0, A W");
     }
+
+    /** Ten are there, promised to order 1 on the 13th and order 2 on the 16th, five each; more comes on the 23rd. */
+    @Test
+    void allWhomTheWantedDayWouldMakeLaterAreNamed() {
+        Example example = new Example()
+                .planned(buy("A").leadTimeDays(15))
+                .stock("A", 10)
+                .wanted("A", 5, "13 Mar")
+                .wanted("A", 5, "16 Mar");
+        Answer answer =
+                Promising.of(example.plan(), List.of(request("A", 10, "4 Mar"))).get(0);
+        assertThat(answer.delayed())
+                .containsExactly(
+                        new Answer.Delayed(new Answer.Taken(null, "1", "1"), day("13 Mar"), day("23 Mar")),
+                        new Answer.Delayed(new Answer.Taken(null, "2", "1"), day("16 Mar"), day("23 Mar")));
+    }
+
+    /** Both are wanted on the 4th, order 1 came first; before everybody else the request is met, and order 1 waits. */
+    @Test
+    void precedenceSaysWhomItTakesFrom() {
+        Example example =
+                new Example().planned(buy("A").leadTimeDays(15)).stock("A", 5).wanted("A", 5, "4 Mar");
+        Promising promising = Promising.of(example.plan());
+        assertThat(promising.precedence(request("A", 5, "4 Mar"), Promising.UNWATCHED))
+                .isEqualTo(new Precedence(
+                        true,
+                        day("4 Mar"),
+                        List.of(new Answer.Delayed(new Answer.Taken(null, "1", "1"), day("4 Mar"), day("23 Mar")))));
+        assertThat(promising
+                        .precedence(request("A", 9, "4 Mar"), Promising.UNWATCHED)
+                        .onTime())
+                .isFalse();
+        assertThat(promising.precedence(
+                        new Request("A", "W", Quantity.of(1), day("31 Dec") + 1, 5), Promising.UNWATCHED))
+                .isNull();
+    }
+
+    /** A new order's number sorts before order 9's, so that of the five on the same day it gets them. */
+    @Test
+    void anOrderIsTriedUnderTheNumberThatItWouldGet() {
+        Example example =
+                new Example().planned(buy("A").leadTimeDays(15)).stock("A", 5).wanted("A", 5, "4 Mar");
+        Request request = request("A", 5, "4 Mar");
+        assertThat(Promising.of(example.plan(), "0", 1)
+                        .promise(request, Promising.UNWATCHED)
+                        .answer()
+                        .takenFrom())
+                .isEqualTo(new Answer.Taken(null, "1", "1"));
+        assertThat(Promising.of(example.plan())
+                        .promise(request, Promising.UNWATCHED)
+                        .answer())
+                .extracting(Answer::takenFrom, Answer::causeItem)
+                .containsExactly(null, "A");
+    }
+
+    /** The wanted day is kept although the line is late there: the next line finds the stock taken. */
+    @Test
+    void aLineWithoutAPromiseIsInTheWayToo() {
+        Example example = new Example().planned(buy("A").leadTimeDays(15)).stock("A", 5);
+        Answer next = Promising.of(example.plan())
+                .with(request("A", 9, "4 Mar"), day("4 Mar"), Promising.UNWATCHED)
+                .promise(request("A", 5, "4 Mar"), Promising.UNWATCHED)
+                .answer();
+        assertThat(next.promisedDay()).isEqualTo(day("23 Mar"));
+    }
 }

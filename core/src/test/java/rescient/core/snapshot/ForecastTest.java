@@ -106,6 +106,24 @@ class ForecastTest {
         assertThat(net(forward, "A")).containsExactly("2 Mar 40", "16 Mar 20");
     }
 
+    /** 60 on 11 Mar take 40 of their week and, back 7 days, 20 of the week before; 5 more on 12 Mar find 20 there. */
+    @Test
+    void whoTookWhatOfABucketIsTold() {
+        Example example =
+                forecast(buy("A").consume(7, 0)).wanted("A", 60, "11 Mar").wanted("A", 5, "12 Mar");
+        week(week(week(example, "2 Mar", 40), "9 Mar", 40), "16 Mar", 40);
+        Plan plan = example.plan();
+        assertThat(ForecastConsumption.told(plan.snapshot(), "A", "W", plan.options()).stream()
+                        .map(one -> Example.text(one.bucket().fromDay()) + ": "
+                                + one.takes().stream()
+                                        .map(take -> take.number() + " " + Quantity.text(take.quantity()))
+                                        .toList()
+                                + ", " + Quantity.text(one.left())))
+                .containsExactly("2 Mar: [1 20, 2 5], 15", "9 Mar: [1 40], 0", "16 Mar: [], 40");
+        assertThat(ForecastConsumption.told(plan.snapshot(), "B", "W", plan.options()))
+                .isEmpty();
+    }
+
     @Test
     void aBucketNeverGoesBelowZeroAndTheOrderStaysWhole() {
         Example example = week(forecast(buy("A")).wanted("A", 60, "11 Mar"), "9 Mar", 40);

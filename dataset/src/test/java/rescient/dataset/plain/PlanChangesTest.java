@@ -32,7 +32,7 @@ import rescient.dataset.Table;
 
 /** Whatever row of whatever table is changed: the plan that follows is the plan of the changed company. */
 class PlanChangesTest {
-    private static final int COMPANIES = 120;
+    private static final int COMPANIES = 240;
     private static final int STEPS = 10;
 
     /** What no other row refers to. */

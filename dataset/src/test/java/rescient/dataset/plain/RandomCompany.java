@@ -385,7 +385,9 @@ final class RandomCompany {
                     "due_date",
                     day(-6, 100),
                     "priority",
-                    maybe(4, random.nextInt(9)));
+                    maybe(4, random.nextInt(9)),
+                    "state",
+                    maybe(5, any(List.of("quote", "open", "open", "open", "done", "cancelled"))));
         }
     }
 
@@ -425,6 +427,8 @@ final class RandomCompany {
                     day(-9, 0),
                     "number",
                     "S" + documents++,
+                    "line",
+                    maybe(3, 1 + random.nextInt(3)),
                     "quantity",
                     1 + random.nextInt(12));
         }

@@ -1,40 +1,56 @@
 package rescient.server.decisions;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.List;
 import rescient.core.company.Fact;
+import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
-import rescient.dataset.Row;
 
 /** Lines of customer orders that come in. */
 public final class CustomerOrderRows {
+    private static final String LINES = "lines.";
+
     private CustomerOrderRows() {}
 
     /**
-     * A line of a customer order, the next one of its order.
+     * The rows of an order that comes in.
      *
-     * @param number null: the next one
-     * @param customer null: nobody in particular
-     * @param priority as it was typed; null: the ordinary one
-     * @throws rescient.core.company.UnfitException with the field that is missing or unknown
+     * @throws UnfitException with the field that is missing, unknown or impossible; see {@link CustomerOrderEntry#order}
      */
-    public static List<FactChange> entered(
-            Facts facts,
-            String item,
-            String site,
-            BigDecimal quantity,
-            LocalDate due,
-            String number,
-            String customer,
-            String priority) {
-        Fact.CustomerOrder line = new CustomerOrderEntry(facts).line(item, site, quantity, due, number, customer);
-        Row row = Codec.of(Fact.CustomerOrder.class)
-                .write(line)
-                .with("priority", priority == null ? "" : priority.strip());
-        return PlanningRows.checked(facts, List.of(FactChange.of(null, row)), "This cannot be a customer order");
+    public static List<FactChange> of(Facts facts, CustomerOrderEntry.Head head, List<CustomerOrderEntry.Line> lines) {
+        List<FactChange> rows = new CustomerOrderEntry(facts)
+                .order(head, lines).stream().map(CustomerOrderRows::added).toList();
+        for (int i = 0; i < rows.size(); i++) {
+            try {
+                PlanningRows.checked(facts, List.of(rows.get(i)), "This cannot be a customer order");
+            } catch (UnfitException e) {
+                throw new UnfitException(
+                        rows.size() == 1 ? e.getMessage() : "Line " + (i + 1) + ": " + e.getMessage(),
+                        LINES + i + "." + e.field());
+            }
+        }
+        return PlanningRows.checked(facts, rows, "This cannot be a customer order");
+    }
+
+    /**
+     * How much a line asks for, in the item's unit.
+     *
+     * @throws UnfitException with what of the line is missing, unknown or impossible
+     */
+    public static BigDecimal quantity(Facts facts, CustomerOrderEntry.Line line) {
+        BigDecimal quantity = new CustomerOrderEntry(facts).quantity(line);
+        try {
+            of(facts, new CustomerOrderEntry.Head(null, null, null, null, false, false), List.of(line));
+        } catch (UnfitException e) {
+            throw new UnfitException(e.getMessage(), e.field().replaceFirst("^lines\\.0\\.", ""));
+        }
+        return quantity;
+    }
+
+    private static FactChange added(Fact.CustomerOrder line) {
+        return FactChange.of(null, Codec.of(Fact.CustomerOrder.class).write(line));
     }
 }

@@ -1,56 +1,131 @@
 package rescient.server.decisions;
 
-import jakarta.validation.constraints.DecimalMax;
-import jakarta.validation.constraints.Positive;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.List;
-import org.springframework.http.HttpStatus;
 import rescient.core.base.Quantity;
 import rescient.core.company.Fact;
+import rescient.core.company.UnfitException;
+import rescient.core.order.CustomerOrderEntry;
+import rescient.core.promise.Answer;
+import rescient.core.promise.Promising;
+import rescient.core.promise.Request;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.server.access.Rights;
-import rescient.server.platform.JobProblem;
+import rescient.server.planning.Directory;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.Words;
+import rescient.server.platform.Asked;
 import rescient.server.platform.Nullable;
 
 /**
  * A customer order comes in.
  *
- * @param number null: the next one
+ * @param number null: the next one; of an order that there is: these are more lines of it
+ * @param reference the customer's own number
+ * @param quote it is none yet
+ * @param complete all lines go together
  */
 record EnterCustomerOrder(
-        @Nullable @Size(max = LONGEST) String item,
-        @Nullable @Size(max = LONGEST) String site,
-        @Nullable @Positive @DecimalMax(MOST) BigDecimal quantity,
-        @Nullable LocalDate due,
-        @Nullable @Size(max = LONGEST) String customer,
         @Nullable @Size(max = LONGEST) String number,
-        @Nullable @Size(max = LONGEST) String priority)
+        @Nullable @Size(max = LONGEST) String customer,
+        @Nullable @Size(max = LONGEST) String reference,
+        @Nullable Boolean quote,
+        @Nullable Boolean complete,
+        @Nullable @Size(max = EnterCustomerOrder.MOST_LINES) List<@Valid @NotNull EnteredLine> lines)
         implements PlanCommand {
+    /** Of one order that is entered at a time. */
+    static final int MOST_LINES = 500;
+
     @Override
     public void propose(Proposing desk) {
         Facts facts = desk.version().directory().facts();
-        List<FactChange> entered =
-                CustomerOrderRows.entered(facts, item, site, quantity, due, number, customer, priority);
-        if (desk.isPast(due)) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "A customer order cannot be wanted in the past")
-                    .field("due");
+        List<EnteredLine> entered = lines == null ? List.of() : lines;
+        List<FactChange> rows = CustomerOrderRows.of(
+                facts,
+                new CustomerOrderEntry.Head(
+                        number,
+                        customer,
+                        reference,
+                        desk.version().today(),
+                        Boolean.TRUE.equals(quote),
+                        Boolean.TRUE.equals(complete)),
+                entered.stream().map(EnteredLine::line).toList());
+        for (int i = 0; i < entered.size(); i++) {
+            if (desk.isPast(entered.get(i).wanted())) {
+                throw new UnfitException("A customer order cannot be wanted in the past", "lines." + i + ".wanted");
+            }
+        }
+        List<Fact.CustomerOrder> order = rows.stream()
+                .map(row -> Codec.of(Fact.CustomerOrder.class).read(row.after().get(0)))
+                .toList();
+        Proposal proposal = desk.proposal();
+        proposal.changes.addAll(rows);
+        if (!Boolean.TRUE.equals(quote)) {
+            hold(desk, entered, order);
+        }
+        for (Fact.CustomerOrder line : order) {
+            proposal.entered.add(OrderKey.ofLine(line.number(), line.line()));
+            proposal.point(line.item(), line.site());
+            Remarks.usualOfCustomers(desk.version(), line.item(), line.site(), Quantity.of(line.quantity()))
+                    .ifPresent(proposal::remark);
+        }
+        desk.say(sentence(desk.version().directory(), order));
+    }
+
+    /** What was promised while it was typed must still be so: somebody else may have been promised it meanwhile. */
+    private static void hold(Proposing desk, List<EnteredLine> entered, List<Fact.CustomerOrder> order) {
+        if (entered.stream().allMatch(line -> line.promised() == null)) {
+            return;
         }
         Proposal proposal = desk.proposal();
-        proposal.changes.addAll(entered);
-        proposal.point(item, site);
-        Remarks.usualOfCustomers(desk.version(), item, site, Quantity.of(quantity))
-                .ifPresent(proposal::remark);
-        Fact.CustomerOrder line =
-                Codec.of(Fact.CustomerOrder.class).read(entered.get(0).after().get(0));
-        desk.say("Entered " + line.number() + ": " + Quantity.text(Quantity.of(quantity)) + " " + item
-                + (line.customer() == null
+        Fact.CustomerOrder first = order.get(0);
+        Promising promising = Promising.of(desk.version().plan(), first.number(), Integer.parseInt(first.line()));
+        for (int i = 0; i < order.size(); i++) {
+            Fact.CustomerOrder line = order.get(i);
+            Request request = entered.get(i).request(line.quantity(), line.dueDate());
+            if (entered.get(i).promised() == null) {
+                promising = promising.with(request, request.wantedDay(), Asked.watch());
+                continue;
+            }
+            Promising.Promised promised = promising.promise(request, Asked.watch());
+            promising = promised.after();
+            Integer day = promised.answer().promisedDay();
+            if (day == null || day != line.dueDate().toEpochDay()) {
+                proposal.stale = true;
+                String sentence = sentence(desk.version().directory(), line, promised.answer());
+                proposal.refusals.add(sentence);
+                proposal.faults.add(new Proposal.FaultAt(i, "promised", sentence));
+            }
+        }
+    }
+
+    private static String sentence(Directory directory, Fact.CustomerOrder line, Answer answer) {
+        Answer.Taken taken = answer.takenFrom();
+        String why = taken != null && taken.number() != null
+                ? ", or " + taken.number() + " would get it later"
+                : answer.causeItem() == null
                         ? ""
-                        : " for " + desk.version().directory().customerName(line.customer()))
-                + ", wanted " + due);
+                        : ": it waits for " + answer.causeItem() + " at " + directory.siteName(answer.causeSite());
+        return Quantity.text(Quantity.of(line.quantity())) + " " + line.item() + " can no longer be promised for "
+                + line.dueDate() + why
+                + (answer.promisedDay() == null
+                        ? "; now not at all within the plan"
+                        : "; now for " + Words.date(answer.promisedDay()))
+                + ".";
+    }
+
+    private static String sentence(Directory directory, List<Fact.CustomerOrder> order) {
+        Fact.CustomerOrder first = order.get(0);
+        String whose = first.customer() == null ? "" : " for " + directory.customerName(first.customer());
+        String what = order.size() == 1
+                ? Quantity.text(Quantity.of(first.quantity())) + " " + first.item() + whose + ", wanted "
+                        + first.agreed().wantedDate()
+                : order.size() + " lines" + whose;
+        return "Entered " + (first.state() == Fact.OrderState.QUOTE ? "the quote " : "") + first.number() + ": " + what;
     }
 
     @Override

@@ -65,9 +65,11 @@ record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers num
     }
 
     private static List<String> outcomes(Proposal proposal) {
-        return proposal.lines.stream()
-                .filter(l -> l.number() != null && l.after() != null)
-                .map(Proposal.Line::outcome)
+        return Stream.concat(
+                        proposal.lines.stream()
+                                .filter(l -> l.number() != null && l.after() != null)
+                                .map(Proposal.Line::outcome),
+                        proposal.entered.stream())
                 .toList();
     }
 

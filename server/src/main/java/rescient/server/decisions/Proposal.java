@@ -24,6 +24,8 @@ final class Proposal {
     final List<Edit> edits = new ArrayList<>();
 
     final List<Line> lines = new ArrayList<>();
+    /** Keys of the customer order lines that come in. */
+    final List<String> entered = new ArrayList<>();
     /** Targets that the plan no longer has. */
     final List<String> gone = new ArrayList<>();
     /** Why it cannot be, in sentences. */

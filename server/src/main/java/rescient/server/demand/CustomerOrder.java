@@ -9,7 +9,7 @@ import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 
-/** An open line of a customer order. */
+/** A line of a customer order. */
 @Entity
 @Table(name = "customer_orders")
 class CustomerOrder {
@@ -41,4 +41,21 @@ class CustomerOrder {
 
     @Column(precision = 19, scale = 6)
     BigDecimal price;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal ordered;
+
+    String unit;
+
+    LocalDate entered;
+
+    LocalDate wantedDate;
+
+    LocalDate promisedDate;
+
+    String reference;
+
+    String state;
+
+    Boolean complete;
 }

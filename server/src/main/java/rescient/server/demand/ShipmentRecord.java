@@ -29,6 +29,10 @@ class ShipmentRecord {
     @Column(nullable = false)
     String number;
 
+    String line;
+
+    String customer;
+
     @Column(precision = 19, scale = 6, nullable = false)
     BigDecimal quantity;
 }

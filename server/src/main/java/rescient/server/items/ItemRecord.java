@@ -42,4 +42,6 @@ class ItemRecord {
     String planner;
 
     Boolean retired;
+
+    Boolean showParts;
 }

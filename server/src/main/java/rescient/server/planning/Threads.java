@@ -9,7 +9,6 @@ import org.springframework.stereotype.Component;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Fact;
 import rescient.core.plan.PlannedOrder;
-import rescient.core.promise.Promise;
 import rescient.core.trace.Ends;
 import rescient.core.trace.PlanThread;
 import rescient.server.platform.Sought;
@@ -20,19 +19,19 @@ class Threads implements WarmUp {
     private static final int TIMES = 30;
 
     private final ObjectMapper json;
-    private final OnceForPlan<List<Promise>> promises = new OnceForPlan<>();
+    private final Promises promises;
 
     private final int most;
 
-    Threads(ObjectMapper json, @Value("${rescient.list-most:1000}") int most) {
+    Threads(ObjectMapper json, Promises promises, @Value("${rescient.list-most:1000}") int most) {
         this.json = json;
+        this.promises = promises;
         this.most = most;
     }
 
     /** Those lines of customer orders that are looked for. */
     PromiseList customerOrders(PlanVersion version, Sought sought, boolean onlyLate) {
-        List<Promise> all = promises.of(version.plan(), () -> Promise.of(version.plan()));
-        return PromiseList.of(version, all, sought, onlyLate, most);
+        return PromiseList.of(version, promises.of(version), sought, onlyLate, most);
     }
 
     /** The thread of all lines of a customer order. */

@@ -6,6 +6,8 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import rescient.core.company.UnfitException;
+import rescient.core.order.CustomerOrderEntry;
 import rescient.dataset.FactChange;
 import rescient.server.decisions.CustomerOrderRows;
 import rescient.server.planning.Directory;
@@ -22,7 +24,21 @@ record OrderComes(
         implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        return CustomerOrderRows.entered(company.facts(), item, site, quantity, due, null, customer, priority);
+        return CustomerOrderRows.of(
+                company.facts(),
+                new CustomerOrderEntry.Head(null, customer, null, null, false, false),
+                List.of(new CustomerOrderEntry.Line(item, site, quantity, null, due, null, null, urgent(), null)));
+    }
+
+    private Integer urgent() {
+        if (priority == null || priority.isBlank()) {
+            return null;
+        }
+        try {
+            return Integer.valueOf(priority.strip());
+        } catch (NumberFormatException e) {
+            throw new UnfitException("A priority is a whole number: 1 is served first", "priority");
+        }
     }
 
     @Override

@@ -1,0 +1,86 @@
+package rescient.core.order;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import rescient.core.company.CompanyFacts;
+import rescient.core.company.Fact;
+import rescient.core.company.UnfitException;
+
+/**
+ * How a line of a customer order is otherwise; what is null stays as it is.
+ *
+ * @param quantity still open, in the item's unit
+ * @param due the day on which it is planned to go; null with a promise: that day
+ * @param asPlanned the customer is told the day on which the line is planned to go
+ * @param item of the same unit, or the quantity is said too
+ * @param state open: firm, or taken up again
+ */
+public record CustomerOrderChange(
+        BigDecimal quantity,
+        LocalDate due,
+        LocalDate wanted,
+        LocalDate promised,
+        boolean asPlanned,
+        String item,
+        String site,
+        Integer priority,
+        Fact.OrderState state) {
+
+    /**
+     * The line as it would be. What was ordered in all grows or shrinks with what is open; another item has a price of its
+     * own.
+     *
+     * @throws UnfitException with what is unknown, or cannot be
+     */
+    public Fact.CustomerOrder of(Fact.CustomerOrder line, CompanyFacts company) {
+        if (site != null) {
+            company.known(Fact.Site.class, site, "site");
+        }
+        BigDecimal open = quantity == null ? line.quantity() : quantity;
+        BigDecimal price = line.price();
+        if (item != null && !item.equals(line.item())) {
+            Fact.Item next = company.known(Fact.Item.class, item, "item");
+            String unit = company.one(Fact.Item.class, line.item())
+                    .map(Fact.Item::unit)
+                    .orElse(null);
+            if (quantity == null && !next.unit().equals(unit)) {
+                throw new UnfitException("Say how many " + next.unit() + " of " + item, "quantity");
+            }
+            price = next.price();
+        }
+        Fact.Agreed agreed = line.agreed();
+        BigDecimal ordered = agreed.ordered() == null
+                ? null
+                : agreed.ordered().add(open).subtract(line.quantity()).max(open);
+        return new Fact.CustomerOrder(
+                line.number(),
+                line.line(),
+                line.customer(),
+                item == null ? line.item() : item,
+                site == null ? line.site() : site,
+                open,
+                day(line),
+                priority == null ? line.priority() : priority,
+                price,
+                new Fact.Agreed(
+                        ordered,
+                        agreed.unit(),
+                        agreed.entered(),
+                        wanted == null ? agreed.wantedDate() : wanted,
+                        asPlanned ? day(line) : promised == null ? agreed.promisedDate() : promised,
+                        agreed.reference(),
+                        state == null ? agreed.state() : state == Fact.OrderState.OPEN ? null : state,
+                        agreed.complete()));
+    }
+
+    private LocalDate day(Fact.CustomerOrder line) {
+        if (due != null) {
+            return due;
+        }
+        if (promised != null) {
+            return promised;
+        }
+        // what nobody was told yet goes when it is wanted
+        return wanted != null && line.agreed().promisedDate() == null ? wanted : line.dueDate();
+    }
+}

@@ -1,0 +1,297 @@
+package rescient.server.demand;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.IntFunction;
+import org.springframework.stereotype.Component;
+import rescient.core.base.Quantity;
+import rescient.core.base.Ratio;
+import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
+import rescient.core.company.UnfitException;
+import rescient.core.order.CustomerOrderEntry;
+import rescient.core.promise.Answer;
+import rescient.core.promise.Free;
+import rescient.core.promise.Precedence;
+import rescient.core.promise.Promising;
+import rescient.core.promise.Request;
+import rescient.core.snapshot.Snapshot;
+import rescient.server.decisions.CustomerOrderRows;
+import rescient.server.decisions.EnteredLine;
+import rescient.server.planning.Directory;
+import rescient.server.planning.OnceForPlan;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Asked;
+
+/** The promises of an order while it is typed: what was promised for the lines above is not worked out again. */
+@Component
+class OrderPromises {
+    /** So far ahead what is free is drawn, in days. */
+    private static final int AHEAD = 42;
+
+    /** Lines of all who type that are kept for one plan. */
+    private static final int KEPT = 60;
+
+    private final OnceForPlan<Cache<Tried, Promising.Promised>> tried = new OnceForPlan<>();
+
+    /** What was tried of an order, line by line. */
+    private record Tried(String number, int first, List<Try> lines) {}
+
+    /** @param kept it is to go on its wanted day, promised or not */
+    private record Try(Request request, boolean kept) {}
+
+    /** Where the lines of an order have come to. */
+    private static final class Turn {
+        private final PlanVersion version;
+        private final String number;
+        private final int first;
+        private final List<Try> lines = new ArrayList<>();
+        /** At which row of the order each of them stands. */
+        private final List<Integer> rows = new ArrayList<>();
+
+        private Promising next;
+
+        Turn(PlanVersion version, String number) {
+            CustomerOrderEntry entry =
+                    new CustomerOrderEntry(version.directory().facts());
+            this.version = version;
+            this.number = entry.number(number);
+            this.first = entry.nextLine(this.number);
+            this.next = Promising.of(version.plan(), this.number, first);
+        }
+    }
+
+    List<PromiseView> of(PlanVersion version, String number, List<EnteredLine> lines) {
+        Turn turn = new Turn(version, number);
+        List<PromiseView> views = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            views.add(promise(turn, i, lines.get(i)));
+        }
+        return views;
+    }
+
+    private PromiseView promise(Turn turn, int row, EnteredLine line) {
+        Known known = new Known(turn.version, line);
+        try {
+            Request request = request(turn.version, line);
+            return known.view(line, request, next(turn, row, line, request), turn);
+        } catch (UnfitException e) {
+            boolean begun = line.item() != null && line.quantity() != null && line.wanted() != null;
+            return known.faulty(begun ? e.getMessage() : null, e.field());
+        }
+    }
+
+    private Answer next(Turn turn, int row, EnteredLine line, Request request) {
+        boolean kept = line.due() != null && line.promised() == null;
+        turn.lines.add(new Try(request, kept));
+        turn.rows.add(row);
+        Promising before = turn.next;
+        Promising.Promised promised = tried.of(
+                        turn.version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(KEPT).build())
+                .get(new Tried(turn.number, turn.first, List.copyOf(turn.lines)), t -> {
+                    Promising.Promised one = before.promise(request, Asked.watch());
+                    return kept
+                            ? new Promising.Promised(
+                                    one.answer(),
+                                    before.with(request, working(turn.version, line.site(), line.due()), Asked.watch()))
+                            : one;
+                });
+        turn.next = promised.after();
+        return promised.answer();
+    }
+
+    /** The first day on which the site works, not before another and today. */
+    private static int working(PlanVersion version, String site, LocalDate day) {
+        Snapshot snapshot = version.plan().snapshot();
+        return snapshot.calendar(site).forth(Math.max(Math.toIntExact(day.toEpochDay()), snapshot.today()), 0);
+    }
+
+    /** What is asked of the plan. */
+    private static Request request(PlanVersion version, EnteredLine line) {
+        BigDecimal quantity = CustomerOrderRows.quantity(version.directory().facts(), line.line());
+        return line.request(quantity, line.wanted());
+    }
+
+    /**
+     * What else can be done for one line.
+     *
+     * @throws UnfitException if the line cannot be asked for
+     */
+    WaysView ways(PlanVersion version, String number, List<EnteredLine> lines, int at) {
+        Turn turn = new Turn(version, number);
+        for (int i = 0; i < Math.min(at, lines.size()); i++) {
+            promise(turn, i, lines.get(i));
+        }
+        if (at >= lines.size()) {
+            throw new UnfitException("There is no such line", "lines");
+        }
+        EnteredLine line = lines.get(at);
+        Request request = request(version, line);
+        Directory directory = version.directory();
+        Precedence precedence = turn.next.precedence(request, Asked.watch());
+        return new WaysView(
+                precedence == null
+                        ? null
+                        : new WaysView.Precedence(
+                                precedence.onTime(),
+                                Words.dateOrNull(precedence.possibleDay()),
+                                delayed(turn, precedence.delayed())),
+                directory.sites().keySet().stream()
+                        .filter(site -> !site.equals(line.site()))
+                        .filter(site -> Free.on(version.plan(), line.item(), site, request.wantedDay()) != null)
+                        .map(site -> otherSite(turn, request, site))
+                        .toList(),
+                directory.alternatives(line.item()).codes().stream()
+                        .map(code -> alternative(turn, request, code))
+                        .filter(Objects::nonNull)
+                        .toList());
+    }
+
+    private static WaysView.OtherSite otherSite(Turn turn, Request request, String site) {
+        Answer answer = turn.next
+                .promise(
+                        new Request(request.item(), site, request.quantity(), request.wantedDay(), request.priority()),
+                        Asked.watch())
+                .answer();
+        return new WaysView.OtherSite(
+                site,
+                turn.version.directory().siteName(site),
+                Words.dateOrNull(answer.promisedDay()),
+                Quantity.decimal(answer.available()));
+    }
+
+    /** @return null if it may only be used in something */
+    private static WaysView.OtherItem alternative(Turn turn, Request request, String code) {
+        Directory directory = turn.version.directory();
+        Fact.AlternativeItem terms =
+                directory.alternatives(request.item()).in(code, List.of()).orElse(null);
+        if (terms == null) {
+            return null;
+        }
+        long quantity = Ratio.of(terms.units())
+                .up(request.quantity(), directory.facts().units().step(directory.unit(code)));
+        Answer answer = turn.next
+                .promise(
+                        new Request(code, request.site(), quantity, request.wantedDay(), request.priority()),
+                        Asked.watch())
+                .answer();
+        return new WaysView.OtherItem(
+                code,
+                directory.itemName(code),
+                Quantity.decimal(quantity),
+                directory.unit(code),
+                Words.dateOrNull(answer.promisedDay()),
+                Quantity.decimal(answer.available()));
+    }
+
+    private static List<PromiseView.DelayedView> delayed(Turn turn, List<Answer.Delayed> lines) {
+        return lines.stream()
+                .map(one -> new PromiseView.DelayedView(
+                        taken(turn, one.line()), Words.dateOrNull(one.before()), Words.dateOrNull(one.after())))
+                .toList();
+    }
+
+    private static PromiseView.TakenView taken(Turn turn, Answer.Taken taken) {
+        return taken.request() != null
+                ? new PromiseView.TakenView(turn.rows.get(taken.request()), null, null, null)
+                : new PromiseView.TakenView(
+                        null,
+                        taken.number(),
+                        taken.line(),
+                        turn.version.directory().customerOf(taken.number(), taken.line()));
+    }
+
+    /** What is known of a line's item. */
+    private record Known(PlanVersion version, EnteredLine line) {
+        private Fact.Item item() {
+            return line.item() == null ? null : version.directory().item(line.item());
+        }
+
+        PromiseView faulty(String fault, String field) {
+            Fact.Item item = item();
+            return PromiseView.faulty(
+                    fault,
+                    field,
+                    item == null ? null : version.directory().itemName(item.code()),
+                    item == null ? null : item.unit());
+        }
+
+        PromiseView view(EnteredLine asked, Request request, Answer answer, Turn turn) {
+            Directory directory = version.directory();
+            Fact.Item item = item();
+            IntFunction<Free.Figure> free = Free.over(version.plan(), asked.item(), asked.site());
+            LocalDate day = Words.date(working(version, asked.site(), asked.wanted()));
+            return new PromiseView(
+                    null,
+                    null,
+                    directory.itemName(asked.item()),
+                    item.unit(),
+                    Quantity.decimal(request.quantity()),
+                    asked.price() == null ? item.price() : asked.price(),
+                    Words.dateOrNull(answer.promisedDay()),
+                    answer.promisedDay() != null && answer.causeItem() == null,
+                    day,
+                    Quantity.decimal(answer.available()),
+                    free(free, today()),
+                    free(free, Math.max(request.wantedDay(), today())),
+                    limit(free.apply(Math.max(request.wantedDay(), today()))),
+                    free(
+                            Free.overWithPlanned(version.plan(), asked.item(), asked.site()),
+                            Math.max(request.wantedDay(), today())),
+                    answer.causeItem(),
+                    answer.causeItem() == null ? null : directory.itemName(answer.causeItem()),
+                    answer.causeSite() == null ? null : directory.siteName(answer.causeSite()),
+                    answer.limitingComponent(),
+                    answer.limitingComponent() == null ? null : directory.itemName(answer.limitingComponent()),
+                    answer.takenFrom() == null ? null : taken(turn, answer.takenFrom()),
+                    delayed(turn, answer.delayed()),
+                    steps(free),
+                    item.is() == ItemKind.KIT ? parts() : List.of());
+        }
+
+        private int today() {
+            return version.plan().snapshot().today();
+        }
+
+        private static LocalDate limit(Free.Figure figure) {
+            return figure == null ? null : Words.date(figure.limitingDay());
+        }
+
+        private static BigDecimal free(IntFunction<Free.Figure> free, int day) {
+            Free.Figure figure = free.apply(day);
+            return figure == null ? null : Quantity.decimal(figure.quantity());
+        }
+
+        /** Where what is free changes. */
+        private List<PromiseView.FreeStep> steps(IntFunction<Free.Figure> free) {
+            List<PromiseView.FreeStep> steps = new ArrayList<>();
+            BigDecimal last = null;
+            for (int day = today(); day <= today() + AHEAD; day++) {
+                BigDecimal now = free(free, day);
+                if (now != null && !now.equals(last)) {
+                    steps.add(new PromiseView.FreeStep(Words.date(day), now));
+                    last = now;
+                }
+            }
+            return steps;
+        }
+
+        private List<PromiseView.KitPart> parts() {
+            Directory directory = version.directory();
+            return directory.bills().lines(line.item()).stream()
+                    .map(part -> new PromiseView.KitPart(
+                            part.component(),
+                            directory.itemName(part.component()),
+                            part.quantity(),
+                            part.unit() == null ? directory.unit(part.component()) : part.unit()))
+                    .toList();
+        }
+    }
+}

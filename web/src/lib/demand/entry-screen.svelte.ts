@@ -1,0 +1,398 @@
+import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { goto } from '$app/navigation';
+import { fromAddress } from '$lib/address';
+import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import { shortcuts } from '$lib/desk.svelte';
+import { parsedDate, parsedNumber, quantity } from '$lib/format';
+import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
+import { cameBack, whenLeft } from '$lib/left.svelte';
+import { planSeen } from '$lib/plan-seen';
+import {
+  consequence,
+  customerOrder,
+  offered,
+  planState,
+  promise,
+  promiseWays,
+  tableRows,
+  usualOf
+} from '$lib/queries';
+import { blank, decided, isBlank, nextId, type Answer, type EntryLine, type Typed } from './entry';
+import { pasted } from './pasted';
+
+/** So long after the last letter the promises are asked for. */
+const PAUSE = 120;
+
+/** The order sheet: what is typed, what can be promised for each line, and its keeping. Made while its component comes. */
+export class EntryScreen {
+  readonly #client = useQueryClient();
+  readonly plan = createQuery(planState);
+  readonly today = $derived(this.plan.data?.today ?? '');
+  readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
+  readonly sites = createQuery(() => tableRows({ table: 'sites' }));
+  readonly units = createQuery(() => tableRows({ table: 'units' }));
+
+  customer = $state('');
+  reference = $state('');
+  wanted = $state('');
+  site = $state('');
+  quote = $state(false);
+  complete = $state(false);
+  lines = $state<EntryLine[]>([blank()]);
+  /** The line that the cursor is in. */
+  at = $state(0);
+  /** What became of what was pasted, or why nothing was kept. */
+  said = $state<string | undefined>();
+  refused = $state<string | undefined>();
+  #command = crypto.randomUUID();
+  #kept = $state(false);
+  /** The first line of what was kept and the plan may not know yet, and the plan that did not know it. */
+  #coming = $state.raw<string | undefined>();
+  #seen = 0;
+  /** What was typed, once the typing has stopped for a moment. */
+  #settled = $state.raw<Schemas['Asking']>({ lines: [] });
+
+  readonly usual = createQuery(() => ({ ...usualOf(this.customer), enabled: this.customer !== '' }));
+  readonly #like = fromAddress('like');
+  readonly #again = createQuery(() => ({
+    ...customerOrder(this.#like ?? ''),
+    enabled: this.#like !== undefined
+  }));
+
+  constructor() {
+    // whoever follows a link of the sheet, or reloads it, finds it as it was
+    const left = halfTyped<Typed>('order') ?? cameBack<Typed>();
+    const was = left?.lines.some((l) => !isBlank(l)) ? left : undefined;
+    if (was) {
+      Object.assign(this, { ...was, lines: was.lines.map((l) => ({ ...l, id: nextId() })) });
+    } else {
+      this.customer = fromAddress('customer') ?? '';
+      const item = fromAddress('item');
+      if (item) this.lines = [{ ...blank(), item, site: fromAddress('site') ?? '' }, blank()];
+    }
+    keepHalfTyped('order', () => this.typed);
+    whenLeft(() => this.typed);
+    // what was kept is opened as soon as the plan knows it
+    $effect(() => {
+      const line = this.#coming;
+      if (line === undefined || (this.plan.data?.version ?? 0) <= this.#seen) return;
+      this.#coming = undefined;
+      this.clear();
+      void goto('/demand?' + new URLSearchParams({ line }).toString());
+    });
+    let repeated = was !== undefined;
+    $effect(() => {
+      const order = this.#again.data;
+      if (repeated || !order) return;
+      repeated = true;
+      this.#repeat(order);
+    });
+    // the first works is what most orders go from
+    $effect(() => {
+      const all = this.sites.data?.rows ?? [];
+      if (!this.site && all.length > 0)
+        this.site = (all.find((r) => r['kind'] === 'works') ?? all[0])?.['code'] ?? '';
+    });
+    $effect(() => {
+      const next = this.asking;
+      const timer = setTimeout(() => (this.#settled = next), PAUSE);
+      return () => clearTimeout(timer);
+    });
+    $effect(() => shortcuts.register('order-sheet', this.#keys()));
+  }
+
+  get typed(): Typed {
+    const { customer, reference, wanted, site, quote, complete } = this;
+    return { customer, reference, wanted, site, quote, complete, lines: $state.snapshot(this.lines) };
+  }
+
+  #repeat(order: Schemas['OrderView']): void {
+    this.customer = order.customer ?? '';
+    this.complete = order.complete;
+    this.lines = [
+      ...order.lines
+        .filter((l) => l.state !== 'cancelled')
+        .map((l) => ({ ...blank(), item: l.item, quantity: quantity(l.ordered), site: l.site })),
+      blank()
+    ];
+    this.said = `As ${order.number}; say when it is wanted.`;
+  }
+
+  /** The day on which a line is wanted; undefined while that is no day. */
+  dayOf(line: EntryLine): string | undefined {
+    const text = line.wanted.trim() || this.wanted.trim();
+    return text && this.today ? parsedDate(text, this.today) : undefined;
+  }
+
+  #asked(line: EntryLine): Schemas['EnteredLine'] {
+    const amount = parsedNumber(line.quantity);
+    const wanted = this.dayOf(line);
+    return {
+      item: line.item.trim() || undefined,
+      site: line.site || this.site || undefined,
+      quantity: Number.isNaN(amount) || amount <= 0 ? undefined : amount,
+      unit: line.unit.trim() || undefined,
+      wanted,
+      due: line.kept ? wanted : undefined
+    };
+  }
+
+  /** The lines that something stands in. */
+  readonly filled = $derived.by(() => {
+    let last = this.lines.length;
+    while (last > 0 && isBlank(this.lines[last - 1] as EntryLine)) last--;
+    return this.lines.slice(0, last);
+  });
+  readonly asking = $derived.by((): Schemas['Asking'] => ({ lines: this.filled.map((l) => this.#asked(l)) }));
+  readonly #promises = createQuery(() => ({
+    ...promise(this.#settled),
+    enabled: this.#settled.lines.length > 0 && !this.#kept
+  }));
+  /** Another answer is on its way. */
+  readonly old = $derived.by(
+    () =>
+      this.#promises.isPlaceholderData ||
+      this.#promises.isFetching ||
+      JSON.stringify(this.#settled) !== JSON.stringify(this.asking)
+  );
+  readonly fault = $derived.by(() => (this.#promises.isError ? this.#promises.error.message : undefined));
+  readonly answers = $derived.by((): (Answer | undefined)[] => {
+    const all = this.#promises.data ?? [];
+    return this.filled.map((_, i) => all[i]);
+  });
+
+  readonly open = $derived.by(
+    () => this.filled.filter((l, i) => !decided(l, this.answers[i], this.today)).length
+  );
+  readonly #dayOfOrder = $derived.by(() => {
+    const days = this.answers.map((a) => a?.promised ?? undefined);
+    return this.complete && days.every((d) => d !== undefined) ? days.sort().at(-1) : undefined;
+  });
+  /** The order as it would be kept; undefined while something is missing. */
+  readonly command = $derived.by((): Schemas['PlanCommand'] | undefined => {
+    if (this.filled.length === 0 || this.open > 0 || this.old) return undefined;
+    return {
+      kind: 'ENTER',
+      customer: this.customer.trim() || undefined,
+      reference: this.reference.trim() || undefined,
+      quote: this.quote || undefined,
+      complete: this.complete || undefined,
+      lines: this.filled.map((line, i) => {
+        const asked = this.#asked(line);
+        const answered = this.answers[i];
+        if (line.kept) return { ...asked, due: answered?.day ?? asked.wanted };
+        return { ...asked, due: undefined, promised: answered?.promised ?? undefined };
+      })
+    };
+  });
+  /** Of an order that goes complete: the day of its last line. */
+  readonly completeOn = $derived(this.#dayOfOrder);
+  readonly #preview = createQuery(() => ({
+    ...consequence(this.command ?? { kind: 'ENTER' }),
+    enabled: this.command !== undefined && !this.#kept
+  }));
+  readonly consequence = $derived.by(() =>
+    this.command === undefined || this.#preview.isError ? undefined : this.#preview.data
+  );
+  readonly unfit = $derived.by(() =>
+    this.command !== undefined && this.#preview.isError ? this.#preview.error.message : undefined
+  );
+  readonly ready = $derived.by(
+    () =>
+      this.command !== undefined &&
+      this.consequence !== undefined &&
+      !this.#preview.isPlaceholderData &&
+      this.consequence.refusals.length === 0
+  );
+
+  readonly ways = createQuery(() => {
+    const answered = this.answers[this.at];
+    return {
+      ...promiseWays(this.#settled, this.at),
+      enabled: Boolean(answered?.day) && !answered?.asWanted && !this.old && !this.#kept
+    };
+  });
+
+  readonly keeping = createMutation(() => ({
+    onMutate: () => {
+      this.#kept = true;
+      this.#seen = this.plan.data?.version ?? 0;
+      planSeen.deciding();
+    },
+    onSettled: () => planSeen.answeredDecision(),
+    mutationFn: () =>
+      answer(
+        api.POST('/api/decisions', {
+          params: { header: { 'Idempotency-Key': this.#command } },
+          body: this.command ?? { kind: 'ENTER' }
+        })
+      ),
+    onSuccess: (decision) => {
+      this.#coming = decision.orders[0];
+    },
+    onError: (e) => {
+      this.#kept = false;
+      if (e instanceof Refused && e.problem.status === 0) {
+        this.refused =
+          'No answer came, so it may or may not have been kept. Keep it again: nothing is done twice.';
+        return;
+      }
+      this.refused = e.message;
+      this.#command = crypto.randomUUID();
+      void this.#client.invalidateQueries({ queryKey: ['plan'] });
+    }
+  }));
+
+  /** It is kept, or about to be. */
+  readonly busy = $derived.by(() => this.#kept);
+
+  keep(): void {
+    this.refused = undefined;
+    if (this.ready && !this.busy) this.keeping.mutate();
+    else if (this.open > 0) this.said = 'Each line that cannot go as it is wanted waits for your choice.';
+  }
+
+  clear(): void {
+    Object.assign(this, {
+      customer: '',
+      reference: '',
+      wanted: '',
+      quote: false,
+      complete: false,
+      lines: [blank()],
+      at: 0
+    });
+    this.said = undefined;
+  }
+
+  /** A line is typed in: what was chosen for it is over, and there is always one more to type in. */
+  type(at: number, field: 'item' | 'quantity' | 'unit' | 'wanted' | 'site', value: string): void {
+    const line = this.lines[at];
+    if (!line) return;
+    line[field] = value;
+    line.taken = undefined;
+    line.kept = undefined;
+    this.refused = undefined;
+    this.#roomBelow();
+  }
+
+  #roomBelow(): void {
+    const last = this.lines.at(-1);
+    if (!last || !isBlank(last)) this.lines.push(blank());
+  }
+
+  remove(at = this.at): void {
+    this.lines.splice(at, 1);
+    this.#roomBelow();
+    this.at = Math.min(at, this.lines.length - 1);
+  }
+
+  /** The promise is what the customer is told. */
+  take(at = this.at): void {
+    const line = this.lines[at];
+    const day = this.answers[at]?.promised;
+    if (!line || !day || this.old) return;
+    line.taken = day;
+    line.kept = undefined;
+  }
+
+  takeAll(): void {
+    this.filled.forEach((line, i) => {
+      if (!decided(line, this.answers[i], this.today)) this.take(i);
+    });
+  }
+
+  /** The wanted day stays, and whoever gets later by it gets later. */
+  keepDay(at = this.at): void {
+    const line = this.lines[at];
+    const answered = this.answers[at];
+    if (!line || !answered || answered.fault || answered.asWanted) return;
+    line.kept = !line.kept || undefined;
+    line.taken = undefined;
+  }
+
+  /** What can go on the wanted day goes, the rest with its own promise. */
+  split(at = this.at): void {
+    const line = this.lines[at];
+    const answered = this.answers[at];
+    if (!line || !answered?.available || !answered.quantity || answered.asWanted || this.old) return;
+    const rest = answered.quantity - answered.available;
+    Object.assign(line, {
+      quantity: quantity(answered.available),
+      unit: '',
+      taken: undefined,
+      kept: undefined
+    });
+    this.lines.splice(at + 1, 0, {
+      ...$state.snapshot(line),
+      id: nextId(),
+      quantity: quantity(Number(rest.toFixed(6)))
+    });
+  }
+
+  from(site: string, at = this.at): void {
+    this.type(at, 'site', site);
+  }
+
+  instead(other: { item: string; quantity: number }, at = this.at): void {
+    this.type(at, 'item', other.item);
+    this.type(at, 'quantity', quantity(other.quantity));
+    this.type(at, 'unit', '');
+  }
+
+  /** One more line of what the customer usually buys. */
+  add(item: string, amount?: number): void {
+    const place = Math.max(0, this.lines.length - 1);
+    this.lines.splice(place, 0, { ...blank(), item, quantity: amount === undefined ? '' : quantity(amount) });
+    this.at = place;
+  }
+
+  /** Rows of a spreadsheet or a mail become lines; names are looked up. */
+  async paste(at: number, text: string): Promise<void> {
+    const units = (this.units.data?.rows ?? []).map((r) => r['code'] ?? '');
+    const rows = pasted(text, units, this.today);
+    if (rows.length === 0) return;
+    const lines = rows.map((row) => ({ ...blank(), ...row }));
+    const here = this.lines[at];
+    this.lines.splice(at, here && isBlank(here) ? 1 : 0, ...lines);
+    this.#roomBelow();
+    this.said = `${rows.length === 1 ? '1 line' : `${rows.length} lines`} pasted.`;
+    for (const { id, item } of lines) {
+      const code = item ? await this.#codeOf(item) : undefined;
+      const line = this.lines.find((l) => l.id === id);
+      if (code && line && line.item === item) line.item = code;
+    }
+  }
+
+  /** The code of what somebody calls by its code or its name. */
+  async #codeOf(text: string): Promise<string | undefined> {
+    const found = await this.#client
+      .fetchQuery(offered({ table: 'items', words: text }))
+      .catch(() => [] as { code: string; name?: string }[]);
+    const same = (a: string | null | undefined) => a?.toLowerCase() === text.toLowerCase();
+    return (
+      found.find((r) => same(r.code)) ??
+      found.find((r) => same(r.name)) ??
+      (found.length === 1 ? found[0] : undefined)
+    )?.code;
+  }
+
+  /** A name that was typed becomes the code that it means. */
+  async settle(at: number): Promise<void> {
+    const line = this.lines[at];
+    const text = line?.item.trim();
+    if (!line || !text) return;
+    const code = await this.#codeOf(text);
+    if (code && code !== line.item && line.item.trim() === text) this.type(at, 'item', code);
+  }
+
+  #keys() {
+    return [
+      { keys: 'p', says: 'Take the promise of the line', run: () => this.take() },
+      { keys: 'P', says: 'Take the promises of all lines', run: () => this.takeAll() },
+      { keys: 'k', says: 'Keep the wanted day of the line', run: () => this.keepDay() },
+      { keys: 's', says: 'Split the line: what can go, and the rest', run: () => this.split() },
+      { keys: 'Enter', says: 'Keep the order', run: () => this.keep() }
+    ];
+  }
+}

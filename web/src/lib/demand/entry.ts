@@ -1,0 +1,74 @@
+// The lines of an order sheet: what is typed, whether it can be read, and what is said beside it.
+import type { Schemas } from '$lib/api/client';
+import { date, parsedDate, parsedNumber } from '$lib/format';
+
+/** A line as it stands on the sheet. */
+export interface EntryLine {
+  id: number;
+  item: string;
+  quantity: string;
+  unit: string;
+  /** As it was typed; empty: the day of the order. */
+  wanted: string;
+  /** Empty: that of the order. */
+  site: string;
+  /** The promised day that the customer is told, where it is another than the wanted one. */
+  taken?: string;
+  /** The wanted day is kept, whatever the plan says. */
+  kept?: boolean;
+}
+
+export type Answer = Schemas['PromiseView'];
+
+/** All that is typed on a sheet. */
+export interface Typed {
+  customer: string;
+  reference: string;
+  wanted: string;
+  site: string;
+  quote: boolean;
+  complete: boolean;
+  lines: EntryLine[];
+}
+
+let lastId = 0;
+
+/** A line in which nothing stands yet. */
+export function blank(): EntryLine {
+  return { id: nextId(), item: '', quantity: '', unit: '', wanted: '', site: '' };
+}
+
+export function isBlank(line: EntryLine): boolean {
+  return !line.item.trim() && !line.quantity.trim();
+}
+
+export function nextId(): number {
+  return ++lastId;
+}
+
+/** What is wrong with a number or a day that was typed. */
+export function typedWrong(line: EntryLine, today: string): string | undefined {
+  if (isBlank(line) || !today) return undefined;
+  const amount = parsedNumber(line.quantity);
+  if (line.quantity.trim() && (Number.isNaN(amount) || amount <= 0))
+    return 'The quantity is no number above 0';
+  if (line.wanted.trim() && !parsedDate(line.wanted, today))
+    return `“${line.wanted}” is no day; write 9 Dec, 9.12., w50 or +5`;
+  return undefined;
+}
+
+/** Whether it goes as it is wanted, or somebody said what becomes of it. */
+export function decided(line: EntryLine, answered: Answer | undefined, today: string): boolean {
+  if (!answered?.day || typedWrong(line, today)) return false;
+  const taken = line.taken !== undefined && line.taken === answered.promised;
+  return answered.asWanted || line.kept === true || taken;
+}
+
+/** What is said of a line beside it, in a few words. */
+export function inShort(line: EntryLine, answered: Answer | undefined, today: string): string {
+  if (!answered?.day || typedWrong(line, today)) return '';
+  if (answered.asWanted) return answered.promised ? `goes ${date(answered.promised, today)}` : '';
+  if (line.kept) return `kept for ${date(answered.day, today)}`;
+  if (line.taken && line.taken === answered.promised) return `promised ${date(line.taken, today)}`;
+  return answered.promised ? `not before ${date(answered.promised, today)}` : 'not within the plan';
+}

@@ -1,0 +1,24 @@
+import type { DataView } from '$lib/data/views';
+
+/** The views of Demand. */
+export const DEMAND_VIEWS: DataView[] = [
+  {
+    href: '/demand',
+    name: 'Customer orders',
+    keys: 'g m',
+    says: 'What customers ordered, and when they get it'
+  },
+  {
+    href: '/demand/turn',
+    name: 'Who gets what',
+    keys: 'g a',
+    says: 'What there is of an item, what comes, and whose turn it is'
+  },
+  { href: '/demand/mails', name: 'Mails', keys: 'g y', says: 'What was sent to customers' },
+  {
+    href: '/demand/new',
+    name: 'Order sheet',
+    keys: 'g s',
+    says: 'Take an order, with a promise for each line'
+  }
+];
