@@ -118,7 +118,12 @@ export function orderHref(number: string): string {
 }
 
 export function itemHref(code: string): string {
-  return '/items?' + new URLSearchParams({ code }).toString();
+  return '/items?' + new URLSearchParams({ code: itemOf(code) }).toString();
+}
+
+/** The item of a stock point, which may hold what is bought for one line of a customer order alone. */
+export function itemOf(code: string): string {
+  return code.split(' → ')[0] ?? code;
 }
 
 /** A customer order with its lines. */

@@ -96,7 +96,12 @@
               >{#if l.late && l.culprit}<span class="late">{count(l.days ?? 0, 'day')} late</span>, waits for
                 <a class="link" href={itemHref(l.culprit)}>{l.culprit}</a>
                 {l.culpritName !== l.culprit ? l.culpritName : ''}
-                {#if l.culpritSite}at {l.culpritSite}{/if}{:else}{standing(l)}{/if}</td
+                {#if l.culpritSite}at {l.culpritSite}{/if}{:else}{standing(
+                  l
+                )}{/if}{#if l.supply !== 'stock'}<span class="text-ink-2"
+                  >, {l.supply === 'direct' ? 'straight from' : 'bought for it from'}
+                  {l.supplierName ?? 'the usual supplier'}</span
+                >{/if}</td
             >
           </tr>
         {/each}
@@ -131,6 +136,27 @@
             onclick={() => screen.confirm()}
             >{screen.confirming.isPending ? 'Confirming …' : 'Confirm by mail'} <Key name="m" /></button
           >
+        {/if}
+        {#if !line.kit && (line.state === 'open' || line.state === 'quote')}
+          {#if line.supply === 'stock'}
+            <button
+              type="button"
+              class="plain-action"
+              onclick={() => screen.amend({ supply: 'OWN' }, [line.key])}>Buy it for this line alone</button
+            >
+          {:else}
+            <button
+              type="button"
+              class="plain-action"
+              onclick={() => screen.amend({ supply: line.supply === 'own' ? 'DIRECT' : 'OWN' }, [line.key])}
+              >{line.supply === 'own' ? 'Let the supplier ship it' : 'Let it come here first'}</button
+            >
+            <button
+              type="button"
+              class="plain-action"
+              onclick={() => screen.amend({ supply: 'STOCK' }, [line.key])}>From stock after all</button
+            >
+          {/if}
         {/if}
         {#if line.state === 'quote'}
           <button

@@ -2,7 +2,7 @@
   import { count, date, quantity } from '$lib/format';
   import { demandHref, itemHref, turnHref } from '$lib/links';
   import Key from '$lib/ui/Key.svelte';
-  import type { Answer, EntryLine } from './entry';
+  import { SUPPLIES, type Answer, type EntryLine } from './entry';
   import type { EntryScreen } from './entry-screen.svelte';
 
   /** The answer for one line in words, and what can be done about it, each with its key. */
@@ -70,6 +70,46 @@
       A kit of {#each answer.parts as part, i (part.item)}{i > 0 ? ', ' : ''}{quantity(part.each)}
         {part.unit}
         <a class="link" href={itemHref(part.item)}>{part.item}</a>{/each}
+    </p>
+  {/if}
+  {#if answer.parts.length === 0}
+    <p class="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="How line {at + 1} is met">
+      {#each SUPPLIES as way (way.says)}
+        <button
+          type="button"
+          class="plain-action"
+          class:chosen={line.supply === way.supply}
+          aria-pressed={line.supply === way.supply}
+          onclick={() => screen.supplied(at, way)}>{way.says}</button
+        >
+      {/each}
+      <Key name="Alt o" />
+      {#if line.supply && answer.bought}
+        {@const bought = answer.bought}
+        <label class="text-sm"
+          >by
+          <select
+            class="field"
+            aria-label="Supplier of line {at + 1}"
+            value={line.supplier ?? ''}
+            onchange={(e) => screen.type(at, 'supplier', e.currentTarget.value)}
+          >
+            <option value=""
+              >{line.supplier || !bought.supplier ? 'whoever is preferred' : bought.supplierName}</option
+            >
+            {#each bought.suppliers.filter((s) => line.supplier || s.code !== bought.supplier) as one (one.code)}
+              <option value={one.code}>{one.name}</option>
+            {/each}
+          </select></label
+        >
+        {#if !bought.supplier}<span class="text-sm text-vermilion">nobody sells it</span>{/if}
+        {#if bought.least}<span class="text-sm text-marigold-text"
+            >who sells {quantity(bought.least)} {answer.unit ?? ''} at least</span
+          >{/if}
+        {#if bought.multiple}<span class="text-sm text-marigold-text"
+            >who sells by {quantity(bought.multiple)}</span
+          >{/if}
+      {/if}
     </p>
   {/if}
   {#if !answer.asWanted}

@@ -38,6 +38,7 @@
           P: () => screen.takeAll(),
           s: () => screen.split(),
           k: () => screen.keepDay(),
+          o: () => screen.supplied(),
           Backspace: () => screen.remove()
         }[event.key]
       : event.key === 'Enter' && (event.ctrlKey || event.metaKey)

@@ -17,7 +17,16 @@ import {
   tableRows,
   usualOf
 } from '$lib/queries';
-import { blank, decided, isBlank, nextId, type Answer, type EntryLine, type Typed } from './entry';
+import {
+  blank,
+  decided,
+  isBlank,
+  nextId,
+  nextSupply,
+  type Answer,
+  type EntryLine,
+  type Typed
+} from './entry';
 import { pasted } from './pasted';
 
 /** So long after the last letter the promises are asked for. */
@@ -133,7 +142,9 @@ export class EntryScreen {
       quantity: Number.isNaN(amount) || amount <= 0 ? undefined : amount,
       unit: line.unit.trim() || undefined,
       wanted,
-      due: line.kept ? wanted : undefined
+      due: line.kept ? wanted : undefined,
+      supply: line.supply,
+      supplier: line.supply ? line.supplier || undefined : undefined
     };
   }
 
@@ -266,7 +277,11 @@ export class EntryScreen {
   }
 
   /** A line is typed in: what was chosen for it is over, and there is always one more to type in. */
-  type(at: number, field: 'item' | 'quantity' | 'unit' | 'wanted' | 'site', value: string): void {
+  type(
+    at: number,
+    field: 'item' | 'quantity' | 'unit' | 'wanted' | 'site' | 'supplier',
+    value: string
+  ): void {
     const line = this.lines[at];
     if (!line) return;
     line[field] = value;
@@ -330,6 +345,15 @@ export class EntryScreen {
     });
   }
 
+  /** From stock, bought for it, straight from the supplier, and from stock again; or as it is said. */
+  supplied(at = this.at, supply?: { supply: EntryLine['supply'] }): void {
+    const line = this.lines[at];
+    if (!line || (this.answers[at]?.parts.length ?? 0) > 0) return;
+    line.supply = supply ? supply.supply : nextSupply(line.supply);
+    line.taken = undefined;
+    line.kept = undefined;
+  }
+
   from(site: string, at = this.at): void {
     this.type(at, 'site', site);
   }
@@ -391,6 +415,11 @@ export class EntryScreen {
       { keys: 'p', says: 'Take the promise of the line', run: () => this.take() },
       { keys: 'P', says: 'Take the promises of all lines', run: () => this.takeAll() },
       { keys: 'k', says: 'Keep the wanted day of the line', run: () => this.keepDay() },
+      {
+        keys: 'o',
+        says: 'From stock, bought for the line alone, or straight from the supplier',
+        run: () => this.supplied()
+      },
       { keys: 's', says: 'Split the line: what can go, and the rest', run: () => this.split() },
       { keys: 'Enter', says: 'Keep the order', run: () => this.keep() }
     ];

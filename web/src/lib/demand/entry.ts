@@ -16,6 +16,22 @@ export interface EntryLine {
   taken?: string;
   /** The wanted day is kept, whatever the plan says. */
   kept?: boolean;
+  /** Not from stock: bought for this line alone, or shipped straight to the customer by the supplier. */
+  supply?: 'OWN' | 'DIRECT';
+  /** Of whom it is then bought; empty: of the usual one. */
+  supplier?: string;
+}
+
+/** From where a line can be met, in the order in which one key goes through them. */
+export const SUPPLIES = [
+  { supply: undefined, says: 'From stock' },
+  { supply: 'OWN', says: 'Bought for it alone' },
+  { supply: 'DIRECT', says: 'Straight from the supplier' }
+] as const;
+
+export function nextSupply(now: EntryLine['supply']): EntryLine['supply'] {
+  const at = SUPPLIES.findIndex((s) => s.supply === now);
+  return SUPPLIES[(at + 1) % SUPPLIES.length]?.supply;
 }
 
 export type Answer = Schemas['PromiseView'];

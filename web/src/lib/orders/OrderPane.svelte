@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { supplyOrder } from '$lib/queries';
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
-  import { hrefOf, pointHref } from '$lib/links';
+  import { demandHref, hrefOf, pointHref } from '$lib/links';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
   interface Props {
@@ -47,6 +47,10 @@
           <span class="text-ink-3">{line.line}</span>
           <a class="hover:underline" href={pointHref(line.item, detail.data.site)}>{line.item}</a>
           <span class="font-normal">{line.itemName}</span>
+          {#if line.forOrder}<span class="no-print text-sm font-normal"
+              >for <a class="link" href={demandHref(line.forOrder)}>{line.forOrder}</a>
+              line {line.forLine} alone</span
+            >{/if}
         </h3>
         <dl class="mt-1.5 flex flex-wrap gap-x-6 gap-y-1">
           <div>

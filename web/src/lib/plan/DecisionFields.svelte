@@ -127,6 +127,15 @@
     <p class="basis-full">The customer is told the day on which each line is planned to go.</p>
   {:else if draft.form.state === 'open'}
     <p class="basis-full">The lines are planned for from now on.</p>
+  {:else if draft.form.supply}
+    <p class="basis-full">
+      {draft.form.supply === 'STOCK'
+        ? 'It goes from stock, in its turn with all other orders.'
+        : draft.form.supply === 'OWN'
+          ? 'Exactly what is open of it is bought for this line alone and kept for it.'
+          : 'The supplier ships it to the customer; it never comes here.'}
+    </p>
+    {#if draft.form.supply !== 'STOCK'}{@render supplier()}{/if}
   {:else}
     {#if !draft.many}
       <Field

@@ -44,6 +44,8 @@ export interface Form {
   state?: string;
   /** The customer is told the day on which each line is planned to go. */
   asPlanned?: boolean;
+  /** From stock, bought for the line alone, or straight from the supplier. */
+  supply?: 'STOCK' | 'OWN' | 'DIRECT';
   /** Of a new item. */
   code?: string;
   name?: string;
@@ -149,8 +151,9 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       const promised = text(form.promised);
       const priority = number(form.priority);
       const state = text(form.state);
-      const asPlanned = form.asPlanned;
-      return (size ?? due ?? wanted ?? promised ?? asPlanned ?? item ?? site ?? priority ?? state)
+      const { asPlanned, supply } = form;
+      const said = [size, due, wanted, promised, asPlanned, item, site, priority, state, supply, supplier];
+      return said.some((one) => one !== undefined)
         ? {
             kind,
             orders,
@@ -163,6 +166,8 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
             site,
             priority,
             state,
+            supply,
+            supplier,
             note
           }
         : undefined;

@@ -10,6 +10,7 @@ import rescient.core.base.WorkCalendar;
 import rescient.core.company.BomLine;
 import rescient.core.company.Change;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
@@ -178,6 +179,10 @@ public final class ChangingCompany {
                 Quantity.of(1 + random.nextInt(30)),
                 anyDay(),
                 1 + random.nextInt(9));
+        long pieces = line.quantity() / Quantity.ONE;
+        if (!plain && !kit && pieces % 7 == 0) {
+            line = line.boughtBy(pieces == 7 ? null : "S", line.priority() % 2 == 0);
+        }
         orders.put(number, line);
         return new Change.CustomerOrder(line);
     }
@@ -205,6 +210,9 @@ public final class ChangingCompany {
                 anyDay(),
                 anyDay(),
                 random.nextInt(5) == 0);
+        if (!plain && bought && order.quantity() % Quantity.of(5) == 0) {
+            order = forLine(order);
+        }
         List<OpenOrderComponent> components = new ArrayList<>();
         for (int c = 0; !bought && c < 2; c++) {
             String component = "I" + (3 * c + random.nextInt(3));
@@ -214,6 +222,24 @@ public final class ChangingCompany {
         Change.Order change = new Change.Order(order, components);
         open.put(number, change);
         return change;
+    }
+
+    /** Bought for one of the customer orders alone, whether that is so bought for or not. */
+    private static OpenOrder forLine(OpenOrder order) {
+        String number = "C" + Math.floorMod(order.dueDay(), 10);
+        return new OpenOrder(
+                order.number(),
+                order.line(),
+                order.kind(),
+                order.stage(),
+                new Earmark(order.item(), number, "1").code(),
+                order.site(),
+                null,
+                null,
+                order.quantity(),
+                order.dueDay(),
+                order.startDay(),
+                order.locked());
     }
 
     private Change forecast() {

@@ -32,6 +32,7 @@ final class Checks {
             c -> c.each("supplier_items", c::supplierItem),
             c -> c.quantities("stock", "item", "quantity"),
             c -> c.quantities("customer_orders", "item", "quantity"),
+            c -> c.each("customer_orders", c::customerOrder),
             c -> c.quantities("forecasts", "item", "quantity"),
             c -> c.quantities("shipments", "item", "quantity"),
             Checks::forecasts,
@@ -45,6 +46,7 @@ final class Checks {
     private final Dataset dataset;
     private static final Codec<Fact.Calendar> CALENDARS = Codec.of(Fact.Calendar.class);
     private static final Codec<Fact.Item> ITEMS = Codec.of(Fact.Item.class);
+    private static final Codec<Fact.CustomerOrder> ORDERS = Codec.of(Fact.CustomerOrder.class);
     private static final Codec<Fact.SupplierItem> TERMS = Codec.of(Fact.SupplierItem.class);
     private static final Codec<Fact.AlternativeItem> ALTERNATIVES = Codec.of(Fact.AlternativeItem.class);
 
@@ -128,6 +130,13 @@ final class Checks {
                     .ifPresent(flaw -> dataset.rows("settings").stream()
                             .filter(row -> row.text("key").equals("horizon_end"))
                             .forEach(row -> tell(row, List.of(flaw))));
+        }
+    }
+
+    private void customerOrder(Row row) {
+        // its item may be unknown, which is told where references are looked at
+        if (row.text("supply") != null && items.get(row.text("item")) != null) {
+            tell(row, Consistency.of(ORDERS.read(row), ITEMS.read(items.get(row.text("item")))));
         }
     }
 

@@ -187,6 +187,11 @@ final class Meanings {
         column("reference", "The customer's own number of his order");
         column("customer_orders.state", "A quote binds nobody yet; open if not set. Only what is open is planned");
         column("complete", "All lines of the order go together; line by line if not set");
+        column(
+                "supply",
+                "From stock (or not set), bought for this line alone and kept for it (own), or shipped straight to the"
+                        + " customer by the supplier (direct)");
+        column("customer_orders.supplier", "Of whom it is bought for this line; the stock point's if not set");
     }
 
     private static void orders() {
@@ -207,6 +212,8 @@ final class Meanings {
         column(
                 "start_quantity",
                 "Started in all, before yield; where it is not said, what was ordered, divided by the yield");
+        column("for_order", "The customer order whose line it is bought for alone; for stock if not set");
+        column("for_line", "That line");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");
     }

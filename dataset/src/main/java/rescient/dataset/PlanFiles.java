@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
+import rescient.core.company.Earmark;
 import rescient.core.company.OpenOrder;
 import rescient.core.plan.Balance;
 import rescient.core.plan.Demand;
@@ -89,19 +91,54 @@ public final class PlanFiles {
         }
     }
 
-    private List<PointView> points() {
-        return plan.points().stream()
-                .filter(p -> scope.holds(p.item(), p.site()))
+    /** The stock points of an item at a site: its own, and those of what is bought for one line alone. */
+    private record Place(String item, String site) {}
+
+    private Map<Place, List<PointView>> places() {
+        Map<Place, List<PointView>> places = new LinkedHashMap<>();
+        for (PointView point : plan.points()) {
+            if (scope.holds(point.item(), point.site())) {
+                Place place = new Place(Earmark.item(point.item()), point.site());
+                places.computeIfAbsent(place, p -> new ArrayList<>(1)).add(point);
+            }
+        }
+        return places;
+    }
+
+    private List<PlannedOrder> orders() {
+        List<PlannedOrder> orders = plan.plannedOrders().stream()
+                .filter(o -> scope.holds(o.item(), o.site()))
                 .toList();
+        return orders.stream().noneMatch(o -> Earmark.isCode(o.item()))
+                ? orders
+                : orders.stream()
+                        .sorted(Comparator.comparing(
+                                        (PlannedOrder o) -> Earmark.item(o.item()), DocumentOrder::byCodePoint)
+                                .thenComparing(PlannedOrder::site, DocumentOrder::byCodePoint)
+                                .thenComparing(PlannedOrder.OF_ONE_POINT))
+                        .toList();
+    }
+
+    private List<Signal> told() {
+        List<Signal> signals = plan.signals().stream()
+                .filter(s -> scope.holds(s.item(), s.site()))
+                .toList();
+        return signals.stream().noneMatch(s -> Earmark.isCode(s.item()))
+                ? signals
+                : signals.stream()
+                        .sorted(Comparator.comparing((Signal s) -> Earmark.item(s.item()), DocumentOrder::byCodePoint)
+                                .thenComparing(Signal::site, DocumentOrder::byCodePoint)
+                                .thenComparing(s -> word(s.kind()))
+                                .thenComparing(s -> text(s.orderNumber()), DocumentOrder.INSTANCE)
+                                .thenComparing(s -> text(s.orderLine()), DocumentOrder.INSTANCE)
+                                .thenComparingInt(Signal::day))
+                        .toList();
     }
 
     private void plannedOrders(CsvWriter csv) {
-        for (PlannedOrder o : plan.plannedOrders()) {
-            if (!scope.holds(o.item(), o.site())) {
-                continue;
-            }
+        for (PlannedOrder o : orders()) {
             csv.writeRecord(
-                    o.item(),
+                    Earmark.item(o.item()),
                     o.site(),
                     word(o.source()),
                     o.supplier(),
@@ -117,13 +154,10 @@ public final class PlanFiles {
     }
 
     private void signals(CsvWriter csv) {
-        for (Signal s : plan.signals()) {
-            if (!scope.holds(s.item(), s.site())) {
-                continue;
-            }
+        for (Signal s : told()) {
             csv.writeRecord(
                     word(s.kind()),
-                    s.item(),
+                    Earmark.item(s.item()),
                     s.site(),
                     s.orderNumber(),
                     s.orderLine(),
@@ -131,29 +165,28 @@ public final class PlanFiles {
                     date(s.newDay()),
                     s.quantity() == Quantity.NOT_SET ? "" : Quantity.text(s.quantity()),
                     s.days() == Signal.NO_DAYS ? "" : Integer.toString(s.days()),
-                    s.causeItem(),
+                    s.causeItem() == null ? null : Earmark.item(s.causeItem()),
                     s.causeSite());
         }
     }
 
     private void demands(CsvWriter csv) {
-        for (PointView point : points()) {
-            point.demands().stream()
-                    .sorted(Comparator.comparingInt(Demand::dueDay)
-                            .thenComparing(d -> word(d.kind()))
-                            .thenComparing(Demand::number, DocumentOrder.INSTANCE)
-                            .thenComparing(Demand::line, DocumentOrder.INSTANCE))
-                    .forEach(d -> csv.writeRecord(
-                            d.item(),
-                            d.site(),
-                            word(d.kind()),
-                            d.number(),
-                            d.line(),
-                            Quantity.text(d.quantity()),
-                            date(d.dueDay()),
-                            d.possibleDay() == null ? "" : date(d.possibleDay()),
-                            d.daysLate() == null ? "" : d.daysLate().toString()));
-        }
+        places().forEach((place, points) -> points.stream()
+                .flatMap(point -> point.demands().stream())
+                .sorted(Comparator.comparingInt(Demand::dueDay)
+                        .thenComparing(d -> word(d.kind()))
+                        .thenComparing(Demand::number, DocumentOrder.INSTANCE)
+                        .thenComparing(Demand::line, DocumentOrder.INSTANCE))
+                .forEach(d -> csv.writeRecord(
+                        place.item,
+                        place.site,
+                        word(d.kind()),
+                        d.number(),
+                        d.line(),
+                        Quantity.text(d.quantity()),
+                        date(d.dueDay()),
+                        d.possibleDay() == null ? "" : date(d.possibleDay()),
+                        d.daysLate() == null ? "" : d.daysLate().toString())));
     }
 
     private record PegKey(
@@ -173,9 +206,9 @@ public final class PlanFiles {
                 .thenComparing(PegKey::demandLine, DocumentOrder.INSTANCE)
                 .thenComparingInt(PegKey::supplyDay)
                 .thenComparing(PegKey::supplyNumber, DocumentOrder.INSTANCE);
-        for (PointView point : points()) {
+        places().forEach((place, points) -> {
             Map<PegKey, Long> sums = new LinkedHashMap<>();
-            for (Peg peg : point.pegs()) {
+            for (Peg peg : points.stream().flatMap(p -> p.pegs().stream()).toList()) {
                 Supply supply = peg.supply();
                 Demand demand = peg.demand();
                 PegKey key = new PegKey(
@@ -192,8 +225,8 @@ public final class PlanFiles {
             List<PegKey> keys = sums.keySet().stream().sorted(order).toList();
             for (PegKey key : keys) {
                 csv.writeRecord(
-                        point.item(),
-                        point.site(),
+                        place.item,
+                        place.site,
                         word(key.supplyKind),
                         key.supplyNumber,
                         key.supplyLine,
@@ -204,12 +237,14 @@ public final class PlanFiles {
                         date(key.demandDay),
                         Quantity.text(sums.get(key)));
             }
-        }
+        });
     }
 
+    /** What is bought for one line alone is nothing that others could have. */
     private void balances(CsvWriter csv) {
-        for (PointView point : points()) {
-            for (Balance row : point.balances()) {
+        for (PointView point : plan.points()) {
+            boolean shown = scope.holds(point.item(), point.site()) && !Earmark.isCode(point.item());
+            for (Balance row : shown ? point.balances() : List.<Balance>of()) {
                 csv.writeRecord(
                         point.item(),
                         point.site(),
@@ -221,6 +256,10 @@ public final class PlanFiles {
                         Quantity.text(row.balance()));
             }
         }
+    }
+
+    private static String text(String value) {
+        return value == null ? "" : value;
     }
 
     private static String word(Enum<?> value) {

@@ -11,6 +11,7 @@ import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.BomLine;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.Item;
@@ -31,6 +32,8 @@ import rescient.core.company.WorkCenter;
 /** What rows tell: a fact of the calculation for each. */
 final class RowFacts {
     private static final String OPEN = "open";
+    private static final String STOCK = "stock";
+    private static final String DIRECT = "direct";
     private static final Words<ItemKind> ITEM_KINDS = Words.of(ItemKind.class);
     private static final Words<Source> SOURCES = Words.of(Source.class);
     private static final Words<PeriodUnit> UNITS = Words.of(PeriodUnit.class);
@@ -160,7 +163,7 @@ final class RowFacts {
     }
 
     static CustomerOrderLine customerOrder(Row row) {
-        return new CustomerOrderLine(
+        CustomerOrderLine line = new CustomerOrderLine(
                 row.text("number"),
                 row.text("line"),
                 row.text("item"),
@@ -168,6 +171,16 @@ final class RowFacts {
                 row.quantity("quantity", 0),
                 row.day("due_date", 0),
                 row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY));
+        String supply = row.text("supply", STOCK);
+        return supply.equals(STOCK) ? line : line.boughtBy(row.text("supplier"), supply.equals(DIRECT));
+    }
+
+    /** The item of an open order: of what is bought for a line alone, its earmark. */
+    private static String itemOf(Row order, Source kind) {
+        String item = order.text("item");
+        String number = order.text("for_order");
+        String line = order.text("for_line");
+        return kind == Source.BUY && number != null && line != null ? new Earmark(item, number, line).code() : item;
     }
 
     static Shipment shipment(Row row) {
@@ -200,7 +213,7 @@ final class RowFacts {
                 row.text("line"),
                 kind,
                 STAGES.of(row.text("stage")),
-                item,
+                itemOf(row, kind),
                 site,
                 row.text("from_site"),
                 row.text("supplier"),

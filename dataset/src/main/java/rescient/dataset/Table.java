@@ -213,7 +213,9 @@ public final class Table {
                     Column.of("promised_date", ColumnType.DAY),
                     Column.of("reference", TEXT),
                     Column.of("state", ColumnType.words("quote", "open", "done", "cancelled")),
-                    Column.of("complete", ColumnType.FLAG)),
+                    Column.of("complete", ColumnType.FLAG),
+                    Column.of("supply", ColumnType.words("stock", "own", "direct")),
+                    Column.of("supplier", TEXT).to("suppliers")),
             table(
                     "forecasts",
                     Column.key("set", TEXT),
@@ -246,7 +248,9 @@ public final class Table {
                     Column.of("start_date", ColumnType.DAY),
                     Column.of("locked", ColumnType.FLAG),
                     Column.of("ordered", AMOUNT),
-                    Column.of("start_quantity", AMOUNT)),
+                    Column.of("start_quantity", AMOUNT),
+                    Column.of("for_order", TEXT),
+                    Column.of("for_line", TEXT)),
             table(
                     "open_order_components",
                     Column.key("number", TEXT),

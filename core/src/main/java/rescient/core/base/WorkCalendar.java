@@ -54,6 +54,11 @@ public final class WorkCalendar {
         return new WorkCalendar(new boolean[] {true, true, true, true, true, false, false}, Map.of(), around);
     }
 
+    /** Each day works. */
+    public static WorkCalendar everyDay(int around) {
+        return new WorkCalendar(new boolean[] {true, true, true, true, true, true, true}, Map.of(), around);
+    }
+
     /** Whether the day works. */
     public boolean works(int day) {
         int i = day - first;

@@ -43,6 +43,18 @@ public final class Consistency {
                 : List.of(new Flaw("code", calendar.code(), "has no working day", "at least one weekday true"));
     }
 
+    /** What is bought for one line alone is kept in stock as such. */
+    public static List<Flaw> of(Fact.CustomerOrder line, Fact.Item item) {
+        boolean kept = item.is() == ItemKind.STOCKED;
+        return !line.agreed().boughtFor() || kept
+                ? List.of()
+                : List.of(new Flaw(
+                        "supply",
+                        word(line.agreed().supply()),
+                        "cannot be for a " + word(item.is()) + ", which is never bought itself",
+                        "stock"));
+    }
+
     /**
      * How a stock point is planned.
      *

@@ -545,6 +545,13 @@ public sealed interface Fact {
         CANCELLED
     }
 
+    /** From where a line of a customer order is met: bought for it alone, it is kept for it or goes straight to the customer. */
+    enum LineSupply {
+        STOCK,
+        OWN,
+        DIRECT
+    }
+
     /**
      * What was agreed with the customer of a line, beside what is still open of it.
      *
@@ -556,6 +563,8 @@ public sealed interface Fact {
      * @param reference the customer's own number of his order
      * @param state null: open
      * @param complete whether all lines of the order go together; null: line by line
+     * @param supply null: from stock
+     * @param supplier of whom it is bought for this line; null: the stock point's
      */
     record Agreed(
             BigDecimal ordered,
@@ -565,8 +574,15 @@ public sealed interface Fact {
             LocalDate promisedDate,
             String reference,
             OrderState state,
-            Boolean complete) {
-        public static final Agreed NOTHING = new Agreed(null, null, null, null, null, null, null, null);
+            Boolean complete,
+            LineSupply supply,
+            String supplier) {
+        public static final Agreed NOTHING = new Agreed(null, null, null, null, null, null, null, null, null, null);
+
+        /** Whether it is bought for this line alone. */
+        public boolean boughtFor() {
+            return supply != null && supply != LineSupply.STOCK;
+        }
     }
 
     /**
@@ -636,6 +652,7 @@ public sealed interface Fact {
      * @param quantity good quantity still open
      * @param ordered in all; null: what is still open
      * @param startQuantity started in all, before yield; null: what was ordered, divided by the yield
+     * @param forOrder the customer order whose line it is bought for alone, with {@code forLine}; null: for stock
      */
     record OpenOrder(
             String number,
@@ -651,8 +668,17 @@ public sealed interface Fact {
             LocalDate startDate,
             Boolean locked,
             BigDecimal ordered,
-            BigDecimal startQuantity)
+            BigDecimal startQuantity,
+            String forOrder,
+            String forLine)
             implements Fact {
+        /** Under which item it is planned: of what is bought for a line alone, the code of its {@link Earmark}. */
+        public String plannedAs() {
+            return kind == Source.BUY && forOrder != null && forLine != null
+                    ? new Earmark(item, forOrder, forLine).code()
+                    : item;
+        }
+
         public OpenOrder withDueDate(LocalDate other) {
             return new OpenOrder(
                     number,
@@ -668,7 +694,9 @@ public sealed interface Fact {
                     startDate,
                     locked,
                     ordered,
-                    startQuantity);
+                    startQuantity,
+                    forOrder,
+                    forLine);
         }
     }
 

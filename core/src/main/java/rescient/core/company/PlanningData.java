@@ -35,6 +35,9 @@ public final class PlanningData {
     public int consumeBackDays;
     public int consumeForwardDays;
 
+    /** Received on any day of the week: it goes to the customer and never comes to the site. */
+    public boolean anyDay;
+
     /** Stands for a row that is not there. */
     private boolean absent;
 
@@ -105,6 +108,24 @@ public final class PlanningData {
     /** Only where it comes from: enough for a point that is not planned. */
     public PlanningData sourceOnly() {
         return new PlanningData(item, site, source).supplier(supplier).fromSite(fromSite);
+    }
+
+    /**
+     * How what is bought for one line alone is planned: exactly what is open of it, at the line's supplier or else the
+     * stock point's.
+     *
+     * @param earmark in the place of the item
+     * @param bought null if no line asks for it any more
+     */
+    public PlanningData forLine(String earmark, CustomerOrderLine.BoughtForLine bought) {
+        PlanningData data = new PlanningData(earmark, site, Source.BUY)
+                .rule(PlanningRule.PER_ORDER)
+                .supplier(bought == null || bought.supplier() == null ? supplier : bought.supplier())
+                .leadTimeDays(leadTimeDays)
+                .rescheduleTolerance(rescheduleTolerance)
+                .pullInDays(pullInDays);
+        data.anyDay = bought != null && bought.direct();
+        return data.anyDay ? data : data.safetyTimeDays(safetyTimeDays);
     }
 
     public boolean isSame(PlanningData other) {

@@ -65,6 +65,22 @@ public record SupplierTerms(
         return fromQuantity.signum() == 0;
     }
 
+    /** The same for what is bought for one line alone, in exactly its quantity. */
+    public SupplierTerms forLine(String earmark) {
+        return new SupplierTerms(
+                supplier,
+                earmark,
+                null,
+                step,
+                leadTimeDays,
+                Quantity.NOT_SET,
+                Quantity.NOT_SET,
+                Quantity.NOT_SET,
+                preference,
+                validFrom,
+                validTo);
+    }
+
     /** Whether they hold on a day; both ends belong to them. */
     public boolean holdOn(int day) {
         return validFrom <= day && day <= validTo;

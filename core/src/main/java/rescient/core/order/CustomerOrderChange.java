@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
 import rescient.core.company.UnfitException;
 
 /**
@@ -14,6 +15,8 @@ import rescient.core.company.UnfitException;
  * @param asPlanned the customer is told the day on which the line is planned to go
  * @param item of the same unit, or the quantity is said too
  * @param state open: firm, or taken up again
+ * @param supply whether it goes from stock, or is bought for it alone
+ * @param supplier of whom, if it is bought for alone; null: as before, or the stock point's
  */
 public record CustomerOrderChange(
         BigDecimal quantity,
@@ -24,7 +27,9 @@ public record CustomerOrderChange(
         String item,
         String site,
         Integer priority,
-        Fact.OrderState state) {
+        Fact.OrderState state,
+        Fact.LineSupply supply,
+        String supplier) {
 
     /**
      * The line as it would be. What was ordered in all grows or shrinks with what is open; another item has a price of its
@@ -35,6 +40,9 @@ public record CustomerOrderChange(
     public Fact.CustomerOrder of(Fact.CustomerOrder line, CompanyFacts company) {
         if (site != null) {
             company.known(Fact.Site.class, site, "site");
+        }
+        if (supplier != null) {
+            company.known(Fact.Supplier.class, supplier, "supplier");
         }
         BigDecimal open = quantity == null ? line.quantity() : quantity;
         BigDecimal price = line.price();
@@ -70,7 +78,25 @@ public record CustomerOrderChange(
                         asPlanned ? day(line) : promised == null ? agreed.promisedDate() : promised,
                         agreed.reference(),
                         state == null ? agreed.state() : state == Fact.OrderState.OPEN ? null : state,
-                        agreed.complete()));
+                        agreed.complete(),
+                        supplied(agreed, next(line, company)),
+                        supply == Fact.LineSupply.STOCK ? null : supplier == null ? agreed.supplier() : supplier));
+    }
+
+    private Fact.Item next(Fact.CustomerOrder line, CompanyFacts company) {
+        return company.known(Fact.Item.class, item == null ? line.item() : item, "item");
+    }
+
+    /** Null: from stock. */
+    private Fact.LineSupply supplied(Fact.Agreed agreed, Fact.Item of) {
+        Fact.LineSupply next = supply == null ? agreed.supply() : supply;
+        if (next == null || next == Fact.LineSupply.STOCK) {
+            return null;
+        }
+        if (of.is() != ItemKind.STOCKED) {
+            throw new UnfitException(of.code() + " is never bought itself, only its parts are", "supply");
+        }
+        return next;
     }
 
     private LocalDate day(Fact.CustomerOrder line) {

@@ -11,6 +11,7 @@ import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
 import rescient.core.company.UnfitException;
 import rescient.core.company.Units;
 
@@ -49,6 +50,8 @@ public final class CustomerOrderEntry {
      * @param due the day on which it is planned to go without a promise; null: the day that is wanted
      * @param priority null: the ordinary one
      * @param price of one of the item's unit; null: the item's
+     * @param supply null: from stock
+     * @param supplier of whom it is bought for this line; null or blank: the stock point's
      */
     public record Line(
             String item,
@@ -59,7 +62,23 @@ public final class CustomerOrderEntry {
             LocalDate promised,
             LocalDate due,
             Integer priority,
-            BigDecimal price) {
+            BigDecimal price,
+            Fact.LineSupply supply,
+            String supplier) {
+        /** A line that goes from stock. */
+        public Line(
+                String item,
+                String site,
+                BigDecimal quantity,
+                String unit,
+                LocalDate wanted,
+                LocalDate promised,
+                LocalDate due,
+                Integer priority,
+                BigDecimal price) {
+            this(item, site, quantity, unit, wanted, promised, due, priority, price, null, null);
+        }
+
         LocalDate planned() {
             return promised != null ? promised : due != null ? due : wanted;
         }
@@ -103,9 +122,19 @@ public final class CustomerOrderEntry {
                             line.promised,
                             stripped(head.reference),
                             head.quote ? Fact.OrderState.QUOTE : null,
-                            head.complete ? Boolean.TRUE : null)));
+                            head.complete ? Boolean.TRUE : null,
+                            line.supply == Fact.LineSupply.STOCK ? null : line.supply,
+                            supplier(line))));
         }
         return order;
+    }
+
+    private String supplier(Line line) {
+        String supplier = stripped(line.supplier);
+        if (supplier != null) {
+            company.known(Fact.Supplier.class, supplier, "supplier");
+        }
+        return supplier;
     }
 
     private BigDecimal quantityAt(Line line, int place, int of) {
@@ -125,6 +154,10 @@ public final class CustomerOrderEntry {
     public BigDecimal quantity(Line line) {
         Fact.Item item = company.known(Fact.Item.class, line.item, "item");
         company.known(Fact.Site.class, line.site, "site");
+        if (line.supply != null && line.supply != Fact.LineSupply.STOCK && item.is() != ItemKind.STOCKED) {
+            throw new UnfitException(item.code() + " is never bought itself, only its parts are", "supply");
+        }
+        supplier(line);
         if (line.quantity == null) {
             throw new UnfitException("Say how many are wanted", "quantity");
         }

@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import rescient.core.base.ChunkedList;
-import rescient.core.base.DocumentOrder;
 import rescient.core.base.Parallel;
 import rescient.core.base.PlanningException;
 import rescient.core.company.Change;
@@ -28,12 +27,6 @@ import rescient.core.snapshot.StockPoint;
 
 /** A finished calculation. Immutable; any number of threads may read it. */
 public final class Plan {
-    private static final Comparator<PlannedOrder> OF_ONE_POINT = Comparator.comparingInt(PlannedOrder::dueDay)
-            .thenComparingInt(PlannedOrder::startDay)
-            .thenComparingLong(PlannedOrder::quantity)
-            .thenComparing(o -> o.forOrder() == null ? "" : o.forOrder(), DocumentOrder.INSTANCE)
-            .thenComparing(o -> o.forLine() == null ? "" : o.forLine(), DocumentOrder.INSTANCE);
-
     public final Snapshot snapshot;
     final PlanOptions options;
     final ChunkedList<PointPlan> plans;
@@ -155,7 +148,7 @@ public final class Plan {
             for (int p : inOrder()) {
                 if (!snapshot.points[p].phantom) {
                     List<PlannedOrder> here = new PointView(this, p).plannedOrders();
-                    here.sort(OF_ONE_POINT);
+                    here.sort(PlannedOrder.OF_ONE_POINT);
                     orders.addAll(here);
                 }
             }

@@ -1,5 +1,7 @@
 package rescient.core.plan;
 
+import java.util.Comparator;
+import rescient.core.base.DocumentOrder;
 import rescient.core.company.Source;
 
 /**
@@ -27,4 +29,11 @@ public record PlannedOrder(
         int dueDay,
         Integer possibleDay,
         String forOrder,
-        String forLine) {}
+        String forLine) {
+    /** The order of those of one stock point. */
+    public static final Comparator<PlannedOrder> OF_ONE_POINT = Comparator.comparingInt(PlannedOrder::dueDay)
+            .thenComparingInt(PlannedOrder::startDay)
+            .thenComparingLong(PlannedOrder::quantity)
+            .thenComparing(o -> o.forOrder() == null ? "" : o.forOrder(), DocumentOrder.INSTANCE)
+            .thenComparing(o -> o.forLine() == null ? "" : o.forLine(), DocumentOrder.INSTANCE);
+}

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.Snapshot;
@@ -84,9 +85,9 @@ public final class Promising {
         }
         Trial first = trial(request, request.quantity(), wanted, request.priority(), watch);
         Trial passed = first.passes() ? first : null;
-        Reach reach = new Reach(snapshot);
+        Reach reach = reach(request, first);
         for (int day = next(site, wanted); passed == null && day <= snapshot.horizonEnd(); day = next(site, day)) {
-            if (reach.within(request.item(), request.site(), request.quantity(), day)) {
+            if (reach.within(first.line().item(), request.site(), request.quantity(), day)) {
                 Trial trial = trial(request, request.quantity(), day, request.priority(), watch);
                 passed = trial.passes() ? trial : null;
             }
@@ -133,21 +134,18 @@ public final class Promising {
 
     private Trial trial(Request request, long quantity, int day, int priority, Planner.Watch watch) {
         return Trial.of(
-                reference,
-                new CustomerOrderLine(
-                        number,
-                        Integer.toString(first + place),
-                        request.item(),
-                        request.site(),
-                        quantity,
-                        day,
-                        priority),
-                watch);
+                reference, request.line(number, Integer.toString(first + place), quantity, day, priority), watch);
+    }
+
+    /** What is bought for the line alone has a stock point in the trial only. */
+    private Reach reach(Request request, Trial trial) {
+        return new Reach(
+                request.bought() == null ? reference.snapshot() : trial.plan().snapshot());
     }
 
     /** What stands against the wanted day. */
     private Answer late(Request request, Trial trial, Integer promised, Planner.Watch watch) {
-        long available = available(request, trial.line().dueDay(), watch);
+        long available = available(request, trial, watch);
         List<Answer.Delayed> delayed = delayed(trial);
         if (trial.outcome() == null) {
             return new Answer(promised, available, request.item(), request.site(), null, null, delayed);
@@ -157,18 +155,18 @@ public final class Promising {
             return new Answer(
                     promised,
                     available,
-                    harmed.outcome().causeItem(),
+                    Earmark.item(harmed.outcome().causeItem()),
                     harmed.outcome().causeSite(),
                     null,
                     taken(harmed.line()),
                     delayed);
         }
         Outcome outcome = trial.outcome();
-        boolean part = !outcome.part().equals(request.item());
+        boolean part = !outcome.part().equals(trial.line().item());
         return new Answer(
                 promised,
                 available,
-                outcome.causeItem(),
+                Earmark.item(outcome.causeItem()),
                 outcome.causeSite(),
                 part ? outcome.part() : null,
                 null,
@@ -187,15 +185,16 @@ public final class Promising {
                 : new Answer.Taken(null, line.number(), line.line());
     }
 
-    /** So much passes on a day, found by halving in steps of the item's unit. */
-    private long available(Request request, int day, Planner.Watch watch) {
-        Reach reach = new Reach(reference.snapshot());
+    /** So much passes on the day of a trial, found by halving in steps of the item's unit. */
+    private long available(Request request, Trial of, Planner.Watch watch) {
+        Reach reach = reach(request, of);
+        int day = of.line().dueDay();
         long step = reference.snapshot().step(request.item());
         long low = 0;
         long high = request.quantity() / step;
         while (high - low > 1) {
             long middle = low + (high - low) / 2;
-            boolean within = reach.within(request.item(), request.site(), middle * step, day);
+            boolean within = reach.within(of.line().item(), request.site(), middle * step, day);
             if (within
                     && trial(request, middle * step, day, request.priority(), watch)
                             .passes()) {

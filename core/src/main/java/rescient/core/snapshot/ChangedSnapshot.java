@@ -7,9 +7,11 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import rescient.core.company.Change;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.ItemKind;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
@@ -109,7 +111,9 @@ public final class ChangedSnapshot {
             lots(c.item(), c.site());
         } else if (change instanceof Change.Planning c) {
             point(c.data().item, c.data().site);
+            anew |= EarmarkedRows.concern(rows, c.data().item);
         } else if (change instanceof Change.Terms c) {
+            anew |= EarmarkedRows.concern(rows, c.item());
             Set<String> sites = rows.planning.getOrDefault(c.item(), Map.of()).keySet();
             sites.forEach(site -> point(c.item(), site));
         } else if (change instanceof Change.BillOfMaterials c) {
@@ -193,6 +197,10 @@ public final class ChangedSnapshot {
         if (gone == null && instead == null) {
             return;
         }
+        if (!Objects.equals(bought(gone), bought(instead))) {
+            anew = true;
+            return;
+        }
         boolean kit = (gone != null && isKit(gone.item())) || (instead != null && isKit(instead.item()));
         if (kit
                 || (gone != null && mayVanish(gone.item(), gone.site()))
@@ -212,6 +220,10 @@ public final class ChangedSnapshot {
         }
         replace(points, gone, demands);
         consume(gone, instead);
+    }
+
+    private static CustomerOrderLine.BoughtForLine bought(CustomerOrderLine line) {
+        return line == null ? null : line.bought();
     }
 
     private boolean isKit(String item) {
@@ -269,7 +281,7 @@ public final class ChangedSnapshot {
         if (gone == null && instead == null) {
             return;
         }
-        boolean vanishing = gone != null && mayVanish(gone);
+        boolean vanishing = gone != null && (mayVanish(gone) || Earmark.isCode(gone.item()));
         if (vanishing || (instead != null && !(known(instead, components) && ranked(number, line)))) {
             anew = true;
             return;

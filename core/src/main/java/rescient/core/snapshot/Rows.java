@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
 import rescient.core.base.ChunkedList;
@@ -36,6 +37,9 @@ public final class Rows implements Cloneable {
     boolean forecastConsumption;
     public TreeMap<String, Item> items;
     TreeMap<String, WorkCalendar> sites;
+    /** Of what never comes to a site. */
+    final WorkCalendar everyDay;
+
     Map<String, WorkCalendar> suppliers;
     Map<String, Map<String, PlanningData>> planning;
     /** Each list by line. */
@@ -53,6 +57,8 @@ public final class Rows implements Cloneable {
     OpenOrderComponent[] components;
     ForecastBucket[] forecasts;
     Shipment[] shipments;
+    /** The items among the others that are {@link EarmarkedRows} only. */
+    Set<String> earmarks = Set.of();
     /** Stock points with a fact that cannot be calculated, each with what is wrong. */
     public Map<PointName, String> unplannable = Map.of();
 
@@ -86,6 +92,7 @@ public final class Rows implements Cloneable {
         this.forecastConsumption = from.forecastConsumption;
         this.items = from.items;
         this.sites = from.sites;
+        this.everyDay = WorkCalendar.everyDay(from.today);
         this.suppliers = from.suppliers;
         this.planning = from.planning;
         this.bomLines = from.bomLines;

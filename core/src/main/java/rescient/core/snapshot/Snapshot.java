@@ -10,6 +10,7 @@ import rescient.core.base.Quantity;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
+import rescient.core.company.PlanningData;
 import rescient.core.company.PointName;
 import rescient.core.company.Stage;
 import rescient.core.company.StockLot;
@@ -134,13 +135,23 @@ public final class Snapshot {
         WorkCalendar site = rows.sites.get(order.site());
         WorkCalendar supplier = order.supplier() == null ? null : rows.suppliers.get(order.supplier());
         WorkCalendar lead = supplier == null ? site : supplier;
-        return site.forth(lead.forth(today, purchaseLeadTime(order)), 0);
+        WorkCalendar received = rows.planning(order.item(), order.site()).anyDay ? rows.everyDay : site;
+        return received.forth(lead.forth(today, purchaseLeadTime(order)), 0);
+    }
+
+    /** How an item is planned at a site; without a row it has no source. */
+    public PlanningData planning(String item, String site) {
+        return rows.planning(item, site);
+    }
+
+    /** The base rows of all who offer an item, whenever they hold. */
+    public List<SupplierTerms> offered(String item) {
+        return rows.supplierTerms.getOrDefault(item, List.of());
     }
 
     /** Working days from asking to receipt of a purchase. */
     int purchaseLeadTime(OpenOrder order) {
-        SupplierTerms terms =
-                SupplierTerms.of(order.supplier(), rows.supplierTerms.getOrDefault(order.item(), List.of()), today);
+        SupplierTerms terms = SupplierTerms.of(order.supplier(), offered(order.item()), today);
         return terms != null && terms.leadTimeDays() >= 0
                 ? terms.leadTimeDays()
                 : rows.planning(order.item(), order.site()).leadTimeDays;

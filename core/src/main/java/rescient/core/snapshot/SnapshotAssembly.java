@@ -46,10 +46,10 @@ final class SnapshotAssembly {
     }
 
     /** Numbers and lines keep the ranks they have, as long as there is room for those that are new. */
-    SnapshotAssembly(Rows rows, Ranks numbers, Ranks lines) {
+    SnapshotAssembly(Rows facts, Ranks numbers, Ranks lines) {
         parts.numbers = numbers;
         parts.lines = lines;
-        this.rows = rows;
+        this.rows = EarmarkedRows.of(facts);
         this.itemList = List.copyOf(rows.items.values());
         this.siteList = List.copyOf(rows.sites.keySet());
         parts.itemIndex = positions(rows.items.keySet());

@@ -60,7 +60,8 @@ final class StockPoints {
             case TRANSFER, SUBCONTRACT -> from < 0 ? siteCalendar : rows.sites.get(data.fromSite);
             default -> siteCalendar;
         };
-        return new StockPoint(itemNumber, siteNumber, item, site, data, terms, from, siteCalendar, lead, routing(data));
+        WorkCalendar received = data.anyDay ? rows.everyDay : siteCalendar;
+        return new StockPoint(itemNumber, siteNumber, item, site, data, terms, from, received, lead, routing(data));
     }
 
     private int siteNumber(String code) {

@@ -4,6 +4,7 @@ import java.util.BitSet;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.function.Predicate;
+import rescient.core.company.Earmark;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
 import rescient.core.plan.Plan;
@@ -39,7 +40,7 @@ public final class Scope {
         Set<String> kits = new HashSet<>();
         Set<String> chosen = new HashSet<>();
         for (Item item : snapshot.rows.items.values()) {
-            if (items.test(item.code())) {
+            if (items.test(Earmark.item(item.code()))) {
                 chosen.add(item.code());
                 if (item.kind() == ItemKind.KIT) {
                     kits.add(item.code());

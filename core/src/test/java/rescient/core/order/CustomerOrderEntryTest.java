@@ -93,7 +93,9 @@ class CustomerOrderEntryTest {
                                 DAY.plusDays(3),
                                 "P 17",
                                 Fact.OrderState.QUOTE,
-                                true)));
+                                true,
+                                null,
+                                null)));
     }
 
     /** A pair is 2 chairs: 3 pairs are 6; of half a pair's half, 0.25 of it, a whole chair is needed. */

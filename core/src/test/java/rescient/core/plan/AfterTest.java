@@ -67,7 +67,7 @@ class AfterTest {
     /** What cannot change who asks whom leaves the network as it lies in memory. */
     @Test
     void planningTermsAndForecastsArePutInPlace() {
-        ChangingCompany model = new ChangingCompany(7);
+        ChangingCompany model = new ChangingCompany(7, true);
         Plan plan = new Planner().plan(model.snapshot(), PlanOptions.ALL);
         int[] edges = plan.snapshot().network.edgeTo;
         PlanningData slower = new PlanningData("I8", "W", Source.BUY).leadTimeDays(30);

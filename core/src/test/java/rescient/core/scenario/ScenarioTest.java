@@ -122,6 +122,8 @@ class ScenarioTest {
                 null,
                 null,
                 null,
+                null,
+                null,
                 null);
     }
 

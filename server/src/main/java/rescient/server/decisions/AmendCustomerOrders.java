@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import rescient.core.base.Quantity;
 import rescient.core.company.Fact;
@@ -35,6 +36,8 @@ import rescient.server.platform.Nullable;
  * @param asPlanned the customer is told the day on which each line is planned to go
  * @param priority 1 = served first
  * @param state open, or cancelled
+ * @param supply from stock, bought for it alone, or shipped straight to the customer by the supplier
+ * @param supplier of whom it is bought for it
  * @param note why
  */
 record AmendCustomerOrders(
@@ -50,10 +53,17 @@ record AmendCustomerOrders(
         @Nullable @Size(max = LONGEST) String site,
         @Nullable @Min(1) @Max(1_000_000) Integer priority,
         @Nullable @Pattern(regexp = "open|cancelled") String state,
+        @Nullable Fact.LineSupply supply,
+        @Nullable @Size(max = LONGEST) String supplier,
         @Nullable @Size(max = LONGEST_NOTE) String note)
         implements PlanCommand {
     /** So many at most together. */
     static final int MOST_LINES = 2000;
+
+    private static final Map<Fact.LineSupply, String> HOW = Map.of(
+            Fact.LineSupply.STOCK, "from stock",
+            Fact.LineSupply.OWN, "bought for it alone",
+            Fact.LineSupply.DIRECT, "straight from the supplier");
 
     @Override
     public void propose(Proposing desk) {
@@ -72,7 +82,9 @@ record AmendCustomerOrders(
                 stripped(item),
                 stripped(site),
                 priority,
-                state == null ? null : Fact.OrderState.valueOf(state.toUpperCase(Locale.ROOT)));
+                state == null ? null : Fact.OrderState.valueOf(state.toUpperCase(Locale.ROOT)),
+                supply,
+                stripped(supplier));
         List<Fact.CustomerOrder> chosen = new ArrayList<>();
         List<FactChange> rows = new ArrayList<>();
         for (String key :
@@ -129,6 +141,12 @@ record AmendCustomerOrders(
         }
         if (site != null && !site.isBlank()) {
             said.add("from " + site.strip());
+        }
+        if (supply != null) {
+            said.add(HOW.get(supply));
+        }
+        if (supplier != null && !supplier.isBlank()) {
+            said.add("bought from " + supplier.strip());
         }
         if (wanted != null) {
             said.add("wanted " + wanted);

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import rescient.core.base.PlanningException;
 import rescient.core.base.Quantity;
+import rescient.core.company.Earmark;
 import rescient.core.company.Source;
 import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
@@ -83,7 +84,22 @@ final class Drafter {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no supplier " + way.supplier)
                     .field("supplier");
         }
+        Earmark bought = Earmark.of(way.item);
+        if (bought != null && way.source != Source.BUY) {
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            bought.number() + " line " + bought.line()
+                                    + " is bought for alone; take it from stock before it is replenished otherwise")
+                    .field("source");
+        }
         Plan variant = variants.computeIfAbsent(way, w -> {
+            if (bought != null) {
+                Row line = version.directory().facts().row("customer_orders", bought.number(), bought.line());
+                return line == null
+                        ? version.plan()
+                        : version.changed(List.of(FactChange.of(line, line.with("supplier", way.supplier))))
+                                .plan();
+            }
             Row planned = PlanningRows.row(
                     version.directory().facts(),
                     way.item,

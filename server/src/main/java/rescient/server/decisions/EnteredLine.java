@@ -10,6 +10,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Fact;
 import rescient.core.order.CustomerOrderEntry;
 import rescient.core.promise.Request;
 import rescient.server.platform.Nullable;
@@ -23,6 +24,8 @@ import rescient.server.platform.Nullable;
  * @param due the day on which it is planned to go without a promise; null: the day that is wanted
  * @param priority null: the ordinary one
  * @param price of one of the item's unit; null: the item's
+ * @param supply null: from stock
+ * @param supplier of whom it is bought for this line; null: the stock point's
  */
 public record EnteredLine(
         @Nullable @Size(max = PlanCommand.LONGEST) String item,
@@ -35,10 +38,22 @@ public record EnteredLine(
         @Nullable @Min(1) @Max(1_000_000) Integer priority,
 
         @Nullable @PositiveOrZero @DecimalMax(PlanCommand.MOST)
-        BigDecimal price) {
+        BigDecimal price,
+
+        @Nullable Fact.LineSupply supply,
+        @Nullable @Size(max = PlanCommand.LONGEST) String supplier) {
 
     public CustomerOrderEntry.Line line() {
-        return new CustomerOrderEntry.Line(item, site, quantity, unit, wanted, promised, due, priority, price);
+        return new CustomerOrderEntry.Line(
+                item, site, quantity, unit, wanted, promised, due, priority, price, supply, supplier);
+    }
+
+    private CustomerOrderLine.BoughtForLine bought() {
+        boolean fromStock = supply == null || supply == Fact.LineSupply.STOCK;
+        return fromStock
+                ? null
+                : new CustomerOrderLine.BoughtForLine(
+                        supplier == null || supplier.isBlank() ? null : supplier, supply == Fact.LineSupply.DIRECT);
     }
 
     /**
@@ -53,6 +68,7 @@ public record EnteredLine(
                 site,
                 Quantity.of(inItsUnit),
                 Math.toIntExact(day.toEpochDay()),
-                priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority);
+                priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority,
+                bought());
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import rescient.core.base.Quantity;
+import rescient.core.company.Earmark;
 import rescient.core.order.OrderDraft;
 import rescient.server.planning.Words;
 
@@ -38,7 +39,10 @@ final class OrderRows {
         row.put("order_number", number);
         row.put("line", line);
         row.put("stage", stage);
-        row.put("item", order.item());
+        Earmark bought = Earmark.of(order.item());
+        row.put("item", bought == null ? order.item() : bought.item());
+        row.put("for_order", bought == null ? null : bought.number());
+        row.put("for_line", bought == null ? null : bought.line());
         row.put("ordered", Quantity.decimal(order.quantity()));
         row.put("quantity", Quantity.decimal(order.quantity()));
         row.put("start_quantity", Quantity.decimal(order.startQuantity()));

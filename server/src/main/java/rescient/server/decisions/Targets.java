@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import rescient.core.base.Quantity;
+import rescient.core.company.Earmark;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PointView;
@@ -66,8 +67,10 @@ final class Targets {
                         (int) OrderImage.date(need, "needed_date").toEpochDay()));
             }
         }
+        String forOrder = OrderImage.text(row, "for_order");
+        String item = row.get("item").asText();
         return new OrderDraft(
-                row.get("item").asText(),
+                forOrder == null ? item : new Earmark(item, forOrder, OrderImage.text(row, "for_line")).code(),
                 site,
                 Source.valueOf(head.get("kind").asText().toUpperCase(Locale.ROOT)),
                 OrderImage.text(head, "supplier"),

@@ -58,4 +58,8 @@ class CustomerOrder {
     String state;
 
     Boolean complete;
+
+    String supply;
+
+    String supplier;
 }

@@ -3,6 +3,7 @@ package rescient.server.demand;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
 import rescient.core.promise.Promise;
@@ -28,6 +29,8 @@ import rescient.server.platform.Nullable;
  * @param culprit the item whose supply decides, where it is late
  * @param levels how many levels below the order for the item itself the culprit's supply lies
  * @param value of what is open; null: no price is known
+ * @param supply from stock, bought for this line alone (own), or shipped straight by the supplier (direct)
+ * @param supplier of whom it is bought for this line; null: the stock point's
  */
 record OrderLineRow(
         String key,
@@ -61,7 +64,10 @@ record OrderLineRow(
         @Nullable String culpritSite,
         @Nullable Integer levels,
         @Nullable BigDecimal price,
-        @Nullable BigDecimal value) {
+        @Nullable BigDecimal value,
+        String supply,
+        @Nullable String supplier,
+        @Nullable String supplierName) {
 
     /** @param promise null: it is not planned for */
     static OrderLineRow of(PlanVersion version, Fact.CustomerOrder line, Promise promise) {
@@ -103,12 +109,15 @@ record OrderLineRow(
                 Boolean.TRUE.equals(agreed.complete()),
                 line.priority() == null ? CustomerOrderLine.DEFAULT_PRIORITY : line.priority(),
                 agreed.entered(),
-                late ? promise.causeItem() : null,
+                late && promise.causeItem() != null ? Earmark.item(promise.causeItem()) : null,
                 late && promise.causeItem() != null ? directory.itemName(promise.causeItem()) : null,
                 late && promise.causeSite() != null ? directory.siteName(promise.causeSite()) : null,
                 late ? PlanThread.ofCustomerOrder(version.plan(), line.number()).levelsDown(line.line()) : null,
                 price,
-                price == null ? null : price.multiply(line.quantity()));
+                price == null ? null : price.multiply(line.quantity()),
+                Words.word(agreed.supply() == null ? Fact.LineSupply.STOCK : agreed.supply()),
+                agreed.supplier(),
+                directory.supplierName(agreed.supplier()));
     }
 
     /** The line's, or else the item's; null: neither has one. */

@@ -15,6 +15,7 @@ import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
+import rescient.core.order.LineSupplier;
 import rescient.core.promise.Answer;
 import rescient.core.promise.Free;
 import rescient.core.promise.Precedence;
@@ -253,7 +254,22 @@ class OrderPromises {
                     answer.takenFrom() == null ? null : taken(turn, answer.takenFrom()),
                     delayed(turn, answer.delayed()),
                     steps(free),
-                    item.is() == ItemKind.KIT ? parts() : List.of());
+                    item.is() == ItemKind.KIT ? parts() : List.of(),
+                    request.bought() == null ? null : bought(request));
+        }
+
+        private PromiseView.BoughtView bought(Request request) {
+            LineSupplier of = LineSupplier.of(
+                    version.plan().snapshot(), request.item(), request.site(), request.bought(), request.quantity());
+            Directory directory = version.directory();
+            return new PromiseView.BoughtView(
+                    of.supplier(),
+                    directory.supplierName(of.supplier()),
+                    Words.quantity(of.least()),
+                    Words.quantity(of.multiple()),
+                    directory.suppliersOf(request.item()).stream()
+                            .map(code -> new PromiseView.Offering(code, directory.supplierName(code)))
+                            .toList());
         }
 
         private int today() {

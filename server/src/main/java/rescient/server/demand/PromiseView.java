@@ -25,6 +25,7 @@ import rescient.server.platform.Nullable;
  * @param delayed all lines that it would
  * @param free what is free from which day on, where that changes within the next weeks
  * @param parts of a kit
+ * @param bought of whom it is bought for this line alone; null: it goes from stock
  */
 record PromiseView(
         @Nullable String fault,
@@ -49,7 +50,8 @@ record PromiseView(
         @Nullable TakenView takenFrom,
         List<DelayedView> delayed,
         List<FreeStep> free,
-        List<KitPart> parts) {
+        List<KitPart> parts,
+        @Nullable BoughtView bought) {
 
     /**
      * A line that another would take from.
@@ -79,11 +81,28 @@ record PromiseView(
     /** @param each for one kit */
     record KitPart(String item, String itemName, BigDecimal each, String unit) {}
 
+    /**
+     * Of whom a line is bought for.
+     *
+     * @param supplier null: nobody is known
+     * @param least what he sells at least, if it is more than the line asks for; in the item's unit
+     * @param multiple in whole steps of which he sells, if the line asks for no such
+     * @param suppliers who offer the item
+     */
+    record BoughtView(
+            @Nullable String supplier,
+            @Nullable String supplierName,
+            @Nullable BigDecimal least,
+            @Nullable BigDecimal multiple,
+            List<Offering> suppliers) {}
+
+    record Offering(String code, String name) {}
+
     /** A line with a fault; what of it is known is said all the same. */
     static PromiseView faulty(
             @Nullable String fault, @Nullable String field, @Nullable String itemName, @Nullable String unit) {
         return new PromiseView(
                 fault, field, itemName, unit, null, null, null, false, null, null, null, null, null, null, null, null,
-                null, null, null, null, List.of(), List.of(), List.of());
+                null, null, null, null, List.of(), List.of(), List.of(), null);
     }
 }

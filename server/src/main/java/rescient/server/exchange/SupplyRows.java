@@ -26,7 +26,9 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
             "due_date",
             "start_date",
             "locked",
-            "start_quantity");
+            "start_quantity",
+            "for_order",
+            "for_line");
 
     private static final List<String> COMPONENT = List.of("number", "line", "component", "quantity", "needed_date");
 
@@ -45,7 +47,8 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                 new SupplyRows("supply_orders", "number, kind, supplier, site, from_site", orders),
                 new SupplyRows(
                         "supply_order_lines",
-                        "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity",
+                        "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity,"
+                                + " for_order, for_line",
                         lines.stream()
                                 .map(l -> texts(l.with("ordered", l.text("ordered", l.text("quantity"))), LINE))
                                 .toList()),

@@ -76,7 +76,9 @@ class OrderController {
             LocalDate due,
             boolean overdue,
             List<OrderComponent> components,
-            List<Served> serves) {}
+            List<Served> serves,
+            @Nullable String forOrder,
+            @Nullable String forLine) {}
 
     record OrderComponent(String item, String itemName, BigDecimal quantity, String unit, LocalDate needed) {}
 
@@ -160,7 +162,7 @@ class OrderController {
     private static OrderLine line(PlanVersion version, SupplyOrderLine line, List<SupplyOrderComponent> components) {
         Directory directory = version.directory();
         List<Peg> pegs = version.plan()
-                .point(line.item, line.order.site)
+                .point(line.plannedAs(), line.order.site)
                 .map(point -> point.pegs().stream()
                         .filter(p -> p.supply().kind() == Supply.Kind.OPEN
                                 && p.supply().number().equals(line.order.number)
@@ -191,7 +193,9 @@ class OrderController {
                                 directory.unit(c.component),
                                 c.neededDate))
                         .toList(),
-                Served.upFrom(version, pegs));
+                Served.upFrom(version, pegs),
+                line.forOrder,
+                line.forLine);
     }
 
     private static BigDecimal value(Directory directory, SupplyOrderLine line) {

@@ -55,7 +55,7 @@ record ReleaseLine(
                 .toList();
         BigDecimal started = line.startQuantity == null ? line.quantity : line.startQuantity;
         OrderDraft draft = new OrderDraft(
-                line.item,
+                line.plannedAs(),
                 order.site,
                 Source.valueOf(order.kind.toUpperCase(java.util.Locale.ROOT)),
                 order.supplier,
@@ -67,7 +67,7 @@ record ReleaseLine(
                 needs,
                 java.util.Set.of());
         Integer possible = version.plan()
-                .point(line.item, order.site)
+                .point(line.plannedAs(), order.site)
                 .map(p -> p.possibleDay(order.number, line.line))
                 .orElse(null);
         return new ReleaseLine(key, draft, worth(version, draft, line), line, draft.dueDay(), possible);

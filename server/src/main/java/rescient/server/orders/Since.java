@@ -34,7 +34,7 @@ final class Since {
                     continue;
                 }
                 Fact.OpenOrder order = ORDER.read((change.after().isEmpty() ? change.before() : change.after()).get(0));
-                if (places.contains(new Place(order.item(), order.site()))) {
+                if (places.contains(new Place(order.plannedAs(), order.site()))) {
                     String by = happened.cause().name();
                     sentences.add(order.number() + ", " + Quantity.text(Quantity.of(order.quantity())) + " "
                             + order.item() + ", was " + what(change) + (by == null ? "" : " by " + by) + " at "

@@ -11,6 +11,7 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import rescient.core.company.Earmark;
 
 /** One item on an order: {@code ordered} in all, {@code quantity} still open, both in the item's unit. */
 @Entity
@@ -47,7 +48,18 @@ class SupplyOrderLine {
     LocalDate dueDate;
 
     LocalDate startDate;
+
+    /** The line of a customer order that it is bought for alone, or null. */
+    String forOrder;
+
+    String forLine;
     Boolean locked;
+
+    /** Under which item it is planned. */
+    String plannedAs() {
+        return forOrder == null ? item : new Earmark(item, forOrder, forLine).code();
+    }
+
     /** The unit it is bought in, with the quantity and the price in that unit. */
     String unit;
 

@@ -10,6 +10,7 @@ import java.util.function.Function;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.Source;
 import rescient.core.company.Units;
@@ -67,9 +68,9 @@ public final class Directory {
         return known;
     }
 
-    /** An item, or null. */
+    /** An item, or null; of what is bought for one line alone, the item that it is. */
     public Fact.Item item(String code) {
-        return facts.one(Fact.Item.class, code).orElse(null);
+        return facts.one(Fact.Item.class, Earmark.item(code)).orElse(null);
     }
 
     /** Sites by code, in order. */
@@ -136,7 +137,7 @@ public final class Directory {
     }
 
     public String itemName(String code) {
-        return name("items", code);
+        return name("items", code == null ? null : Earmark.item(code));
     }
 
     public String siteName(String code) {
@@ -177,7 +178,7 @@ public final class Directory {
     }
 
     private String ofItem(String item, String column) {
-        return facts.row("items", item).text(column);
+        return facts.row("items", Earmark.item(item)).text(column);
     }
 
     /** How many decimals an item's quantities have. */
@@ -221,7 +222,7 @@ public final class Directory {
 
     /** The suppliers who offer an item today, by code. */
     public List<String> suppliersOf(String item) {
-        return facts.offers(item).stream()
+        return facts.offers(Earmark.item(item)).stream()
                 .map(Fact.SupplierItem::supplier)
                 .filter(supplier -> !isRetired("suppliers", supplier))
                 .distinct()
@@ -244,7 +245,7 @@ public final class Directory {
 
     /** A supplier's terms for an item, as they are today. */
     private List<Fact.SupplierItem> prices(String supplier, String item) {
-        return facts.offers(item).stream()
+        return facts.offers(Earmark.item(item)).stream()
                 .filter(terms -> terms.supplier().equals(supplier))
                 .toList();
     }
@@ -265,7 +266,7 @@ public final class Directory {
     public BigDecimal inPurchaseUnits(String supplier, String item, BigDecimal quantity) {
         Units units = facts.units();
         String bought = purchaseUnit(supplier, item);
-        Ratio factor = units.factor(item, bought, unit(item));
+        Ratio factor = units.factor(Earmark.item(item), bought, unit(item));
         if (factor == null) {
             return quantity;
         }

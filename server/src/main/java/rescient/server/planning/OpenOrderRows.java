@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.Change;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
@@ -61,13 +62,14 @@ public final class OpenOrderRows {
 
     private static Row row(OpenOrder order) {
         BigDecimal quantity = Quantity.decimal(order.quantity());
+        Earmark line = Earmark.of(order.item());
         return Codec.of(Fact.OpenOrder.class)
                 .write(new Fact.OpenOrder(
                         order.number(),
                         order.line(),
                         order.kind(),
                         order.stage(),
-                        order.item(),
+                        line == null ? order.item() : line.item(),
                         order.site(),
                         order.fromSite(),
                         order.supplier(),
@@ -76,7 +78,9 @@ public final class OpenOrderRows {
                         order.startDay() == OpenOrder.NO_DAY ? null : Words.date(order.startDay()),
                         order.locked(),
                         quantity,
-                        Quantity.decimal(order.startQuantity())));
+                        Quantity.decimal(order.startQuantity()),
+                        line == null ? null : line.number(),
+                        line == null ? null : line.line()));
     }
 
     private static Row row(OpenOrderComponent component) {

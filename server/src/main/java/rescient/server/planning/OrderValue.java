@@ -2,6 +2,7 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import rescient.core.base.Quantity;
+import rescient.core.company.Earmark;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
@@ -65,7 +66,10 @@ public record OrderValue(
             BigDecimal good = Quantity.decimal(quantity);
             return new OrderValue(good, directory.unit(item), null, directory.standardValue(item, good));
         }
-        BigDecimal units = Quantity.decimal(point.inPurchaseUnits(startQuantity));
+        // what is bought for one line alone is planned as it is, and bought in the supplier's unit all the same
+        BigDecimal units = Earmark.isCode(item)
+                ? directory.inPurchaseUnits(supplier, item, Quantity.decimal(startQuantity))
+                : Quantity.decimal(point.inPurchaseUnits(startQuantity));
         BigDecimal price = directory.purchasePrice(supplier, item, units);
         return new OrderValue(units, directory.purchaseUnit(supplier, item), price, PriceBreaks.value(units, price));
     }

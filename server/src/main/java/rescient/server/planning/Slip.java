@@ -86,7 +86,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
         return row == null
                 ? null
                 : version.plan()
-                        .point(row.item(), row.site())
+                        .point(row.plannedAs(), row.site())
                         .flatMap(point -> point.whyPossible(OrderKey.number(key), OrderKey.line(key))
                                 .map(why -> possible(version, point, why)))
                         .orElse(null);

@@ -59,7 +59,7 @@ class Threads implements WarmUp {
                                     ? List.of()
                                     : ends(
                                             version,
-                                            Ends.allOfOpen(version.plan(), row.item(), row.site(), number, line)));
+                                            Ends.allOfOpen(version.plan(), row.plannedAs(), row.site(), number, line)));
         }
         OrderKey wanted = OrderKey.parse(key);
         Optional<PlannedOrder> order = wanted.in(version.plan());

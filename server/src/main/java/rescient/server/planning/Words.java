@@ -38,7 +38,8 @@ public final class Words {
         return WEEKDAY.format(date(day)) + " " + date(day);
     }
 
-    static BigDecimal quantity(long millionths) {
+    /** Null where it is not set. */
+    public static BigDecimal quantity(long millionths) {
         return millionths == Quantity.NOT_SET ? null : Quantity.decimal(millionths);
     }
 

@@ -1,0 +1,104 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+/** A line of a customer order that is bought for alone, from the sheet to the purchase order that names it. */
+class BoughtForLineTest extends ServerTest {
+    private static String line(String wanted, String more) {
+        return "{'item':'BRG-6202','site':'LARKMOOR','quantity':7,'wanted':'" + wanted + "'" + more + "}";
+    }
+
+    private JsonNode promise(String line) throws Exception {
+        Reply reply = post("sven", "/api/promise", null, "{'lines':[" + line + "]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(200);
+        return reply.body().get(0);
+    }
+
+    private Reply enter(String number, String line) throws Exception {
+        Reply reply = decide("sven", "{'kind':'ENTER','number':'" + number + "','lines':[" + line + "]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        knowing();
+        return reply;
+    }
+
+    /** Widdow needs four working days and sells 20 at least: from Monday 23 November it is there on Friday. */
+    @Test
+    void itIsPromisedBySupplierAndWhatHeAsksIsSaid() throws Exception {
+        JsonNode own = promise(line("2026-11-24", ",'supply':'OWN','supplier':'WIDDOW'"));
+        assertThat(own.get("promised").asText()).isEqualTo("2026-11-27");
+        assertThat(own.get("available").asInt()).isZero();
+        assertThat(own.get("causeItem").asText()).isEqualTo("BRG-6202");
+        assertThat(own.get("bought").get("supplier").asText()).isEqualTo("WIDDOW");
+        assertThat(own.get("bought").get("least").asInt()).isEqualTo(20);
+        assertThat(own.get("bought").hasNonNull("multiple")).isFalse();
+        assertThat(own.get("bought").get("suppliers")).hasSize(3);
+        JsonNode preferred = promise(line("2027-03-01", ",'supply':'DIRECT'"));
+        assertThat(preferred.get("asWanted").asBoolean()).isTrue();
+        assertThat(preferred.get("bought").get("supplier").asText()).isEqualTo("BROOKMILL");
+        assertThat(preferred.get("bought").get("multiple").asInt()).isEqualTo(10);
+    }
+
+    @Test
+    void whatCannotBeBoughtIsSaidAtItsField() throws Exception {
+        assertThat(promise(line("2026-12-30", ",'supply':'OWN','supplier':'NOBODY'"))
+                        .get("field")
+                        .asText())
+                .isEqualTo("supplier");
+        String kit = "{'item':'KIT-BEGIN','site':'LARKMOOR','quantity':1,'wanted':'2026-12-30','supply':'OWN'}";
+        assertThat(promise(kit).get("fault").asText()).contains("never bought itself");
+    }
+
+    /** Seven, though the supplier sells twenty: released, the purchase names the line, and nothing is planned for it any more. */
+    @Test
+    void itsPurchaseNamesIt() throws Exception {
+        List<String> others = keys("BRG-6202");
+        enter("SO-990", line("2026-12-30", ",'supply':'OWN','supplier':'WIDDOW'"));
+        String code = "BRG-6202 → SO-990 / 1";
+        assertThat(keys("BRG-6202")).containsExactlyElementsOf(others);
+        List<String> planned = keys(code);
+        assertThat(planned).hasSize(1);
+        assertThat(live.current()
+                        .plan()
+                        .point(code, "LARKMOOR")
+                        .orElseThrow()
+                        .plannedOrder(0)
+                        .quantity())
+                .isEqualTo(7_000_000L);
+
+        Reply released = release("bram", UUID.randomUUID(), false, planned.get(0));
+        assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
+        knowing();
+        Map<String, Object> row = jdbc.queryForMap("select number, item, supplier, quantity, for_order, for_line"
+                + " from open_orders where for_order = 'SO-990'");
+        assertThat(row).containsEntry("item", "BRG-6202").containsEntry("supplier", "WIDDOW");
+        assertThat(row).containsEntry("for_line", "1");
+        assertThat(keys(code)).isEmpty();
+        assertThat(keys("BRG-6202")).containsExactlyElementsOf(others);
+        assertThat(get("ida", "/api/demand/order?number=SO-990")
+                        .body()
+                        .get("lines")
+                        .get(0)
+                        .get("supply")
+                        .asText())
+                .isEqualTo("own");
+        String number = (String) row.get("number");
+        assertThat(get("ida", "/api/plan/why?key=" + number).status()).isNotEqualTo(500);
+    }
+
+    /** A line that is taken from stock after all needs no purchase, and taken back it has its own again. */
+    @Test
+    void theWayOfALineIsUndoneAsAWhole() throws Exception {
+        Reply kept = enter("SO-990", line("2026-12-30", ",'supply':'DIRECT'"));
+        assertThat(keys("BRG-6202 → SO-990 / 1")).hasSize(1);
+        assertThat(undo("sven", kept).status()).isEqualTo(200);
+        knowing();
+        assertThat(keys("BRG-6202 → SO-990 / 1")).isEmpty();
+        assertThat(count("customer_orders where number = 'SO-990'")).isZero();
+    }
+}
