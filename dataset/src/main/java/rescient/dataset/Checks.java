@@ -41,11 +41,13 @@ final class Checks {
             c -> c.quantities("open_orders", "item", "start_quantity"),
             c -> c.quantities("open_order_components", "component", "quantity"),
             c -> c.each("open_orders", c::openOrder),
-            Checks::components);
+            Checks::components,
+            Checks::parts);
 
     private final Dataset dataset;
     private static final Codec<Fact.Calendar> CALENDARS = Codec.of(Fact.Calendar.class);
     private static final Codec<Fact.Item> ITEMS = Codec.of(Fact.Item.class);
+    private static final Codec<Fact.CustomerOrderPart> KIT_PARTS = Codec.of(Fact.CustomerOrderPart.class);
     private static final Codec<Fact.CustomerOrder> ORDERS = Codec.of(Fact.CustomerOrder.class);
     private static final Codec<Fact.SupplierItem> TERMS = Codec.of(Fact.SupplierItem.class);
     private static final Codec<Fact.AlternativeItem> ALTERNATIVES = Codec.of(Fact.AlternativeItem.class);
@@ -226,6 +228,28 @@ final class Checks {
                         row.text("number"),
                         "has no line " + row.text("line") + " in open_orders.csv",
                         "the number and line of an open order");
+            }
+        }
+    }
+
+    private void parts() {
+        Map<List<String>, String> kits = new HashMap<>();
+        if (dataset.rows("customer_order_parts").isEmpty()) {
+            return;
+        }
+        dataset.rows("customer_orders")
+                .forEach(o -> kits.put(List.of(o.text("number"), o.text("line")), o.text("item")));
+        for (Row row : dataset.rows("customer_order_parts")) {
+            String item = kits.get(List.of(row.text("number"), row.text("line")));
+            if (item == null) {
+                fault(
+                        row,
+                        "number",
+                        row.text("number"),
+                        "has no line " + row.text("line") + " in customer_orders.csv",
+                        "the number and line of a customer order");
+            } else if (items.get(item) != null) {
+                tell(row, Consistency.of(KIT_PARTS.read(row), ITEMS.read(items.get(item))));
             }
         }
     }

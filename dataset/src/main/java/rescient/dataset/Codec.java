@@ -57,6 +57,7 @@ public final class Codec<F extends Fact> {
         put(Fact.SupplierItem.class, "supplier_items");
         put(Fact.Stock.class, "stock");
         put(Fact.CustomerOrder.class, "customer_orders");
+        put(Fact.CustomerOrderPart.class, "customer_order_parts");
         put(Fact.Forecast.class, "forecasts");
         put(Fact.Shipment.class, "shipments");
         put(Fact.OpenOrder.class, "open_orders");

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.Fact;
@@ -63,11 +64,7 @@ public final class Company {
         SideBySide.run(
                 SideBySide.CORES,
                 List.of(
-                        () -> each("customer_orders", row -> {
-                            if (RowFacts.counts(row)) {
-                                builder.customerOrder(RowFacts.customerOrder(row));
-                            }
-                        }),
+                        this::customerOrders,
                         () -> each("items", this::item),
                         () -> Planning.of(dataset).forEach(row -> {
                             PlanningData data = row.data();
@@ -93,6 +90,19 @@ public final class Company {
 
     private void each(String table, Consumer<Row> fact) {
         dataset.rows(table).forEach(fact);
+    }
+
+    private void customerOrders() {
+        Map<List<String>, List<Row>> parts = dataset.rows("customer_order_parts").stream()
+                .collect(Collectors.groupingBy(row -> List.of(row.text("number"), row.text("line"))));
+        each("customer_orders", row -> {
+            if (RowFacts.counts(row)) {
+                List<Row> own = parts.isEmpty()
+                        ? List.of()
+                        : parts.getOrDefault(List.of(row.text("number"), row.text("line")), List.of());
+                builder.customerOrder(RowFacts.customerOrder(row, own));
+            }
+        });
     }
 
     private void item(Row row) {

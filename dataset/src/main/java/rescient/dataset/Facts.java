@@ -29,7 +29,8 @@ public final class Facts implements CompanyFacts {
             "supplier_items", List.of("item"),
             "alternative_items", List.of("item"),
             "open_orders", List.of("item"),
-            "customer_orders", List.of("number"));
+            "customer_orders", List.of("number"),
+            "customer_order_parts", List.of("number"));
 
     private final Map<String, KeyedRows> tables;
     private volatile Dataset dataset;
@@ -107,6 +108,13 @@ public final class Facts implements CompanyFacts {
     /** What an open order's line still has to issue. */
     public List<Row> components(String number, String line) {
         return tables.get("open_order_components").of(number + '\0' + line);
+    }
+
+    /** What the kits of a customer order's line consist of, if that is said for it alone. */
+    public List<Row> parts(String number, String line) {
+        return rows("customer_order_parts", "number", number).stream()
+                .filter(row -> row.text("line").equals(line))
+                .toList();
     }
 
     @Override

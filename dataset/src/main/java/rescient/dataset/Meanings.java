@@ -50,6 +50,9 @@ final class Meanings {
         table("forecasts", "Forecasts, in named sets");
         table("shipments", "What was shipped to customers");
         table("open_orders", "Firmed and released orders that are not done");
+        table(
+                "customer_order_parts",
+                "What a kit consists of for one line of a customer order alone, in the place of its bill");
         table("open_order_components", "What open orders still have to issue or ship");
         everywhere();
         planning();
@@ -214,6 +217,7 @@ final class Meanings {
                 "Started in all, before yield; where it is not said, what was ordered, divided by the yield");
         column("for_order", "The customer order whose line it is bought for alone; for stock if not set");
         column("for_line", "That line");
+        column("customer_order_parts.quantity", "For one kit, in the component's unit");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");
     }

@@ -66,7 +66,7 @@ public final class PlanChanges {
     private void add(FactChange change) {
         Row row = change.any();
         switch (change.table().name()) {
-            case "customer_orders" -> customerOrder(change, row);
+            case "customer_orders", "customer_order_parts" -> customerOrder(row.text("number"), row.text("line"));
             case "stock" -> stock(change, row);
             case "forecasts" -> forecast(change, row);
             case "shipments" -> shipment(change);
@@ -115,13 +115,12 @@ public final class PlanChanges {
         return false;
     }
 
-    private void customerOrder(FactChange change, Row row) {
-        String number = row.text("number");
-        String line = row.text("line");
+    private void customerOrder(String number, String line) {
+        Row row = after.row("customer_orders", number, line);
         put(
-                change.row() == null || !RowFacts.counts(change.row())
+                row == null || !RowFacts.counts(row)
                         ? new Change.NoCustomerOrder(number, line)
-                        : new Change.CustomerOrder(RowFacts.customerOrder(change.row())),
+                        : new Change.CustomerOrder(RowFacts.customerOrder(row, after.parts(number, line))),
                 number,
                 line);
     }

@@ -1,11 +1,14 @@
 package rescient.dataset;
 
 import java.math.BigDecimal;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
+import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
@@ -162,7 +165,8 @@ final class RowFacts {
         return row.text("state", OPEN).equals(OPEN);
     }
 
-    static CustomerOrderLine customerOrder(Row row) {
+    /** @param parts of the kit for this line alone; none: those of its bill of materials */
+    static CustomerOrderLine customerOrder(Row row, List<Row> parts) {
         CustomerOrderLine line = new CustomerOrderLine(
                 row.text("number"),
                 row.text("line"),
@@ -171,6 +175,13 @@ final class RowFacts {
                 row.quantity("quantity", 0),
                 row.day("due_date", 0),
                 row.whole("priority", CustomerOrderLine.DEFAULT_PRIORITY));
+        if (!parts.isEmpty()) {
+            return line.of(parts.stream()
+                    .sorted(Comparator.comparing(part -> part.text("component"), DocumentOrder::byCodePoint))
+                    .map(part ->
+                            new CustomerOrderLine.KitPart(part.text("component"), Ratio.of(part.decimal("quantity"))))
+                    .toList());
+        }
         String supply = row.text("supply", STOCK);
         return supply.equals(STOCK) ? line : line.boughtBy(row.text("supplier"), supply.equals(DIRECT));
     }

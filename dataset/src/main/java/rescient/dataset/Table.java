@@ -217,6 +217,12 @@ public final class Table {
                     Column.of("supply", ColumnType.words("stock", "own", "direct")),
                     Column.of("supplier", TEXT).to("suppliers")),
             table(
+                    "customer_order_parts",
+                    Column.key("number", TEXT),
+                    Column.key("line", TEXT),
+                    Column.key("component", TEXT).to("items"),
+                    Column.required("quantity", ColumnType.RATIO)),
+            table(
                     "forecasts",
                     Column.key("set", TEXT),
                     Column.key("item", TEXT).to("items"),

@@ -101,4 +101,55 @@ class BoughtForLineTest extends ServerTest {
         assertThat(keys("BRG-6202 → SO-990 / 1")).isEmpty();
         assertThat(count("customer_orders where number = 'SO-990'")).isZero();
     }
+
+    private static final String KIT = "'item':'KIT-BEGIN','site':'LARKMOOR','quantity':2,'wanted':'2027-03-01'";
+
+    /** A kit of a smoker alone, for one order: it asks for two smokers more and for no gloves. */
+    @Test
+    void aKitMayHaveOtherPartsForOneOrder() throws Exception {
+        JsonNode usual = promise("{" + KIT + "}");
+        String component = usual.get("parts").get(0).get("item").asText();
+        assertThat(usual.get("parts").size()).isGreaterThan(1);
+        String other = "{" + KIT + ",'parts':[{'component':'" + component + "','quantity':3}]}";
+        JsonNode promise = promise(other);
+        assertThat(promise.get("parts")).hasSize(1);
+        assertThat(promise.get("parts").get(0).get("each").asInt()).isEqualTo(3);
+
+        Reply kept = enter("SO-990", other);
+        assertThat(count("customer_order_parts where number = 'SO-990'")).isOne();
+        assertThat(demanded(component)).isEqualTo(6);
+        Reply amended = decide("sven", "{'kind':'AMEND','orders':['SO-990~1'],'parts':[]}");
+        assertThat(amended.status()).as(String.valueOf(amended.body())).isEqualTo(201);
+        knowing();
+        assertThat(count("customer_order_parts where number = 'SO-990'")).isZero();
+        assertThat(demanded(component))
+                .isEqualTo(2 * usual.get("parts").get(0).get("each").asInt());
+        assertThat(undo("sven", amended).status()).isEqualTo(200);
+        knowing();
+        assertThat(demanded(component)).isEqualTo(6);
+        assertThat(undo("sven", kept).status()).isEqualTo(200);
+        knowing();
+        assertThat(count("customer_order_parts where number = 'SO-990'")).isZero();
+    }
+
+    /** What SO-990 asks for of a component. */
+    private long demanded(String component) {
+        return live.current().plan().point(component, "LARKMOOR").orElseThrow().demands().stream()
+                .filter(demand -> demand.number().equals("SO-990"))
+                .mapToLong(demand -> demand.quantity() / 1_000_000)
+                .sum();
+    }
+
+    @Test
+    void partsThatCannotBeAreSaid() throws Exception {
+        assertThat(promise("{" + KIT + ",'parts':[]}").get("fault").asText()).contains("one part at least");
+        assertThat(promise("{" + KIT + ",'parts':[{'component':'KIT-BEGIN','quantity':1}]}")
+                        .get("fault")
+                        .asText())
+                .contains("part of itself");
+        assertThat(promise(line("2027-03-01", ",'parts':[{'component':'NAIL-20','quantity':1}]"))
+                        .get("fault")
+                        .asText())
+                .contains("is no kit");
+    }
 }

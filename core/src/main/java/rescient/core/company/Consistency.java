@@ -55,6 +55,17 @@ public final class Consistency {
                         "stock"));
     }
 
+    /** Only a kit has parts, and it is no part of itself. */
+    public static List<Flaw> of(Fact.CustomerOrderPart part, Fact.Item ordered) {
+        if (ordered.is() != ItemKind.KIT) {
+            return List.of(new Flaw(
+                    "line", part.line(), "is for " + ordered.code() + ", which is no kit", "the line of a kit"));
+        }
+        return part.component().equals(ordered.code())
+                ? List.of(new Flaw("component", part.component(), "is the kit itself", "what it consists of"))
+                : List.of();
+    }
+
     /**
      * How a stock point is planned.
      *

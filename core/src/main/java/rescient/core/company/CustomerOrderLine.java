@@ -1,13 +1,17 @@
 package rescient.core.company;
 
+import java.util.List;
+import rescient.core.base.Ratio;
+
 /**
  * One open line of a customer order.
  *
- * @param item of a line that is bought for: the code of its {@link Earmark}
+ * @param item of a line that is bought for alone, or of a kit with other parts: the code of its {@link Earmark}
  * @param quantity still open, millionths
  * @param dueDay wanted day
  * @param priority 1 = first
  * @param bought how it is bought for this line alone; null: from stock
+ * @param parts of what the kit consists for this line alone; null: of what its bill of materials says
  */
 public record CustomerOrderLine(
         String number,
@@ -17,7 +21,8 @@ public record CustomerOrderLine(
         long quantity,
         int dueDay,
         int priority,
-        BoughtForLine bought) {
+        BoughtForLine bought,
+        List<KitPart> parts) {
     public static final int DEFAULT_PRIORITY = 5;
 
     /**
@@ -28,16 +33,37 @@ public record CustomerOrderLine(
      */
     public record BoughtForLine(String supplier, boolean direct) {}
 
+    /**
+     * A part of a kit for one line alone.
+     *
+     * @param quantity units of the component for one kit
+     */
+    public record KitPart(String component, Ratio quantity) {}
+
     /** A line that goes from stock. */
     public CustomerOrderLine(
             String number, String line, String item, String site, long quantity, int dueDay, int priority) {
-        this(number, line, item, site, quantity, dueDay, priority, null);
+        this(number, line, item, site, quantity, dueDay, priority, null, null);
     }
 
     /** The same line bought for alone. */
     public CustomerOrderLine boughtBy(String supplier, boolean direct) {
-        String code = new Earmark(Earmark.item(item), number, line).code();
         return new CustomerOrderLine(
-                number, line, code, site, quantity, dueDay, priority, new BoughtForLine(supplier, direct));
+                number, line, earmark(), site, quantity, dueDay, priority, new BoughtForLine(supplier, direct), null);
+    }
+
+    /** The same line of a kit with other parts. */
+    public CustomerOrderLine of(List<KitPart> others) {
+        return new CustomerOrderLine(
+                number, line, earmark(), site, quantity, dueDay, priority, null, List.copyOf(others));
+    }
+
+    /** Whether it is planned beside the stock point of its item. */
+    public boolean alone() {
+        return bought != null || parts != null;
+    }
+
+    private String earmark() {
+        return new Earmark(Earmark.item(item), number, line).code();
     }
 }

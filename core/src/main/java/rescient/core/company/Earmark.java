@@ -1,10 +1,11 @@
 package rescient.core.company;
 
 /**
- * What is bought for one line of a customer order alone: a stock point of its own, which is planned beside the others of
- * the item. Its code is the item's, an arrow and the line's, so that it can be told wherever an item is named.
+ * What one line of a customer order has for itself alone: what is bought for it, with a stock point of its own that is
+ * planned beside the others of the item, or a kit with other parts. Its code is the item's, an arrow and the line's, so that
+ * it can be told wherever an item is named.
  *
- * @param item the item that is bought
+ * @param item the item that is bought, or the kit
  * @param number the customer order
  * @param line its line
  */

@@ -632,6 +632,13 @@ public sealed interface Fact {
         }
     }
 
+    /**
+     * A part of a kit for one line of a customer order alone: those of a line are all that its kits consist of.
+     *
+     * @param quantity for one kit, in the component's unit
+     */
+    record CustomerOrderPart(String number, String line, String component, BigDecimal quantity) implements Fact {}
+
     /** What is expected to be asked for in a day, a week or a month, in a named set. */
     record Forecast(String set, String item, String site, LocalDate fromDate, PeriodUnit bucket, BigDecimal quantity)
             implements Fact {

@@ -4,7 +4,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import rescient.core.base.Quantity;
@@ -52,6 +54,7 @@ public final class CustomerOrderEntry {
      * @param price of one of the item's unit; null: the item's
      * @param supply null: from stock
      * @param supplier of whom it is bought for this line; null or blank: the stock point's
+     * @param parts of what the kit consists for this line alone; null: of what its bill of materials says
      */
     public record Line(
             String item,
@@ -64,8 +67,9 @@ public final class CustomerOrderEntry {
             Integer priority,
             BigDecimal price,
             Fact.LineSupply supply,
-            String supplier) {
-        /** A line that goes from stock. */
+            String supplier,
+            List<Part> parts) {
+        /** A line that goes from stock, kits as their bills of materials say. */
         public Line(
                 String item,
                 String site,
@@ -76,13 +80,20 @@ public final class CustomerOrderEntry {
                 LocalDate due,
                 Integer priority,
                 BigDecimal price) {
-            this(item, site, quantity, unit, wanted, promised, due, priority, price, null, null);
+            this(item, site, quantity, unit, wanted, promised, due, priority, price, null, null, null);
         }
 
         LocalDate planned() {
             return promised != null ? promised : due != null ? due : wanted;
         }
     }
+
+    /**
+     * A part of a kit for one line alone.
+     *
+     * @param quantity for one kit, in the component's unit
+     */
+    public record Part(String component, BigDecimal quantity) {}
 
     /**
      * The lines as they would be kept.
@@ -137,6 +148,40 @@ public final class CustomerOrderEntry {
         return supplier;
     }
 
+    /**
+     * What the kits of a line consist of, if that is said for it alone.
+     *
+     * @param parts as they are said; null: nothing is
+     * @throws UnfitException with what of them is missing, unknown or said twice
+     */
+    public List<Fact.CustomerOrderPart> parts(String number, String line, String item, List<Part> parts) {
+        if (parts == null) {
+            return List.of();
+        }
+        if (company.known(Fact.Item.class, item, "item").is() != ItemKind.KIT) {
+            throw new UnfitException(item + " is no kit; it has no parts to choose", "parts");
+        }
+        if (parts.isEmpty()) {
+            throw new UnfitException("A kit consists of one part at least", "parts");
+        }
+        Map<String, Fact.CustomerOrderPart> rows = new LinkedHashMap<>();
+        for (Part part : parts) {
+            String component = stripped(part.component);
+            company.known(Fact.Item.class, component, "item");
+            if (part.quantity == null || part.quantity.signum() <= 0) {
+                throw new UnfitException("Say how many " + component + " go into one " + item, "parts");
+            }
+            if (component.equals(item)) {
+                throw new UnfitException(item + " cannot be a part of itself", "parts");
+            }
+            Fact.CustomerOrderPart row = new Fact.CustomerOrderPart(number, line, component, part.quantity);
+            if (rows.put(component, row) != null) {
+                throw new UnfitException(component + " is said twice", "parts");
+            }
+        }
+        return List.copyOf(rows.values());
+    }
+
     private BigDecimal quantityAt(Line line, int place, int of) {
         try {
             return quantity(line);
@@ -158,6 +203,7 @@ public final class CustomerOrderEntry {
             throw new UnfitException(item.code() + " is never bought itself, only its parts are", "supply");
         }
         supplier(line);
+        parts(null, null, line.item, line.parts);
         if (line.quantity == null) {
             throw new UnfitException("Say how many are wanted", "quantity");
         }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
 import rescient.core.base.Quantity;
+import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.StockLot;
 import rescient.core.plan.Demand;
 import rescient.core.plan.Plan;
@@ -176,8 +177,29 @@ public final class Free {
             Free free = at(plan, item, site);
             return day -> free == null ? null : which.of(free, day);
         }
+        return over(plan, plan.snapshot().documents.parts(item), plan.snapshot().step(item), item, site, which);
+    }
+
+    /**
+     * What is free of a kit at a site that consists of other parts for one line.
+     *
+     * @param planned whether all planned orders are carried out as they are planned
+     */
+    public static IntFunction<Figure> over(
+            Plan plan, String kit, List<CustomerOrderLine.KitPart> own, String site, boolean planned) {
+        return over(
+                plan,
+                plan.snapshot().documents.parts(own),
+                plan.snapshot().step(kit),
+                kit,
+                site,
+                planned ? Free::withPlanned : Free::on);
+    }
+
+    private static IntFunction<Figure> over(
+            Plan plan, List<Kits.Part> of, long step, String item, String site, Which which) {
         List<PartFree> parts = new ArrayList<>();
-        for (Kits.Part part : plan.snapshot().documents.parts(item)) {
+        for (Kits.Part part : of) {
             if (!part.component().equals(item)
                     && !part.once()
                     && !part.quantity().isZero()) {
@@ -187,7 +209,6 @@ public final class Free {
                         which));
             }
         }
-        long step = plan.snapshot().step(item);
         return day -> parts.stream()
                 .filter(part -> part.part.validOn(day))
                 .map(part -> part.kits(day, step))

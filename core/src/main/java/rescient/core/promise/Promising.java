@@ -137,10 +137,10 @@ public final class Promising {
                 reference, request.line(number, Integer.toString(first + place), quantity, day, priority), watch);
     }
 
-    /** What is bought for the line alone has a stock point in the trial only. */
+    /** What the line has for itself alone is known in the trial only. */
     private Reach reach(Request request, Trial trial) {
         return new Reach(
-                request.bought() == null ? reference.snapshot() : trial.plan().snapshot());
+                request.ordinary() ? reference.snapshot() : trial.plan().snapshot());
     }
 
     /** What stands against the wanted day. */

@@ -197,7 +197,7 @@ public final class ChangedSnapshot {
         if (gone == null && instead == null) {
             return;
         }
-        if (!Objects.equals(bought(gone), bought(instead))) {
+        if (!Objects.equals(alone(gone), alone(instead))) {
             anew = true;
             return;
         }
@@ -222,8 +222,9 @@ public final class ChangedSnapshot {
         consume(gone, instead);
     }
 
-    private static CustomerOrderLine.BoughtForLine bought(CustomerOrderLine line) {
-        return line == null ? null : line.bought();
+    /** What makes a stock point or a kit of a line's own. */
+    private static List<Object> alone(CustomerOrderLine line) {
+        return line == null || !line.alone() ? null : Arrays.asList(line.bought(), line.parts());
     }
 
     private boolean isKit(String item) {

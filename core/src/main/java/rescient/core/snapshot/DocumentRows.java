@@ -53,6 +53,11 @@ public final class DocumentRows {
         return kits.resolve(number(item));
     }
 
+    /** Parts of a kit for one line alone, resolved where they are kits themselves. */
+    public List<Kits.Part> parts(List<CustomerOrderLine.KitPart> own) {
+        return kits.resolve(own);
+    }
+
     Item item(String code) {
         return items.get(number(code));
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import rescient.core.company.BomLine;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Earmark;
 import rescient.core.company.Item;
@@ -17,7 +18,7 @@ import rescient.core.company.SupplierTerms;
 /**
  * Gives what is bought for one line of a customer order alone an item of its own, planned after the stock point of the
  * item and offered on its suppliers' terms: so it takes no part in the netting of that stock point, in the consumption of
- * its forecast or in what is free of it.
+ * its forecast or in what is free of it. A kit with other parts for one line is a kit of its own with these.
  */
 final class EarmarkedRows {
     private final Rows before;
@@ -38,7 +39,7 @@ final class EarmarkedRows {
             }
         }
         for (CustomerOrderLine line : rows.customerOrders) {
-            if (line.bought() != null) {
+            if (line.alone()) {
                 siteOf.put(line.item(), line.site());
                 lineOf.put(line.item(), line);
             }
@@ -67,6 +68,8 @@ final class EarmarkedRows {
         rows.items = new TreeMap<>(before.items);
         rows.planning = new HashMap<>(before.planning);
         rows.supplierTerms = new HashMap<>(before.supplierTerms);
+        rows.bomLines = new HashMap<>(before.bomLines);
+        rows.bomLines.keySet().removeAll(before.earmarks);
         rows.items.keySet().removeAll(before.earmarks);
         rows.planning.keySet().removeAll(before.earmarks);
         rows.supplierTerms.keySet().removeAll(before.earmarks);
@@ -78,6 +81,11 @@ final class EarmarkedRows {
         if (of == null) {
             return;
         }
+        if (line != null && line.parts() != null) {
+            rows.items.put(code, new Item(code, of.decimals(), ItemKind.KIT));
+            rows.bomLines.put(code, parts(code, line.parts()));
+            return;
+        }
         rows.items.put(code, new Item(code, of.decimals(), ItemKind.STOCKED));
         PlanningData data = before.planning(item, site).forLine(code, line == null ? null : line.bought());
         Map<String, PlanningData> bySite = new HashMap<>(rows.planning.getOrDefault(code, Map.of()));
@@ -86,5 +94,20 @@ final class EarmarkedRows {
         List<SupplierTerms> terms = new ArrayList<>();
         before.supplierTerms.getOrDefault(item, List.of()).forEach(t -> terms.add(t.forLine(code)));
         rows.supplierTerms.put(code, terms);
+    }
+
+    private static List<BomLine> parts(String kit, List<CustomerOrderLine.KitPart> parts) {
+        List<BomLine> lines = new ArrayList<>();
+        for (CustomerOrderLine.KitPart part : parts) {
+            lines.add(new BomLine(
+                    kit,
+                    Integer.toString(lines.size() + 1),
+                    part.component(),
+                    part.quantity(),
+                    false,
+                    Integer.MIN_VALUE,
+                    Integer.MAX_VALUE));
+        }
+        return lines;
     }
 }

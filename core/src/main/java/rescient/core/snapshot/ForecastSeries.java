@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.ToIntBiFunction;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.PlanningData;
 import rescient.core.company.Shipment;
@@ -53,9 +54,14 @@ final class ForecastSeries {
             }
         }
         for (int i = 0; i < rows.customerOrders.size(); i++) {
-            Draft draft = drafts.get(key(orders.item[i], orders.site[i]));
+            CustomerOrderLine order = rows.customerOrders.get(i);
+            // a kit with other parts was expected as the kit that it is
+            int item = order.parts() == null
+                    ? orders.item[i]
+                    : ItemSiteIndex.number(parts.itemIndex, Earmark.item(order.item()), "item");
+            Draft draft = drafts.get(key(item, orders.site[i]));
             if (draft != null) {
-                draft.orders.add(rows.customerOrders.get(i));
+                draft.orders.add(order);
             }
         }
         int o = 0;

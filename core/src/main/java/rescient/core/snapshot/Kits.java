@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.company.BomLine;
+import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
 
@@ -66,6 +67,19 @@ public final class Kits {
     /** Whether the item of this number is resolved into others. */
     boolean isPassedThrough(int item) {
         return passedThrough.get(item);
+    }
+
+    /** Parts, resolved where they are kits themselves. */
+    List<Part> resolve(List<CustomerOrderLine.KitPart> parts) {
+        List<Part> all = new ArrayList<>();
+        for (CustomerOrderLine.KitPart part : parts) {
+            int item = ItemSiteIndex.number(itemIndex, part.component(), "item");
+            collect(
+                    new Part(
+                            part.component(), item, part.quantity(), false, Integer.MIN_VALUE, Integer.MAX_VALUE, null),
+                    all);
+        }
+        return all;
     }
 
     /** The item of this number itself, or its parts if it is a kit. */

@@ -45,6 +45,7 @@ public record Rights(
                             "planning",
                             "stock",
                             "customer_orders",
+                            "customer_order_parts",
                             "forecasts",
                             "shipments"))
             .flatMap(List::stream)

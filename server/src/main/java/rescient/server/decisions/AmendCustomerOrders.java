@@ -1,5 +1,6 @@
 package rescient.server.decisions;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -19,8 +20,12 @@ import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderChange;
+import rescient.core.order.CustomerOrderEntry;
+import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
 import rescient.server.access.Rights;
 import rescient.server.planning.OrderKey;
 import rescient.server.platform.Nullable;
@@ -38,6 +43,7 @@ import rescient.server.platform.Nullable;
  * @param state open, or cancelled
  * @param supply from stock, bought for it alone, or shipped straight to the customer by the supplier
  * @param supplier of whom it is bought for it
+ * @param parts of what a kit consists for the line alone; none: of what its bill of materials says
  * @param note why
  */
 record AmendCustomerOrders(
@@ -55,6 +61,7 @@ record AmendCustomerOrders(
         @Nullable @Pattern(regexp = "open|cancelled") String state,
         @Nullable Fact.LineSupply supply,
         @Nullable @Size(max = LONGEST) String supplier,
+        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts,
         @Nullable @Size(max = LONGEST_NOTE) String note)
         implements PlanCommand {
     /** So many at most together. */
@@ -107,9 +114,28 @@ record AmendCustomerOrders(
                 rows.add(FactChange.of(new FactEdit<>(line.get(), next)));
                 proposal.point(next.item(), next.site());
             }
+            partsInstead(facts, next).ifPresent(rows::add);
         }
         proposal.changes.addAll(PlanningRows.checked(facts, rows, "This cannot be a customer order"));
         desk.say(sentence(chosen) + (note == null || note.isBlank() ? "" : ": " + note.strip()));
+    }
+
+    /** Another item has no parts of the line's own, if none are said. */
+    private Optional<FactChange> partsInstead(Facts facts, Fact.CustomerOrder line) {
+        List<Row> before = facts.parts(line.number(), line.line());
+        boolean other = item != null && !item.isBlank() && !before.isEmpty();
+        if (parts == null && !other) {
+            return Optional.empty();
+        }
+        List<Row> after = parts == null || parts.isEmpty()
+                ? List.of()
+                : new CustomerOrderEntry(facts)
+                        .parts(line.number(), line.line(), line.item(), EnteredPart.parts(parts)).stream()
+                                .map(Codec.of(Fact.CustomerOrderPart.class)::write)
+                                .toList();
+        return before.equals(after)
+                ? Optional.empty()
+                : Optional.of(new FactChange(Table.named("customer_order_parts"), before, after));
     }
 
     private static boolean isPast(Proposing desk, LocalDate day) {
@@ -141,6 +167,9 @@ record AmendCustomerOrders(
         }
         if (site != null && !site.isBlank()) {
             said.add("from " + site.strip());
+        }
+        if (parts != null) {
+            said.add(parts.isEmpty() ? "the usual parts" : "other parts");
         }
         if (supply != null) {
             said.add(HOW.get(supply));

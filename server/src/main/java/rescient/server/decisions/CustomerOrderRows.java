@@ -1,6 +1,7 @@
 package rescient.server.decisions;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import rescient.core.company.Fact;
 import rescient.core.company.UnfitException;
@@ -21,16 +22,23 @@ public final class CustomerOrderRows {
      * @throws UnfitException with the field that is missing, unknown or impossible; see {@link CustomerOrderEntry#order}
      */
     public static List<FactChange> of(Facts facts, CustomerOrderEntry.Head head, List<CustomerOrderEntry.Line> lines) {
-        List<FactChange> rows = new CustomerOrderEntry(facts)
-                .order(head, lines).stream().map(CustomerOrderRows::added).toList();
-        for (int i = 0; i < rows.size(); i++) {
+        CustomerOrderEntry entry = new CustomerOrderEntry(facts);
+        List<Fact.CustomerOrder> order = entry.order(head, lines);
+        List<FactChange> rows = new ArrayList<>();
+        for (int i = 0; i < order.size(); i++) {
+            List<FactChange> ofLine = new ArrayList<>();
+            ofLine.add(added(order.get(i)));
+            Fact.CustomerOrder line = order.get(i);
+            entry.parts(line.number(), line.line(), line.item(), lines.get(i).parts())
+                    .forEach(part -> ofLine.add(added(part)));
             try {
-                PlanningRows.checked(facts, List.of(rows.get(i)), "This cannot be a customer order");
+                PlanningRows.checked(facts, ofLine, "This cannot be a customer order");
             } catch (UnfitException e) {
                 throw new UnfitException(
-                        rows.size() == 1 ? e.getMessage() : "Line " + (i + 1) + ": " + e.getMessage(),
+                        order.size() == 1 ? e.getMessage() : "Line " + (i + 1) + ": " + e.getMessage(),
                         LINES + i + "." + e.field());
             }
+            rows.addAll(ofLine);
         }
         return PlanningRows.checked(facts, rows, "This cannot be a customer order");
     }
@@ -52,5 +60,9 @@ public final class CustomerOrderRows {
 
     private static FactChange added(Fact.CustomerOrder line) {
         return FactChange.of(null, Codec.of(Fact.CustomerOrder.class).write(line));
+    }
+
+    private static FactChange added(Fact.CustomerOrderPart part) {
+        return FactChange.of(null, Codec.of(Fact.CustomerOrderPart.class).write(part));
     }
 }

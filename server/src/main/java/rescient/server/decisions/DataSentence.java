@@ -28,6 +28,7 @@ public final class DataSentence {
             Map.entry("unit_conversions", "unit conversion"),
             Map.entry("alternative_items", "alternative"),
             Map.entry("customer_orders", "customer order line"),
+            Map.entry("customer_order_parts", "part of a kit that was ordered"),
             Map.entry("open_order_components", "component of an order"),
             Map.entry("work_centers", "work center"),
             Map.entry("stock", "lot in stock"),

@@ -40,6 +40,8 @@ record EnterCustomerOrder(
     /** Of one order that is entered at a time. */
     static final int MOST_LINES = 500;
 
+    private static final Codec<Fact.CustomerOrder> ORDERS = Codec.of(Fact.CustomerOrder.class);
+
     @Override
     public void propose(Proposing desk) {
         Facts facts = desk.version().directory().facts();
@@ -60,7 +62,8 @@ record EnterCustomerOrder(
             }
         }
         List<Fact.CustomerOrder> order = rows.stream()
-                .map(row -> Codec.of(Fact.CustomerOrder.class).read(row.after().get(0)))
+                .filter(row -> row.table() == ORDERS.table())
+                .map(row -> ORDERS.read(row.after().get(0)))
                 .toList();
         Proposal proposal = desk.proposal();
         proposal.changes.addAll(rows);

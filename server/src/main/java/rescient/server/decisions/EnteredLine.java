@@ -1,13 +1,16 @@
 package rescient.server.decisions;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Positive;
 import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Fact;
@@ -26,6 +29,7 @@ import rescient.server.platform.Nullable;
  * @param price of one of the item's unit; null: the item's
  * @param supply null: from stock
  * @param supplier of whom it is bought for this line; null: the stock point's
+ * @param parts of what the kit consists for this line alone; null: of what its bill of materials says
  */
 public record EnteredLine(
         @Nullable @Size(max = PlanCommand.LONGEST) String item,
@@ -41,11 +45,23 @@ public record EnteredLine(
         BigDecimal price,
 
         @Nullable Fact.LineSupply supply,
-        @Nullable @Size(max = PlanCommand.LONGEST) String supplier) {
+        @Nullable @Size(max = PlanCommand.LONGEST) String supplier,
+        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts) {
 
     public CustomerOrderEntry.Line line() {
         return new CustomerOrderEntry.Line(
-                item, site, quantity, unit, wanted, promised, due, priority, price, supply, supplier);
+                item,
+                site,
+                quantity,
+                unit,
+                wanted,
+                promised,
+                due,
+                priority,
+                price,
+                supply,
+                supplier,
+                EnteredPart.parts(parts));
     }
 
     private CustomerOrderLine.BoughtForLine bought() {
@@ -69,6 +85,7 @@ public record EnteredLine(
                 Quantity.of(inItsUnit),
                 Math.toIntExact(day.toEpochDay()),
                 priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority,
-                bought());
+                bought(),
+                parts == null ? null : parts.stream().map(EnteredPart::asked).toList());
     }
 }

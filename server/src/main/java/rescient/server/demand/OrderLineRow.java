@@ -2,12 +2,14 @@ package rescient.server.demand;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
 import rescient.core.promise.Promise;
 import rescient.core.trace.PlanThread;
+import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -31,6 +33,7 @@ import rescient.server.platform.Nullable;
  * @param value of what is open; null: no price is known
  * @param supply from stock, bought for this line alone (own), or shipped straight by the supplier (direct)
  * @param supplier of whom it is bought for this line; null: the stock point's
+ * @param parts of what the kit consists for this line alone; none: of what its bill of materials says
  */
 record OrderLineRow(
         String key,
@@ -67,7 +70,10 @@ record OrderLineRow(
         @Nullable BigDecimal value,
         String supply,
         @Nullable String supplier,
-        @Nullable String supplierName) {
+        @Nullable String supplierName,
+        List<Part> parts) {
+    /** @param quantity for one kit */
+    record Part(String component, String componentName, BigDecimal quantity, String unit) {}
 
     /** @param promise null: it is not planned for */
     static OrderLineRow of(PlanVersion version, Fact.CustomerOrder line, Promise promise) {
@@ -117,7 +123,15 @@ record OrderLineRow(
                 price == null ? null : price.multiply(line.quantity()),
                 Words.word(agreed.supply() == null ? Fact.LineSupply.STOCK : agreed.supply()),
                 agreed.supplier(),
-                directory.supplierName(agreed.supplier()));
+                directory.supplierName(agreed.supplier()),
+                directory.facts().parts(line.number(), line.line()).stream()
+                        .map(row -> part(directory, row))
+                        .toList());
+    }
+
+    private static Part part(Directory directory, Row row) {
+        String component = row.text("component");
+        return new Part(component, directory.itemName(component), row.decimal("quantity"), directory.unit(component));
     }
 
     /** The line's, or else the item's; null: neither has one. */

@@ -227,7 +227,7 @@ class OrderPromises {
         PromiseView view(EnteredLine asked, Request request, Answer answer, Turn turn) {
             Directory directory = version.directory();
             Fact.Item item = item();
-            IntFunction<Free.Figure> free = Free.over(version.plan(), asked.item(), asked.site());
+            IntFunction<Free.Figure> free = free(request, false);
             LocalDate day = Words.date(working(version, asked.site(), asked.wanted()));
             return new PromiseView(
                     null,
@@ -243,9 +243,7 @@ class OrderPromises {
                     free(free, today()),
                     free(free, Math.max(request.wantedDay(), today())),
                     limit(free.apply(Math.max(request.wantedDay(), today()))),
-                    free(
-                            Free.overWithPlanned(version.plan(), asked.item(), asked.site()),
-                            Math.max(request.wantedDay(), today())),
+                    free(free(request, true), Math.max(request.wantedDay(), today())),
                     answer.causeItem(),
                     answer.causeItem() == null ? null : directory.itemName(answer.causeItem()),
                     answer.causeSite() == null ? null : directory.siteName(answer.causeSite()),
@@ -254,7 +252,7 @@ class OrderPromises {
                     answer.takenFrom() == null ? null : taken(turn, answer.takenFrom()),
                     delayed(turn, answer.delayed()),
                     steps(free),
-                    item.is() == ItemKind.KIT ? parts() : List.of(),
+                    item.is() == ItemKind.KIT ? parts(request) : List.of(),
                     request.bought() == null ? null : bought(request));
         }
 
@@ -299,15 +297,31 @@ class OrderPromises {
             return steps;
         }
 
-        private List<PromiseView.KitPart> parts() {
-            Directory directory = version.directory();
-            return directory.bills().lines(line.item()).stream()
-                    .map(part -> new PromiseView.KitPart(
-                            part.component(),
-                            directory.itemName(part.component()),
-                            part.quantity(),
-                            part.unit() == null ? directory.unit(part.component()) : part.unit()))
+        private IntFunction<Free.Figure> free(Request request, boolean planned) {
+            if (request.parts() != null) {
+                return Free.over(version.plan(), request.item(), request.parts(), request.site(), planned);
+            }
+            return planned
+                    ? Free.overWithPlanned(version.plan(), request.item(), request.site())
+                    : Free.over(version.plan(), request.item(), request.site());
+        }
+
+        /** Those that are said for the line, or else those of the kit's bill of materials. */
+        private List<PromiseView.KitPart> parts(Request request) {
+            if (line.parts() != null) {
+                return line.parts().stream()
+                        .map(part -> part(part.component(), part.quantity(), null))
+                        .toList();
+            }
+            return version.directory().bills().lines(request.item()).stream()
+                    .map(part -> part(part.component(), part.quantity(), part.unit()))
                     .toList();
+        }
+
+        private PromiseView.KitPart part(String component, BigDecimal each, String unit) {
+            Directory directory = version.directory();
+            return new PromiseView.KitPart(
+                    component, directory.itemName(component), each, unit == null ? directory.unit(component) : unit);
         }
     }
 }

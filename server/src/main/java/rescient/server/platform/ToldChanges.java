@@ -101,7 +101,7 @@ public class ToldChanges {
         return switch (row.table().name()) {
             case "items" -> row.text("code");
             case "bom_lines" -> row.text("parent");
-            case "open_order_components" -> row.text("component");
+            case "open_order_components", "customer_order_parts" -> row.text("component");
             default -> row.table().indexOf("item") < 0 ? null : row.text("item");
         };
     }
