@@ -101,6 +101,11 @@
                 )}{/if}{#if l.supply !== 'stock'}<span class="text-ink-2"
                   >, {l.supply === 'direct' ? 'straight from' : 'bought for it from'}
                   {l.supplierName ?? 'the usual supplier'}</span
+                >{/if}{#if l.parts.length > 0}<span class="text-ink-2"
+                  >, of {#each l.parts as part, i (part.component)}{i > 0 ? ', ' : ''}{quantity(
+                      part.quantity
+                    )}
+                    <a class="link" href={itemHref(part.component)}>{part.component}</a>{/each} each</span
                 >{/if}</td
             >
           </tr>

@@ -4,6 +4,7 @@
   import Key from '$lib/ui/Key.svelte';
   import { SUPPLIES, type Answer, type EntryLine } from './entry';
   import type { EntryScreen } from './entry-screen.svelte';
+  import KitParts from './KitParts.svelte';
 
   /** The answer for one line in words, and what can be done about it, each with its key. */
   interface Props {
@@ -65,14 +66,8 @@
       · <a class="link" href={turnHref(line.item, line.site || screen.site)}>who gets what</a></span
     >
   </p>
-  {#if answer.parts.length > 0}
-    <p class="text-sm text-ink-2">
-      A kit of {#each answer.parts as part, i (part.item)}{i > 0 ? ', ' : ''}{quantity(part.each)}
-        {part.unit}
-        <a class="link" href={itemHref(part.item)}>{part.item}</a>{/each}
-    </p>
-  {/if}
-  {#if answer.parts.length === 0}
+  <KitParts {screen} {line} {answer} {at} />
+  {#if answer.parts.length === 0 && !line.parts}
     <p class="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="How line {at + 1} is met">
       {#each SUPPLIES as way (way.says)}
         <button

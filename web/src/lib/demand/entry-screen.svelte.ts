@@ -3,14 +3,13 @@ import { goto } from '$app/navigation';
 import { fromAddress } from '$lib/address';
 import { answer, api, Refused, type Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
-import { parsedDate, parsedNumber, quantity } from '$lib/format';
+import { parsedDate, quantity } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { planSeen } from '$lib/plan-seen';
 import {
   consequence,
   customerOrder,
-  offered,
   planState,
   promise,
   promiseWays,
@@ -18,15 +17,18 @@ import {
   usualOf
 } from '$lib/queries';
 import {
+  asked,
   blank,
   decided,
   isBlank,
+  linesLike,
   nextId,
   nextSupply,
   type Answer,
   type EntryLine,
   type Typed
 } from './entry';
+import { codeOf } from './item-code';
 import { pasted } from './pasted';
 
 /** So long after the last letter the promises are asked for. */
@@ -118,12 +120,7 @@ export class EntryScreen {
   #repeat(order: Schemas['OrderView']): void {
     this.customer = order.customer ?? '';
     this.complete = order.complete;
-    this.lines = [
-      ...order.lines
-        .filter((l) => l.state !== 'cancelled')
-        .map((l) => ({ ...blank(), item: l.item, quantity: quantity(l.ordered), site: l.site })),
-      blank()
-    ];
+    this.lines = [...linesLike(order), blank()];
     this.said = `As ${order.number}; say when it is wanted.`;
   }
 
@@ -134,18 +131,7 @@ export class EntryScreen {
   }
 
   #asked(line: EntryLine): Schemas['EnteredLine'] {
-    const amount = parsedNumber(line.quantity);
-    const wanted = this.dayOf(line);
-    return {
-      item: line.item.trim() || undefined,
-      site: line.site || this.site || undefined,
-      quantity: Number.isNaN(amount) || amount <= 0 ? undefined : amount,
-      unit: line.unit.trim() || undefined,
-      wanted,
-      due: line.kept ? wanted : undefined,
-      supply: line.supply,
-      supplier: line.supply ? line.supplier || undefined : undefined
-    };
+    return asked(line, this.site, this.dayOf(line));
   }
 
   /** The lines that something stands in. */
@@ -285,6 +271,7 @@ export class EntryScreen {
     const line = this.lines[at];
     if (!line) return;
     line[field] = value;
+    if (field === 'item') Object.assign(line, { parts: undefined, supplier: undefined });
     line.taken = undefined;
     line.kept = undefined;
     this.refused = undefined;
@@ -354,6 +341,12 @@ export class EntryScreen {
     line.kept = undefined;
   }
 
+  /** What a kit consists of for this order alone; undefined: the usual parts. */
+  ofParts(at: number, parts: EntryLine['parts']): void {
+    const line = this.lines[at];
+    if (line) Object.assign(line, { parts, taken: undefined, kept: undefined });
+  }
+
   from(site: string, at = this.at): void {
     this.type(at, 'site', site);
   }
@@ -382,23 +375,10 @@ export class EntryScreen {
     this.#roomBelow();
     this.said = `${rows.length === 1 ? '1 line' : `${rows.length} lines`} pasted.`;
     for (const { id, item } of lines) {
-      const code = item ? await this.#codeOf(item) : undefined;
+      const code = item ? await codeOf(this.#client, item) : undefined;
       const line = this.lines.find((l) => l.id === id);
       if (code && line && line.item === item) line.item = code;
     }
-  }
-
-  /** The code of what somebody calls by its code or its name. */
-  async #codeOf(text: string): Promise<string | undefined> {
-    const found = await this.#client
-      .fetchQuery(offered({ table: 'items', words: text }))
-      .catch(() => [] as { code: string; name?: string }[]);
-    const same = (a: string | null | undefined) => a?.toLowerCase() === text.toLowerCase();
-    return (
-      found.find((r) => same(r.code)) ??
-      found.find((r) => same(r.name)) ??
-      (found.length === 1 ? found[0] : undefined)
-    )?.code;
   }
 
   /** A name that was typed becomes the code that it means. */
@@ -406,7 +386,7 @@ export class EntryScreen {
     const line = this.lines[at];
     const text = line?.item.trim();
     if (!line || !text) return;
-    const code = await this.#codeOf(text);
+    const code = await codeOf(this.#client, text);
     if (code && code !== line.item && line.item.trim() === text) this.type(at, 'item', code);
   }
 

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { blank, decided, inShort, typedWrong, type Answer } from './entry';
+import { asked, blank, decided, inShort, nextSupply, typedWrong, type Answer } from './entry';
 
 const TODAY = '2026-11-23';
 const line = (more: object = {}) => ({ ...blank(), item: 'A', quantity: '4', ...more });
@@ -29,4 +29,21 @@ test('what is said beside a line', () => {
   expect(inShort(line({ kept: true }), answer({}), TODAY)).toBe('kept for 30 Nov');
   expect(inShort(line(), answer({ promised: undefined }), TODAY)).toBe('not within the plan');
   expect(inShort(line(), answer({ day: undefined }), TODAY)).toBe('');
+});
+
+test('one key goes from stock to bought for it, to the supplier who ships it, and back', () => {
+  expect(nextSupply(undefined)).toBe('OWN');
+  expect(nextSupply('OWN')).toBe('DIRECT');
+  expect(nextSupply('DIRECT')).toBeUndefined();
+});
+
+test('a supplier is asked only where the line is bought for, and a part only once it is typed', () => {
+  expect(asked(line({ supplier: 'S' }), 'W', TODAY)).toMatchObject({ site: 'W', supplier: undefined });
+  expect(asked(line({ supply: 'OWN', supplier: 'S' }), 'W', TODAY)).toMatchObject({ supplier: 'S' });
+  const parts = [
+    { component: 'B', quantity: '2' },
+    { component: '', quantity: '1' },
+    { component: 'C', quantity: 'x' }
+  ];
+  expect(asked(line({ parts }), 'W', TODAY).parts).toEqual([{ component: 'B', quantity: 2 }]);
 });

@@ -1,6 +1,6 @@
 // The lines of an order sheet: what is typed, whether it can be read, and what is said beside it.
 import type { Schemas } from '$lib/api/client';
-import { date, parsedDate, parsedNumber } from '$lib/format';
+import { date, parsedDate, parsedNumber, quantity } from '$lib/format';
 
 /** A line as it stands on the sheet. */
 export interface EntryLine {
@@ -20,6 +20,8 @@ export interface EntryLine {
   supply?: 'OWN' | 'DIRECT';
   /** Of whom it is then bought; empty: of the usual one. */
   supplier?: string;
+  /** Of what a kit consists for this line alone, as it was typed. */
+  parts?: { component: string; quantity: string }[];
 }
 
 /** From where a line can be met, in the order in which one key goes through them. */
@@ -47,6 +49,24 @@ export interface Typed {
   lines: EntryLine[];
 }
 
+/** What is asked of the plan for a line. */
+export function asked(line: EntryLine, site: string, wanted: string | undefined): Schemas['EnteredLine'] {
+  const amount = parsedNumber(line.quantity);
+  return {
+    item: line.item.trim() || undefined,
+    site: line.site || site || undefined,
+    quantity: amount > 0 ? amount : undefined,
+    unit: line.unit.trim() || undefined,
+    wanted,
+    due: line.kept ? wanted : undefined,
+    supply: line.supply,
+    supplier: line.supply ? line.supplier || undefined : undefined,
+    parts: line.parts
+      ?.filter((p) => p.component && parsedNumber(p.quantity) > 0)
+      .map((p) => ({ component: p.component, quantity: parsedNumber(p.quantity) }))
+  };
+}
+
 let lastId = 0;
 
 /** A line in which nothing stands yet. */
@@ -60,6 +80,24 @@ export function isBlank(line: EntryLine): boolean {
 
 export function nextId(): number {
   return ++lastId;
+}
+
+/** The lines of an order that there is, to be asked for once more. */
+export function linesLike(order: Schemas['OrderView']): EntryLine[] {
+  return order.lines
+    .filter((l) => l.state !== 'cancelled')
+    .map((l) => ({
+      ...blank(),
+      item: l.item,
+      quantity: quantity(l.ordered),
+      site: l.site,
+      supply: l.supply === 'own' ? 'OWN' : l.supply === 'direct' ? 'DIRECT' : undefined,
+      supplier: l.supplier ?? undefined,
+      parts:
+        l.parts.length > 0
+          ? l.parts.map((p) => ({ component: p.component, quantity: quantity(p.quantity) }))
+          : undefined
+    }));
 }
 
 /** What is wrong with a number or a day that was typed. */

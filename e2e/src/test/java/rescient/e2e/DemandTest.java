@@ -260,6 +260,67 @@ class DemandTest extends DeskTest {
     }
 
     /** A promise that the plan does not keep is seen, moved to the day that can be, and the customer is told by mail. */
+    /** Widdow needs four working days from Monday; the purchase is released from the order, and each names the other. */
+    @Test
+    void aLineIsBoughtForAlone() {
+        Page page = signedIn("ida");
+        Locator sheet = sheet(page, "24 Nov");
+        line(sheet, 1, "BRG-6202", "7");
+        assertThat(answer(sheet, 1)).isVisible();
+        sheet.getByLabel("Quantity of line 1").focus();
+        page.keyboard().press("Alt+o");
+        Locator supplier = answer(sheet, 1).getByLabel("Supplier of line 1");
+        supplier.selectOption("WIDDOW");
+        assertThat(answer(sheet, 1)).containsText("who sells 20 pcs at least");
+        assertThat(goes(sheet, 1)).containsText("not before 27 Nov");
+        sheet.getByLabel("Quantity of line 1").focus();
+        page.keyboard().press("Alt+p");
+        keepOrder(page);
+        Locator lines = page.getByTestId("order-lines");
+        assertThat(lines).containsText("bought for it from");
+        page.keyboard().press("r");
+        assertThat(page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true)))
+                .containsText("BRG-6202 → SO-792 / 1");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Release 1")))
+                .click();
+        assertThat(page.getByTestId("released").getByRole(AriaRole.LINK)).hasText("PO-2045");
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select item || ' ' || supplier || ' ' || quantity::int from open_orders"
+                                + " where for_order = 'SO-792' and for_line = '1'",
+                        String.class))
+                .isEqualTo("BRG-6202 WIDDOW 7");
+        String number = jdbc.queryForObject("select number from open_orders where for_order = 'SO-792'", String.class);
+        page.navigate("/orders?number=" + number);
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("SO-792").setExact(true))
+                .first()
+                .click();
+        assertThat(page.getByTestId("brings")).containsText(number);
+    }
+
+    /** Without the smoker, and with two hive tools: for this order alone. */
+    @Test
+    void aKitHasOtherPartsForOneOrder() {
+        Page page = signedIn("sven");
+        Locator sheet = sheet(page, "1 Mar 2027");
+        line(sheet, 1, "KIT-BEGIN", "2");
+        answer(sheet, 1)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Other parts for this order"))
+                .click();
+        Locator parts = sheet.getByTestId("parts-0");
+        int usual = parts.getByRole(AriaRole.COMBOBOX).count();
+        parts.getByLabel("Leave part 6 out").click();
+        parts.getByLabel("Quantity of part 6 of line 1").fill("2");
+        assertThat(parts.getByRole(AriaRole.COMBOBOX)).hasCount(usual - 1);
+        assertThat(goes(sheet, 1)).containsText("goes");
+        keepOrder(page);
+        assertThat(page.getByTestId("order-lines")).containsText("2 TOOL-J");
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select count(*) from customer_order_parts where number = 'SO-792'", Integer.class))
+                .isEqualTo(usual - 1);
+    }
+
     @Test
     void aBrokenPromiseIsMovedAndTold() {
         expectFailure("/api/demand/confirmation");

@@ -118,7 +118,7 @@ class BoughtForLineTest extends ServerTest {
         Reply kept = enter("SO-990", other);
         assertThat(count("customer_order_parts where number = 'SO-990'")).isOne();
         assertThat(demanded(component)).isEqualTo(6);
-        Reply amended = decide("sven", "{'kind':'AMEND','orders':['SO-990~1'],'parts':[]}");
+        Reply amended = decide("sven", "{'kind':'AMEND','orders':['SO-990~1'],'kitParts':[]}");
         assertThat(amended.status()).as(String.valueOf(amended.body())).isEqualTo(201);
         knowing();
         assertThat(count("customer_order_parts where number = 'SO-990'")).isZero();

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.CompanyFacts;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
@@ -30,10 +31,13 @@ public final class HealthCheck {
         company.all(Fact.ItemGroup.class).forEach(group -> groups.put(group.code(), group.planned()));
         ItemChecks items = new ItemChecks(company, plan, found::add);
         items.look();
-        plan.points().parallelStream().forEach(point -> {
-            point(company, groups, point, found);
-            items.price(point);
-        });
+        // what is bought for one line alone is planned by what is said of the item
+        plan.points().parallelStream()
+                .filter(point -> !Earmark.isCode(point.item()))
+                .forEach(point -> {
+                    point(company, groups, point, found);
+                    items.price(point);
+                });
         // what lies on a loop is no point that was planned
         plan.signalsOfThoseLeftOut().stream()
                 .filter(signal -> signal.kind() == Signal.Kind.LOOP)

@@ -84,7 +84,7 @@ public final class ChangeRows {
                 directory.itemName(order.item()),
                 order.site(),
                 directory.siteName(order.site()),
-                directory.items().containsKey(order.item()) ? directory.unit(order.item()) : "",
+                directory.item(order.item()) != null ? directory.unit(order.item()) : "",
                 change.became() == null ? null : change.became().number(),
                 facts(directory, change.before()),
                 facts(directory, change.after()),

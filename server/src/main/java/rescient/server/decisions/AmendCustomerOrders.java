@@ -43,7 +43,7 @@ import rescient.server.platform.Nullable;
  * @param state open, or cancelled
  * @param supply from stock, bought for it alone, or shipped straight to the customer by the supplier
  * @param supplier of whom it is bought for it
- * @param parts of what a kit consists for the line alone; none: of what its bill of materials says
+ * @param kitParts of what a kit consists for the line alone; none: of what its bill of materials says
  * @param note why
  */
 record AmendCustomerOrders(
@@ -61,7 +61,7 @@ record AmendCustomerOrders(
         @Nullable @Pattern(regexp = "open|cancelled") String state,
         @Nullable Fact.LineSupply supply,
         @Nullable @Size(max = LONGEST) String supplier,
-        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts,
+        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> kitParts,
         @Nullable @Size(max = LONGEST_NOTE) String note)
         implements PlanCommand {
     /** So many at most together. */
@@ -124,13 +124,13 @@ record AmendCustomerOrders(
     private Optional<FactChange> partsInstead(Facts facts, Fact.CustomerOrder line) {
         List<Row> before = facts.parts(line.number(), line.line());
         boolean other = item != null && !item.isBlank() && !before.isEmpty();
-        if (parts == null && !other) {
+        if (kitParts == null && !other) {
             return Optional.empty();
         }
-        List<Row> after = parts == null || parts.isEmpty()
+        List<Row> after = kitParts == null || kitParts.isEmpty()
                 ? List.of()
                 : new CustomerOrderEntry(facts)
-                        .parts(line.number(), line.line(), line.item(), EnteredPart.parts(parts)).stream()
+                        .parts(line.number(), line.line(), line.item(), EnteredPart.parts(kitParts)).stream()
                                 .map(Codec.of(Fact.CustomerOrderPart.class)::write)
                                 .toList();
         return before.equals(after)
@@ -168,8 +168,8 @@ record AmendCustomerOrders(
         if (site != null && !site.isBlank()) {
             said.add("from " + site.strip());
         }
-        if (parts != null) {
-            said.add(parts.isEmpty() ? "the usual parts" : "other parts");
+        if (kitParts != null) {
+            said.add(kitParts.isEmpty() ? "the usual parts" : "other parts");
         }
         if (supply != null) {
             said.add(HOW.get(supply));

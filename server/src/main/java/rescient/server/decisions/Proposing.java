@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
+import rescient.core.company.Earmark;
 import rescient.core.order.Drafting;
 import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
@@ -255,6 +256,13 @@ final class Proposing {
     void hold(Target target, @Nullable LocalDate until, @Nullable String reason) {
         if (!(target instanceof Target.Planned planned)) {
             refuse(target, "is firmed; only planned orders are held");
+            return;
+        }
+        Earmark bought = Earmark.of(planned.order().item());
+        if (bought != null) {
+            refuse(
+                    target,
+                    "is bought for " + bought.number() + " line " + bought.line() + " alone; move that line instead");
             return;
         }
         NeedName need = NeedName.of(planned.point()).get(planned.order().sequence());

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
@@ -87,8 +88,6 @@ class Confirmations {
     }
 
     private static ConfirmationPdf.Line line(Directory directory, OrderLineRow line) {
-        Fact.Item item = directory.item(line.item());
-        boolean parts = line.kit() && item != null && Boolean.TRUE.equals(item.showParts());
         LocalDate day = line.promised() != null ? line.promised() : line.due();
         return new ConfirmationPdf.Line(
                 line.line(),
@@ -99,13 +98,25 @@ class Confirmations {
                 line.price(),
                 day,
                 line.promised() != null,
-                parts
-                        ? directory.bills().lines(line.item()).stream()
-                                .map(part ->
-                                        part.quantity().stripTrailingZeros().toPlainString() + " "
-                                                + directory.itemName(part.component()))
-                                .collect(Collectors.joining(", "))
-                        : null);
+                parts(directory, line));
+    }
+
+    /** Those of a kit, if documents name them; those that are others for this order are always named. */
+    private static String parts(Directory directory, OrderLineRow line) {
+        if (!line.parts().isEmpty()) {
+            return parts(line.parts().stream()
+                    .map(part -> part.quantity().stripTrailingZeros().toPlainString() + " " + part.componentName()));
+        }
+        Fact.Item item = directory.item(line.item());
+        return line.kit() && item != null && Boolean.TRUE.equals(item.showParts())
+                ? parts(directory.bills().lines(line.item()).stream()
+                        .map(part -> part.quantity().stripTrailingZeros().toPlainString() + " "
+                                + directory.itemName(part.component())))
+                : null;
+    }
+
+    private static String parts(Stream<String> words) {
+        return words.collect(Collectors.joining(", "));
     }
 
     static JobProblem cannot(String why) {

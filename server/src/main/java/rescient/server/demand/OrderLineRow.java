@@ -71,9 +71,9 @@ record OrderLineRow(
         String supply,
         @Nullable String supplier,
         @Nullable String supplierName,
-        List<Part> parts) {
+        List<KitPartRow> parts) {
     /** @param quantity for one kit */
-    record Part(String component, String componentName, BigDecimal quantity, String unit) {}
+    record KitPartRow(String component, String componentName, BigDecimal quantity, String unit) {}
 
     /** @param promise null: it is not planned for */
     static OrderLineRow of(PlanVersion version, Fact.CustomerOrder line, Promise promise) {
@@ -129,9 +129,10 @@ record OrderLineRow(
                         .toList());
     }
 
-    private static Part part(Directory directory, Row row) {
+    private static KitPartRow part(Directory directory, Row row) {
         String component = row.text("component");
-        return new Part(component, directory.itemName(component), row.decimal("quantity"), directory.unit(component));
+        return new KitPartRow(
+                component, directory.itemName(component), row.decimal("quantity"), directory.unit(component));
     }
 
     /** The line's, or else the item's; null: neither has one. */
