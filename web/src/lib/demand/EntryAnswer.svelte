@@ -149,6 +149,10 @@
           ({one.before ? date(one.before, today) : 'never'} → {one.after
             ? date(one.after, today)
             : 'not any more'}){/each}{late.length > 5 ? ` and ${late.length - 5} more` : ''}.
+        {#if answer.sizesAlone}<b
+            >None of them would if {line.item} came in orders that are no larger than needed:</b
+          >
+          its minimum, multiple or fixed quantity takes what they wait for.{/if}
       </p>
     {/if}
     {#if ways?.precedence}

@@ -88,6 +88,42 @@
     {/each}
     {#if all.cut}<p class="p-3 text-ink-2">Only the first of all are shown.</p>{/if}
   </div>
+{:else if all && screen.by === 'lot'}
+  <ul class="lots" aria-label="By lot">
+    {#each screen.lots as { lot, takers }, i (i)}
+      <li>
+        <p class="tag">
+          <b>{lot.name || 'without a lot'}</b>
+          <span>{quantity(lot.quantity)} {all.unit}</span>
+          {#if lot.expiry}<span
+              >serves until {date(lot.expiry, today)}{#if lot.left > 0}; <span class="short"
+                  >{quantity(lot.left)} expire unused</span
+                >{/if}</span
+            >{:else if lot.left > 0}<span class="text-ink-2">{quantity(lot.left)} free</span>{/if}
+        </p>
+        <ul>
+          {#each takers as { goes, quantity: taken }, j (j)}
+            <li class="taker">
+              <span>{date(goes.day, today)}</span>
+              <span class="truncate"
+                >{#if goes.kind === 'customer_order'}<a class="link" href={demandHref(goes.name)}
+                    >{goes.name}</a
+                  >
+                  {goes.customer ?? ''}{:else if goes.link}<a class="link" href={hrefOf(goes.link)}
+                    >{goes.name}</a
+                  ><small class="text-ink-3"> {words(goes.kind)}</small>{:else}{goes.name}{/if}</span
+              >
+              <span class="num">{quantity(taken)}</span>
+            </li>
+          {:else}
+            <li class="taker text-ink-2"><span></span><span>nobody needs any of it</span></li>
+          {/each}
+        </ul>
+      </li>
+    {:else}
+      <li class="p-3 text-ink-2">Nothing is there.</li>
+    {/each}
+  </ul>
 {:else if all}
   <table class="grid-table w-full" aria-label="Sums by {screen.by}">
     <thead
@@ -134,6 +170,25 @@
   .entry.here {
     background: var(--marigold-tint);
     box-shadow: inset 4px 0 0 var(--marigold);
+  }
+  .lots {
+    border-top: 1.5px solid var(--ink);
+    background: var(--sheet);
+  }
+  .lots > li {
+    padding: 6px 10px 8px;
+    border-bottom: 1px solid var(--line);
+  }
+  .tag {
+    display: flex;
+    gap: 14px;
+  }
+  .taker {
+    display: grid;
+    grid-template-columns: 74px minmax(120px, 1fr) 80px;
+    column-gap: 8px;
+    padding-left: 14px;
+    border-bottom: 1px solid var(--line-2);
   }
   .num {
     text-align: right;

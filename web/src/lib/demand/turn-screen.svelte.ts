@@ -11,9 +11,7 @@ import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { allocation, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { savingKeys, saveSheet, type FileKind } from '$lib/ui/export';
-import { ledger, sums, type Entry, type Grouping } from './turn';
-
-const GROUPINGS: Grouping[] = ['event', 'day', 'week', 'month'];
+import { GROUPINGS, ledger, lots, sums, type Entry, type Grouping } from './turn';
 
 /** Who gets what of one item at a site, and what is done about it. Made while its component comes. */
 export class TurnScreen {
@@ -29,7 +27,8 @@ export class TurnScreen {
   }));
   readonly all = $derived(this.item === undefined ? undefined : this.query.data);
   readonly entries = $derived(this.all ? ledger(this.all) : []);
-  readonly sums = $derived(this.by === 'event' ? [] : sums(this.entries, this.by));
+  readonly sums = $derived(this.by === 'event' || this.by === 'lot' ? [] : sums(this.entries, this.by));
+  readonly lots = $derived(this.by === 'lot' && this.all ? lots(this.all) : []);
   /** The place of the entry that keys act on. */
   cursor = $state(0);
   readonly here: Entry | undefined = $derived(this.entries[this.cursor]);

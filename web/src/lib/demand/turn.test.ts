@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { ledger, sums, type Allocation } from './turn';
+import { ledger, lots, sums, type Allocation } from './turn';
 
 const comes = (day: string, quantity: number) => ({ kind: 'planned', name: 'make', day, quantity, left: 0 });
 const goes = (day: string, quantity: number, late = false) => ({
@@ -36,4 +36,20 @@ test('weeks begin on Monday, months with the first', () => {
     { from: '2026-03-01', comes: 15, goes: 13, balance: 2, late: 1 }
   ]);
   expect(sums(ledger(all), 'day')).toHaveLength(2);
+});
+
+test('of each lot it is told who gets of it, also of one demand that takes of two', () => {
+  const lot = (name: string, quantity: number) => ({ ...comes('2026-03-02', quantity), kind: 'stock', name });
+  const from = (name: string, quantity: number) => ({ kind: 'stock', name, day: '2026-03-02', quantity });
+  const some = {
+    comes: [lot('L1', 3), lot('L2', 9), comes('2026-03-10', 5)],
+    goes: [
+      { ...goes('2026-03-02', 4), from: [from('L1', 3), from('L2', 1)] },
+      { ...goes('2026-03-10', 2), from: [from('L2', 2)] }
+    ]
+  } as unknown as Allocation;
+  expect(lots(some).map((l) => [l.lot.name, l.takers.map((t) => t.quantity)])).toEqual([
+    ['L1', [3]],
+    ['L2', [1, 2]]
+  ]);
 });

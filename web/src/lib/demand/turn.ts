@@ -5,7 +5,8 @@ import { dayNumber, isoDay } from '$lib/format';
 export type Allocation = Schemas['AllocationView'];
 export type Goes = Schemas['Goes'];
 export type Comes = Schemas['Comes'];
-export type Grouping = 'event' | 'day' | 'week' | 'month';
+export type Grouping = 'event' | 'day' | 'week' | 'month' | 'lot';
+export const GROUPINGS: Grouping[] = ['event', 'day', 'week', 'month', 'lot'];
 
 /** A line of the ledger: something comes, or somebody gets it; with what is there then. */
 export type Entry = { id: string; day: string; balance: number } & (
@@ -26,6 +27,28 @@ export function ledger(all: Allocation): Entry[] {
   });
 }
 
+type Period = Exclude<Grouping, 'event' | 'lot'>;
+
+/** A lot that is there, and who gets of it. */
+export interface Lot {
+  lot: Comes;
+  takers: { goes: Goes; quantity: number }[];
+}
+
+/** The lots that are there, those first that expire first, as they are used. */
+export function lots(all: Allocation): Lot[] {
+  return all.comes
+    .filter((c) => c.kind === 'stock')
+    .map((lot) => ({
+      lot,
+      takers: all.goes.flatMap((goes) =>
+        goes.from
+          .filter((f) => f.kind === 'stock' && f.name === lot.name)
+          .map((f) => ({ goes, quantity: f.quantity }))
+      )
+    }));
+}
+
 /** What comes and goes in a day, a week or a month. */
 export interface Sum {
   from: string;
@@ -37,7 +60,7 @@ export interface Sum {
 }
 
 /** @param monday days from a Monday to the first day of somebody's week */
-export function sums(entries: Entry[], by: Exclude<Grouping, 'event'>, monday = 0): Sum[] {
+export function sums(entries: Entry[], by: Period, monday = 0): Sum[] {
   const all: Sum[] = [];
   for (const e of entries) {
     const from = begin(e.day, by, monday);
@@ -56,7 +79,7 @@ export function sums(entries: Entry[], by: Exclude<Grouping, 'event'>, monday = 
   return all;
 }
 
-function begin(day: string, by: Exclude<Grouping, 'event'>, monday: number): string {
+function begin(day: string, by: Period, monday: number): string {
   if (by === 'day') return day;
   if (by === 'month') return `${day.slice(0, 7)}-01`;
   const number = dayNumber(day);

@@ -29,12 +29,13 @@ import rescient.dataset.Row;
 /**
  * Measures how long the promise of one line takes, with what is available and free: {@code PromiseTimes [POINTS | DATASET]}.
  * What is asked for is what some customer ordered, on a random day of the next two months; first one after the other, then
- * by ten desks at once.
+ * by ten desks at once, who never pause, and by ten who each ask once in three seconds, as somebody who types does.
  */
 public final class PromiseTimes {
     private static final int REQUESTS = 200;
     private static final int DESKS = 10;
     private static final int DAYS = 60;
+    private static final int PAUSE_MILLIS = 3000;
     private static final long SEED = 7;
 
     private final Plan plan;
@@ -65,26 +66,31 @@ public final class PromiseTimes {
         PromiseTimes times = new PromiseTimes(plan, dataset.rows("customer_orders"), (int) today.toEpochDay());
         System.out.println("| promises | median ms | 95 % ms | 99 % ms | worst ms |");
         System.out.println("|---|---|---|---|---|");
-        times.asked(new Random(SEED - 1), REQUESTS / 2);
-        print("one after the other", times.asked(new Random(SEED), REQUESTS));
+        times.asked(new Random(SEED - 1), REQUESTS / 2, 0);
+        print("one after the other", times.asked(new Random(SEED), REQUESTS, 0));
+        print("ten desks that never pause", times.together(0));
+        print("ten desks, each once in three seconds", times.together(PAUSE_MILLIS));
+    }
+
+    private double[] together(int pauseMillis) throws InterruptedException, ExecutionException {
         ExecutorService desks = Executors.newFixedThreadPool(DESKS);
         try {
             List<Callable<double[]>> all = new ArrayList<>();
             for (int desk = 0; desk < DESKS; desk++) {
-                long seed = SEED + desk;
-                all.add(() -> times.asked(new Random(seed), REQUESTS / DESKS));
+                Random random = new Random(SEED + desk);
+                all.add(() -> asked(random, REQUESTS / DESKS, pauseMillis));
             }
             List<Double> together = new ArrayList<>();
             for (Future<double[]> one : desks.invokeAll(all)) {
                 Arrays.stream(one.get()).forEach(together::add);
             }
-            print("ten desks at once", together.stream().mapToDouble(t -> t).toArray());
+            return together.stream().mapToDouble(t -> t).toArray();
         } finally {
             desks.shutdown();
         }
     }
 
-    private double[] asked(Random random, int requests) {
+    private double[] asked(Random random, int requests, int pauseMillis) throws InterruptedException {
         double[] times = new double[requests];
         for (int i = 0; i < requests; i++) {
             Row row = orders.get(random.nextInt(orders.size()));
@@ -94,6 +100,7 @@ public final class PromiseTimes {
                     Math.max(Quantity.ONE, Quantity.of(row.decimal("quantity"))),
                     today + random.nextInt(DAYS),
                     5);
+            Thread.sleep(pauseMillis == 0 ? 0 : random.nextInt(2 * pauseMillis));
             long begun = System.nanoTime();
             Promising.of(plan).promise(request, Promising.UNWATCHED);
             Free.on(plan, request.item(), request.site(), request.wantedDay());

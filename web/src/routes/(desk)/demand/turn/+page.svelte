@@ -5,6 +5,7 @@
   import ForecastTaken from '$lib/demand/ForecastTaken.svelte';
   import SitesPicture from '$lib/demand/SitesPicture.svelte';
   import TurnLedger from '$lib/demand/TurnLedger.svelte';
+  import { GROUPINGS } from '$lib/demand/turn';
   import { TurnScreen } from '$lib/demand/turn-screen.svelte';
   import { DEMAND_VIEWS } from '$lib/demand/views';
   import { quantity } from '$lib/format';
@@ -26,7 +27,7 @@
   {#snippet head()}
     <DataViews views={DEMAND_VIEWS} label="Views of the demand" />
     <CodeBox table="items" name="Item" value={screen.item ?? ''} onchoose={(code) => screen.choose(code)} />
-    {#each ['event', 'day', 'week', 'month'] as const as by (by)}
+    {#each GROUPINGS as by (by)}
       <button
         type="button"
         class="chip"

@@ -128,6 +128,37 @@ public final class PlanningData {
         return data.anyDay ? data : data.safetyTimeDays(safetyTimeDays);
     }
 
+    /**
+     * The same without minimum, multiple and fixed quantity, so that an order is no larger than needed; itself if it has none
+     * of them.
+     */
+    public PlanningData withoutSizes() {
+        boolean fixed = rule == PlanningRule.FIXED_QUANTITY;
+        if (minQuantity == Quantity.NOT_SET && multiple == Quantity.NOT_SET && !fixed) {
+            return this;
+        }
+        PlanningData copy = new PlanningData(item, site, source)
+                .supplier(supplier)
+                .fromSite(fromSite)
+                .rule(fixed ? PlanningRule.LOT_FOR_LOT : rule)
+                .safetyStock(safetyStock)
+                .reorderPoint(reorderPoint)
+                .orderUpTo(orderUpTo)
+                .period(periodCount, periodUnit)
+                .maxQuantity(maxQuantity)
+                .yield(yield)
+                .leadTimeDays(leadTimeDays)
+                .leadTimePerUnit(leadTimePerUnit)
+                .safetyTimeDays(safetyTimeDays)
+                .frozenDays(frozenDays)
+                .rescheduleTolerance(rescheduleTolerance)
+                .pullInDays(pullInDays)
+                .demandFenceDays(demandFenceDays)
+                .consume(consumeBackDays, consumeForwardDays);
+        copy.anyDay = anyDay;
+        return copy;
+    }
+
     public boolean isSame(PlanningData other) {
         return this == other || (absent && other.absent);
     }

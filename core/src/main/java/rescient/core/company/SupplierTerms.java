@@ -81,6 +81,22 @@ public record SupplierTerms(
                 validTo);
     }
 
+    /** The same without minimum and multiple. */
+    public SupplierTerms withoutSizes() {
+        return new SupplierTerms(
+                supplier,
+                item,
+                purchaseUnit,
+                step,
+                leadTimeDays,
+                Quantity.NOT_SET,
+                Quantity.NOT_SET,
+                maxQuantity,
+                preference,
+                validFrom,
+                validTo);
+    }
+
     /** Whether they hold on a day; both ends belong to them. */
     public boolean holdOn(int day) {
         return validFrom <= day && day <= validTo;

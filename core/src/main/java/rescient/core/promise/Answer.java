@@ -10,6 +10,8 @@ import java.util.List;
  * @param causeItem the item of the supply that stands against the wanted day; null if nothing does, and so are the others
  * @param limitingComponent of a kit the part that comes last
  * @param takenFrom the line that the wanted day would make later
+ * @param sizesAlone only harm to others stands against the wanted day, and none would be done if the stock point's orders
+ *     were not larger than needed: without its minimum, multiple and fixed quantity
  * @param delayed all lines that the whole quantity on the wanted day would make later, in the order in which they are served
  */
 public record Answer(
@@ -19,6 +21,7 @@ public record Answer(
         String causeSite,
         String limitingComponent,
         Taken takenFrom,
+        boolean sizesAlone,
         List<Delayed> delayed) {
 
     /**
@@ -36,5 +39,5 @@ public record Answer(
      */
     public record Delayed(Taken line, Integer before, Integer after) {}
 
-    static final Answer NOTHING = new Answer(null, 0, null, null, null, null, List.of());
+    static final Answer NOTHING = new Answer(null, 0, null, null, null, null, false, List.of());
 }

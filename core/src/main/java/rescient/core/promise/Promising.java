@@ -93,7 +93,7 @@ public final class Promising {
             }
         }
         Answer answer = first.passes()
-                ? new Answer(wanted, request.quantity(), null, null, null, null, List.of())
+                ? new Answer(wanted, request.quantity(), null, null, null, null, false, List.of())
                 : late(request, first, passed == null ? null : passed.line().dueDay(), watch);
         return new Promised(answer, after(passed == null ? reference : passed.plan()));
     }
@@ -148,7 +148,7 @@ public final class Promising {
         long available = available(request, trial, watch);
         List<Answer.Delayed> delayed = delayed(trial);
         if (trial.outcome() == null) {
-            return new Answer(promised, available, request.item(), request.site(), null, null, delayed);
+            return new Answer(promised, available, request.item(), request.site(), null, null, false, delayed);
         }
         if (trial.onTime()) {
             Trial.Harmed harmed = trial.harmed().get(0);
@@ -159,6 +159,7 @@ public final class Promising {
                     harmed.outcome().causeSite(),
                     null,
                     taken(harmed.line()),
+                    trial.withoutSizes(reference, watch).passes(),
                     delayed);
         }
         Outcome outcome = trial.outcome();
@@ -170,6 +171,7 @@ public final class Promising {
                 outcome.causeSite(),
                 part ? outcome.part() : null,
                 null,
+                false,
                 delayed);
     }
 

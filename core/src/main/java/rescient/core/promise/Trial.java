@@ -5,10 +5,13 @@ import java.util.List;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Change;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.PlanningData;
+import rescient.core.company.SupplierTerms;
 import rescient.core.compare.PlanDifference;
 import rescient.core.dates.PossibleDates;
 import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
+import rescient.core.snapshot.Snapshot;
 
 /**
  * The plan with one more line of a customer order, beside the reference plan without it (demand rules, section 1).
@@ -31,8 +34,12 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
 
     /** @param watch may end it by throwing */
     static Trial of(Plan reference, CustomerOrderLine line, Planner.Watch watch) {
+        return of(reference, line, List.of(new Change.CustomerOrder(line)), watch);
+    }
+
+    private static Trial of(Plan reference, CustomerOrderLine line, List<Change> changes, Planner.Watch watch) {
         watch.planned(0, reference.pointCount());
-        Plan plan = reference.after(List.of(new Change.CustomerOrder(line)), watch);
+        Plan plan = reference.after(changes, watch);
         List<Harmed> harmed = PlanDifference.lateness(reference, plan).stream()
                 .filter(late -> !late.better())
                 .filter(late -> late.dueDay() <= plan.snapshot().horizonEnd())
@@ -42,6 +49,35 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
                 .sorted(inTurn(plan.snapshot().today()))
                 .toList();
         return new Trial(plan, line, Outcome.of(plan, line), harmed);
+    }
+
+    /**
+     * The trial in which the orders of the line's own stock point are no larger than needed: without its minimum, multiple and
+     * fixed quantity, which the reference plan keeps. Itself, where they have none.
+     *
+     * @param watch may end it by throwing
+     */
+    Trial withoutSizes(Plan reference, Planner.Watch watch) {
+        Snapshot company = reference.snapshot();
+        if (company.pointOf(line.item(), line.site()) < 0) {
+            return this;
+        }
+        PlanningData data = company.planning(line.item(), line.site());
+        List<SupplierTerms> offered = company.offered(line.item());
+        PlanningData free = data.withoutSizes();
+        List<SupplierTerms> freely =
+                offered.stream().map(SupplierTerms::withoutSizes).toList();
+        if (free == data && freely.equals(offered)) {
+            return this;
+        }
+        return of(
+                reference,
+                line,
+                List.of(
+                        new Change.Planning(free),
+                        new Change.Terms(line.item(), freely),
+                        new Change.CustomerOrder(line)),
+                watch);
     }
 
     private static Harmed harmed(Plan plan, PlanDifference.Lateness late) {

@@ -312,6 +312,9 @@ public final class Network implements Cloneable {
 
     /** Whether both number the same points in the same levels. */
     public boolean numbersLike(Network other) {
+        if (points == other.points && loops == other.loops) {
+            return true;
+        }
         if (points.length != other.points.length || !Arrays.equals(levelStart, other.levelStart)) {
             return false;
         }

@@ -12,6 +12,7 @@ import rescient.core.Example;
 import rescient.core.base.Quantity;
 import rescient.core.company.ItemKind;
 import rescient.core.company.PlanningData;
+import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 
@@ -258,5 +259,35 @@ class PromisingTest {
                 .promise(request("A", 5, "4 Mar"), Promising.UNWATCHED)
                 .answer();
         assertThat(next.promisedDay()).isEqualTo(day("23 Mar"));
+    }
+
+    /** A and C are made of B, of which 10 are there and more come on the 16th; C is promised 5 of them for the 10th. */
+    private static Example ofOnePart(PlanningData a) {
+        Example example = new Example()
+                .planned(a.leadTimeDays(1), make("C").leadTimeDays(1), buy("B").leadTimeDays(10))
+                .stock("B", 10);
+        return example.bom("A", "B", "1").bom("C", "B", "1").wanted("C", 5, "10 Mar");
+    }
+
+    private static boolean onlyItsSizes(Example example, long pieces) {
+        Answer answer = Promising.of(example.plan(), List.of(request("A", pieces, "5 Mar")))
+                .get(0);
+        assertThat(answer.takenFrom()).isNotNull();
+        return answer.sizesAlone();
+    }
+
+    /** 3 A of at least 10 take all 10 B, and C comes late; an order of 3 would leave 7. Of 8 only 2 would be left. */
+    @Test
+    void whetherOnlyTheSizeOfTheOrderHarmsOthersIsSaid() {
+        assertThat(onlyItsSizes(ofOnePart(make("A").minQuantity(Quantity.of(10))), 3))
+                .isTrue();
+        assertThat(onlyItsSizes(ofOnePart(make("A").multiple(Quantity.of(10))), 3))
+                .isTrue();
+        assertThat(onlyItsSizes(
+                        ofOnePart(make("A").rule(PlanningRule.FIXED_QUANTITY).fixedQuantity(Quantity.of(10))), 3))
+                .isTrue();
+        assertThat(onlyItsSizes(ofOnePart(make("A").minQuantity(Quantity.of(10))), 8))
+                .isFalse();
+        assertThat(onlyItsSizes(ofOnePart(make("A")), 8)).isFalse();
     }
 }

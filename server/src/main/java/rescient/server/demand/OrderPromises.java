@@ -250,6 +250,7 @@ class OrderPromises {
                     answer.limitingComponent(),
                     answer.limitingComponent() == null ? null : directory.itemName(answer.limitingComponent()),
                     answer.takenFrom() == null ? null : taken(turn, answer.takenFrom()),
+                    answer.sizesAlone(),
                     delayed(turn, answer.delayed()),
                     steps(free),
                     item.is() == ItemKind.KIT ? parts(request) : List.of(),

@@ -22,6 +22,7 @@ import rescient.server.platform.Nullable;
  * @param causeItem of the supply that stands against the wanted day
  * @param limiting the part of a kit that comes last
  * @param takenFrom the line that the wanted day would make later
+ * @param sizesAlone it would make none later if the orders of the item were no larger than needed
  * @param delayed all lines that it would
  * @param free what is free from which day on, where that changes within the next weeks
  * @param parts of a kit
@@ -48,6 +49,7 @@ record PromiseView(
         @Nullable String limiting,
         @Nullable String limitingName,
         @Nullable TakenView takenFrom,
+        boolean sizesAlone,
         List<DelayedView> delayed,
         List<FreeStep> free,
         List<KitPart> parts,
@@ -103,6 +105,6 @@ record PromiseView(
             @Nullable String fault, @Nullable String field, @Nullable String itemName, @Nullable String unit) {
         return new PromiseView(
                 fault, field, itemName, unit, null, null, null, false, null, null, null, null, null, null, null, null,
-                null, null, null, null, List.of(), List.of(), List.of(), null);
+                null, null, null, null, false, List.of(), List.of(), List.of(), null);
     }
 }
