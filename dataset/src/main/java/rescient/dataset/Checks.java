@@ -25,6 +25,7 @@ final class Checks {
     private static final List<Consumer<Checks>> PARTS = List.of(
             Checks::settings,
             c -> c.each("calendars", c::calendar),
+            c -> c.each("items", row -> c.tell(row, Consistency.ofCode(row.text("code")))),
             c -> Planning.of(c.dataset).forEach(c::planning),
             c -> c.each("bom_lines", c::bomLine),
             Checks::steps,

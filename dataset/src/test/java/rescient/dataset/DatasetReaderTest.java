@@ -299,4 +299,29 @@ class DatasetReaderTest {
                 "Base,A,W,2026-03-16,month,10");
         assertThat(faults()).containsExactly("forecasts.csv:3 from_date 2026-03-15 lies in the bucket from 2026-03-09");
     }
+
+    @Test
+    void whatALineCannotHaveForItselfIsAFault() throws IOException {
+        file(
+                "items",
+                "code,name,unit,kind",
+                "A,a,pc,stocked",
+                "B,b,kg,stocked",
+                "K,k,pc,kit",
+                "A → 1 / 1,x,pc,stocked");
+        file(
+                "customer_orders",
+                "number,line,item,site,quantity,due_date,supply",
+                "1,1,K,W,1,2026-03-20,own",
+                "1,2,A,W,1,2026-03-20,direct",
+                "1,3,K,W,1,2026-03-20,");
+        file("customer_order_parts", "number,line,component,quantity", "1,2,B,1", "1,3,K,1", "1,4,A,1", "1,3,A,1");
+        assertThat(faults())
+                .containsExactlyInAnyOrder(
+                        "items.csv:5 code A → 1 / 1 holds an arrow, after which a customer order is named",
+                        "customer_orders.csv:2 supply own cannot be for a kit, which is never bought itself",
+                        "customer_order_parts.csv:2 line 2 is for A, which is no kit",
+                        "customer_order_parts.csv:3 component K is the kit itself",
+                        "customer_order_parts.csv:4 number 1 has no line 4 in customer_orders.csv");
+    }
 }

@@ -170,4 +170,58 @@ class PlanCommandTest {
         assertThat(done.exit()).isEqualTo(2);
         assertThat(done.complained()).contains("items.csv: is not UTF-8");
     }
+
+    /** Of 4, 1 and 2 A the second is bought for its line in 5 working days and the third shipped on its Sunday by T in 3. */
+    @Test
+    void linesThatAreBoughtForStandUnderTheirItem() throws Exception {
+        file("suppliers", "code", "S", "T");
+        file("supplier_items", "supplier,item,from_quantity,lead_time_days,min_quantity", "T,A,0,3,50");
+        file("planning", "item,site,source,lead_time_days,supplier,safety_time_days", "A,W,buy,5,S,1");
+        file(
+                "customer_orders",
+                "number,line,item,site,quantity,due_date,supply,supplier",
+                "1,1,A,W,4,2026-03-20,stock,",
+                "1,2,A,W,1,2026-03-20,own,",
+                "1,3,A,W,2,2026-03-22,direct,T");
+        file(
+                "open_orders",
+                "number,line,kind,stage,item,site,supplier,quantity,due_date,for_order,for_line",
+                "P1,1,buy,firmed,A,W,S,9,2026-03-10,1,9");
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.complained()).isEmpty();
+        assertThat(planned())
+                .containsExactly(
+                        "A,W,buy,S,,1,1,2026-03-12,2026-03-19,2026-03-19,1,2",
+                        "A,W,buy,S,,4,4,2026-03-12,2026-03-19,2026-03-19,,",
+                        "A,W,buy,T,,2,2,2026-03-17,2026-03-22,2026-03-22,1,3");
+        assertThat(Files.readAllLines(out.resolve("demands.csv")).stream().skip(1))
+                .containsExactly(
+                        "A,W,customer_order,1,1,4,2026-03-20,2026-03-20,0",
+                        "A,W,customer_order,1,2,1,2026-03-20,2026-03-20,0",
+                        "A,W,customer_order,1,3,2,2026-03-22,2026-03-22,0");
+        // what was firmed for a line that is not there serves nobody
+        assertThat(Files.readAllLines(out.resolve("signals.csv")).stream().skip(1))
+                .containsExactly("cancel,A,W,P1,1,2026-03-10,,9,,,");
+        assertThat(Files.readAllLines(out.resolve("balances.csv")).stream().skip(1))
+                .containsExactly("A,W,2026-03-02,0,0,0,0,0", "A,W,2026-03-19,0,0,4,0,4", "A,W,2026-03-20,0,4,0,0,0");
+    }
+
+    /** Of the kit K, A is a part; for line 2 it is two of them. */
+    @Test
+    void aKitHasItsOwnPartsForALine() throws Exception {
+        file("items", "code,unit,kind", "A,pc,stocked", "K,pc,kit");
+        file("bom_lines", "parent,line,component,quantity", "K,1,A,1");
+        file(
+                "customer_orders",
+                "number,line,item,site,quantity,due_date",
+                "1,1,K,W,4,2026-03-20",
+                "1,2,K,W,4,2026-03-24");
+        file("customer_order_parts", "number,line,component,quantity", "1,2,A,2");
+        Done done = run(dataset.toString(), "--out", out.toString());
+        assertThat(done.complained()).isEmpty();
+        assertThat(planned())
+                .containsExactly(
+                        "A,W,make,,,4,4,2026-03-19,2026-03-20,2026-03-20,,",
+                        "A,W,make,,,8,8,2026-03-23,2026-03-24,2026-03-24,,");
+    }
 }

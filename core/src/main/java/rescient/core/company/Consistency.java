@@ -36,6 +36,14 @@ public final class Consistency {
      */
     public record Flaw(String column, String value, String wrong, String right) {}
 
+    /** What one line of a customer order has for itself is named after the item and an arrow. */
+    public static List<Flaw> ofCode(String item) {
+        return Earmark.isCode(item)
+                ? List.of(new Flaw(
+                        "code", item, "holds an arrow, after which a customer order is named", "a code without it"))
+                : List.of();
+    }
+
     /** A calendar has a working day. */
     public static List<Flaw> of(Fact.Calendar calendar) {
         return IntStream.range(0, WEEKDAYS).anyMatch(calendar::works)
