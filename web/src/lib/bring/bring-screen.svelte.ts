@@ -73,7 +73,7 @@ export class BringScreen {
   readonly of = $derived.by(() => this.tables.data?.find((t) => t.name === this.table));
   readonly choices = $derived.by(() =>
     (this.tables.data ?? []).filter(
-      (t) => !t.name.startsWith('open_order') && t.name !== 'settings' && rights.changes(t.name)
+      (t) => t.name !== 'settings' && rights.changes(t.name)
     )
   );
   /** Columns of the table that the sheet does not have, and that a row needs. */

@@ -320,4 +320,39 @@ class ImportTest extends ServerTest {
             assertThat(again.allSignals()).isEqualTo(version.plan().allSignals());
         }
     }
+
+    /** An order of our own numbers, a changed day and a second line: in whole, and numbers go on behind; taken back, all is as before. */
+    @Test
+    void openOrdersAreTakenInAndTakenBack() throws Exception {
+        Map<String, Object> known =
+                jdbc.queryForMap("select number, item, site, supplier, quantity::int as quantity from open_orders"
+                        + " where kind = 'buy' and stage = 'released' order by number limit 1");
+        String same = String.join(",", "buy", "released", "" + known.get("item"), "" + known.get("site"));
+        String csv = "number,line,kind,stage,item,site,supplier,quantity,due_date\n"
+                + known.get("number") + ",1," + same + "," + known.get("supplier") + "," + known.get("quantity")
+                + ",2027-01-15\n"
+                + "PO-9000,1,buy,released,BRG-6202,LARKMOOR,WIDDOW,40,2027-01-20\n"
+                + "PO-9000,2,buy,released,NAIL-20,LARKMOOR,WIDDOW,6000,2027-01-20\n";
+        int before = count("open_orders");
+        JsonNode brought = bring("open_orders.csv", csv.getBytes(StandardCharsets.UTF_8));
+        assertThat(brought.get("sheets").get(0).get("table").asText()).isEqualTo("open_orders");
+        Reply taken = send(brought, "", UUID.randomUUID(), wish(brought));
+        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
+        knowing();
+        assertThat(count("open_orders")).isEqualTo(before + 2);
+        assertThat(count("open_orders where number = '" + known.get("number") + "' and due_date = '2027-01-15'"))
+                .isOne();
+        assertThat(live.current().plan().snapshot().openOrders())
+                .anyMatch(order ->
+                        order.number().equals("PO-9000") && order.line().equals("2"));
+        assertThat(jdbc.queryForObject("select next from number_ranges where prefix = 'PO-'", Long.class))
+                .isEqualTo(9001);
+
+        assertThat(undo("ida", taken).status()).isEqualTo(200);
+        knowing();
+        assertThat(count("open_orders")).isEqualTo(before);
+        assertThat(count("supply_orders where number = 'PO-9000'")).isZero();
+        assertThat(count("open_orders where number = '" + known.get("number") + "' and due_date = '2027-01-15'"))
+                .isZero();
+    }
 }

@@ -47,7 +47,9 @@ public record Rights(
                             "customer_orders",
                             "customer_order_parts",
                             "forecasts",
-                            "shipments"))
+                            "shipments",
+                            "open_orders",
+                            "open_order_components"))
             .flatMap(List::stream)
             .toList();
 

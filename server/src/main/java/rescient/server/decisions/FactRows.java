@@ -86,7 +86,7 @@ class FactRows {
         List<FactChange> few = new ArrayList<>();
         Map<Table, List<FactChange>> many = new HashMap<>();
         byTable.forEach((table, some) -> {
-            if (some.size() < MANY || table.name().equals("open_orders")) {
+            if (some.size() < MANY || OpenOrderEdits.TABLES.contains(table.name())) {
                 few.addAll(some);
             } else {
                 many.put(table, some);
@@ -102,6 +102,9 @@ class FactRows {
         if (!few.isEmpty()) {
             rows.keep(TableEdits.of(rows, facts, few));
         }
+        if (byTable.keySet().stream().anyMatch(table -> table.name().equals("open_orders"))) {
+            database.update(NUMBERS);
+        }
         for (int i = Table.ALL.size() - 1; i >= 0; i--) {
             Table table = Table.ALL.get(i);
             if (many.containsKey(table)) {
@@ -110,6 +113,15 @@ class FactRows {
             }
         }
     }
+
+    /** Orders that came in with a number of ours are behind the next one. */
+    private static final String NUMBERS = """
+            update number_ranges r set next = coalesce(greatest(next, (
+                select max(substring(o.number from length(r.prefix) + 1)::bigint) + 1
+                from supply_orders o
+                where starts_with(o.number, r.prefix)
+                  and substring(o.number from length(r.prefix) + 1) ~ '^[0-9]{1,15}$')), 1)
+            """;
 
     /** What names the code follows in the database by itself. */
     private void rename(Renaming renaming) {

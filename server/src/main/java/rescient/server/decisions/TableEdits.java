@@ -3,6 +3,7 @@ package rescient.server.decisions;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,8 +16,6 @@ import rescient.dataset.Table;
 
 /** Changes of facts as edits of the rows that are kept. */
 final class TableEdits {
-    private static final String OPEN_ORDERS = "open_orders";
-
     /** The columns under which rows of a table are replaced together; else those of its key. */
     private static final Map<String, List<String>> TOGETHER = Map.of(
             "supplier_items", List.of("supplier", "item"),
@@ -27,17 +26,23 @@ final class TableEdits {
 
     private TableEdits() {}
 
-    /** Of open orders only the due dates may differ. */
     static List<Edit> of(KeptRows kept, Facts facts, List<FactChange> changes) {
         Facts after = facts.after(changes);
         Map<Map<String, String>, Edit> edits = new LinkedHashMap<>();
+        OpenOrderEdits orders = new OpenOrderEdits(kept);
         for (FactChange change : changes) {
+            if (OpenOrderEdits.TABLES.contains(change.table().name())) {
+                orders.add(change);
+                continue;
+            }
             Map<String, String> key = key(change);
             Map<String, String> place = new LinkedHashMap<>(key);
             place.put("", change.table().name());
             edits.computeIfAbsent(place, p -> edit(kept, change.table(), key, rows(after, change.table(), key)));
         }
-        return List.copyOf(edits.values());
+        List<Edit> all = new ArrayList<>(edits.values());
+        all.addAll(orders.edits());
+        return all;
     }
 
     private static Map<String, String> key(FactChange change) {
@@ -62,15 +67,6 @@ final class TableEdits {
     }
 
     private static Edit edit(KeptRows kept, Table table, Map<String, String> key, List<Row> rows) {
-        if (table.name().equals(OPEN_ORDERS)) {
-            Map<String, String> line = new LinkedHashMap<>();
-            line.put("order_number", key.get("number"));
-            line.put("line", key.get("line"));
-            ArrayNode before = kept.read("supply_order_lines", line);
-            ArrayNode after = before.deepCopy();
-            after.forEach(row -> ((ObjectNode) row).put("due_date", rows.get(0).text("due_date")));
-            return new Edit("supply_order_lines", line, before, after);
-        }
         ArrayNode after = JsonNodeFactory.instance.arrayNode();
         for (Row row : rows) {
             ObjectNode json = after.addObject();
