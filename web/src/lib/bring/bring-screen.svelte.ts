@@ -72,9 +72,7 @@ export class BringScreen {
   readonly view = $derived(this.brought?.sheets[this.sheet]);
   readonly of = $derived.by(() => this.tables.data?.find((t) => t.name === this.table));
   readonly choices = $derived.by(() =>
-    (this.tables.data ?? []).filter(
-      (t) => t.name !== 'settings' && rights.changes(t.name)
-    )
+    (this.tables.data ?? []).filter((t) => t.name !== 'settings' && rights.changes(t.name))
   );
   /** Columns of the table that the sheet does not have, and that a row needs. */
   readonly missing = $derived.by(() =>
