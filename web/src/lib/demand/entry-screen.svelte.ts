@@ -32,7 +32,7 @@ import { codeOf } from './item-code';
 import { pasted } from './pasted';
 
 /** So long after the last letter the promises are asked for. */
-const PAUSE = 120;
+const PAUSE = 50;
 
 /** The order sheet: what is typed, what can be promised for each line, and its keeping. Made while its component comes. */
 export class EntryScreen {

@@ -16,7 +16,7 @@
     <h2 class="text-xl whitespace-nowrap">{thread.title}</h2>
     {#if promise}
       <p class="min-w-0 flex-1 truncate">
-        {promise.customer ?? ''}, {promise.itemName}:
+        {promise.customer ? `${promise.customer}, ` : ''}{promise.itemName}:
         <span class={promise.late ? 'font-semibold text-vermilion' : ''}>{lateness(promise)}</span>
       </p>
     {/if}
