@@ -111,7 +111,7 @@
                   >
                   {goes.customer ?? ''}{:else if goes.link}<a class="link" href={hrefOf(goes.link)}
                     >{goes.name}</a
-                  >{' '}<small class="text-ink-3">{words(goes.kind)}</small>{:else}{goes.name}{/if}</span
+                  ><small class="ml-1 text-ink-3">{words(goes.kind)}</small>{:else}{goes.name}{/if}</span
               >
               <span class="num">{quantity(taken)}</span>
             </li>
