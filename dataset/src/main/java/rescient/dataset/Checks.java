@@ -203,7 +203,7 @@ final class Checks {
             series.sort(Comparator.comparing(r -> r.date("from_date")));
             for (int i = 1; i < series.size(); i++) {
                 Row row = series.get(i);
-                Consistency.apart(RowFacts.bucket(series.get(i - 1)), RowFacts.bucket(row))
+                Consistency.apart(RowFacts.span(series.get(i - 1)), RowFacts.span(row))
                         .ifPresent(flaw -> tell(row, List.of(flaw)));
             }
         }

@@ -215,7 +215,7 @@ final class Meanings {
         column(
                 "start_quantity",
                 "Started in all, before yield; where it is not said, what was ordered, divided by the yield");
-        column("for_order", "The customer order whose line it is bought for alone; for stock if not set");
+        column("for_order", "The customer order whose line it is bought for alone; for all if not set");
         column("for_line", "That line");
         column("customer_order_parts.quantity", "For one kit, in the component's unit");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");

@@ -127,11 +127,12 @@ public final class PlanChanges {
 
     private void stock(FactChange change, Row row) {
         boolean there = change.row() != null && StockLot.counts(change.row().flag("quarantined", false));
+        String item = RowFacts.itemOf(row);
         put(
                 there
                         ? new Change.Stock(RowFacts.lot(change.row()))
-                        : new Change.NoStock(row.text("item"), row.text("site"), row.text("lot"), row.text("serial")),
-                row.text("item"),
+                        : new Change.NoStock(item, row.text("site"), row.text("lot"), row.text("serial")),
+                item,
                 row.text("site"),
                 row.text("lot"),
                 row.text("serial"));

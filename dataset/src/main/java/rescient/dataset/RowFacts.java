@@ -152,7 +152,7 @@ final class RowFacts {
 
     static StockLot lot(Row row) {
         return new StockLot(
-                row.text("item"),
+                itemOf(row),
                 row.text("site"),
                 row.text("lot"),
                 row.text("serial"),
@@ -186,12 +186,17 @@ final class RowFacts {
         return supply.equals(STOCK) ? line : line.boughtBy(row.text("supplier"), supply.equals(DIRECT));
     }
 
-    /** The item of an open order: of what is bought for a line alone, its earmark. */
+    /** The item of an open order: only what is bought is for a line alone. */
     private static String itemOf(Row order, Source kind) {
-        String item = order.text("item");
-        String number = order.text("for_order");
-        String line = order.text("for_line");
-        return kind == Source.BUY && number != null && line != null ? new Earmark(item, number, line).code() : item;
+        return kind == Source.BUY ? itemOf(order) : order.text("item");
+    }
+
+    /** The item of a lot or a purchase: of what is for one line alone, its earmark. */
+    static String itemOf(Row row) {
+        String item = row.text("item");
+        String number = row.text("for_order");
+        String line = row.text("for_line");
+        return number != null && line != null ? new Earmark(item, number, line).code() : item;
     }
 
     static Shipment shipment(Row row) {
@@ -205,13 +210,22 @@ final class RowFacts {
     }
 
     static ForecastBucket bucket(Row row) {
+        return bucket(row, row.quantity("quantity", 0));
+    }
+
+    /** A bucket with its days alone: its quantity may be none. */
+    static ForecastBucket span(Row row) {
+        return bucket(row, 0);
+    }
+
+    private static ForecastBucket bucket(Row row, long quantity) {
         return new ForecastBucket(
                 row.text("set"),
                 row.text("item"),
                 row.text("site"),
                 row.day("from_date", 0),
                 UNITS.of(row.text("bucket")),
-                row.quantity("quantity", 0));
+                quantity);
     }
 
     OpenOrder openOrder(Row row) {

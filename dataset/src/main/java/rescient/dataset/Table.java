@@ -194,7 +194,9 @@ public final class Table {
                     Column.openKey("serial", TEXT),
                     Column.required("quantity", AMOUNT),
                     Column.of("expiry", ColumnType.DAY),
-                    Column.of("quarantined", ColumnType.FLAG)),
+                    Column.of("quarantined", ColumnType.FLAG),
+                    Column.openKey("for_order", TEXT),
+                    Column.openKey("for_line", TEXT)),
             table(
                     "customer_orders",
                     Column.key("number", TEXT),

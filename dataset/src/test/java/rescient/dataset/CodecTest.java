@@ -174,7 +174,8 @@ class CodecTest {
                     Fact.Tracking.class,
                     Fact.Costing.class,
                     Fact.Per.class,
-                    Fact.OrderState.class);
+                    Fact.OrderState.class,
+                    Fact.LineSupply.class);
         }
         return List.of(String.class);
     }

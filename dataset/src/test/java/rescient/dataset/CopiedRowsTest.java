@@ -19,10 +19,11 @@ class CopiedRowsTest {
 
     @Test
     void whatIsNotSetIsEmptyAndFlagsAndDecimalsReadAsInADataset() {
-        Row row = row(STOCK, "BRG-6202\tEAST\tL-1\t\t12.500000\t2026-03-20\tt\n");
-        assertThat(row.values()).containsExactly("BRG-6202", "EAST", "L-1", "", "12.5", "2026-03-20", "true");
-        Row bare = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t7\t\\N\tf\n");
-        assertThat(bare.values()).containsExactly("BRG-6202", "EAST", "", "", "7", "", "false");
+        Row row = row(STOCK, "BRG-6202\tEAST\tL-1\t\t12.500000\t2026-03-20\tt\tSO-7\t1\n");
+        assertThat(row.values())
+                .containsExactly("BRG-6202", "EAST", "L-1", "", "12.5", "2026-03-20", "true", "SO-7", "1");
+        Row bare = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t7\t\\N\tf\t\\N\t\\N\n");
+        assertThat(bare.values()).containsExactly("BRG-6202", "EAST", "", "", "7", "", "false", "", "");
         assertThat(bare.text("lot")).isNull();
         assertThat(bare.day("expiry", -1)).isEqualTo(-1);
         assertThat(bare.flag("quarantined", true)).isFalse();
@@ -30,21 +31,22 @@ class CopiedRowsTest {
 
     @Test
     void theLastColumnMayBeNotSetWithoutALineFeed() {
-        assertThat(row(STOCK, "A\tEAST\t\t\t1\t\\N\t\\N").values()).containsExactly("A", "EAST", "", "", "1", "", "");
+        assertThat(row(STOCK, "A\tEAST\t\t\t1\t\\N\t\\N\t\\N\t\\N").values())
+                .containsExactly("A", "EAST", "", "", "1", "", "", "", "");
     }
 
     @Test
     void quantitiesAreExactWhateverTheirLength() {
         for (String text :
                 List.of("0", "0.000001", "12.5", "-3", "123456789012", "1234567890123.5", "4.100000000000")) {
-            Row row = row(STOCK, "A\tEAST\t\\N\t\\N\t" + text + "\t\\N\t\\N\n");
+            Row row = row(STOCK, "A\tEAST\t\\N\t\\N\t" + text + "\t\\N\t\\N\t\\N\t\\N\n");
             assertThat(row.quantity("quantity", 0)).as(text).isEqualTo(Quantity.of(new java.math.BigDecimal(text)));
         }
     }
 
     @Test
     void daysAreThoseOfTheDate() {
-        Row row = row(STOCK, "A\tEAST\t\\N\t\\N\t1\t2028-02-29\t\\N\n");
+        Row row = row(STOCK, "A\tEAST\t\\N\t\\N\t1\t2028-02-29\t\\N\t\\N\t\\N\n");
         assertThat(row.day("expiry", 0)).isEqualTo(LocalDate.of(2028, 2, 29).toEpochDay());
     }
 
@@ -62,8 +64,8 @@ class CopiedRowsTest {
 
     @Test
     void aCodeThatComesAgainIsTheSameObject() {
-        Row one = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t1\t\\N\t\\N\n");
-        Row other = row(STOCK, "BRG-6202\tWEST\t\\N\t\\N\t1\t\\N\t\\N\n");
+        Row one = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t1\t\\N\t\\N\t\\N\t\\N\n");
+        Row other = row(STOCK, "BRG-6202\tWEST\t\\N\t\\N\t1\t\\N\t\\N\t\\N\t\\N\n");
         assertThat(one.text("item")).isSameAs(other.text("item"));
         assertThat(other.text("site")).isEqualTo("WEST");
     }

@@ -324,4 +324,20 @@ class DatasetReaderTest {
                         "customer_order_parts.csv:3 component K is the kit itself",
                         "customer_order_parts.csv:4 number 1 has no line 4 in customer_orders.csv");
     }
+
+    /** It is told with all others, though buckets are looked at for whether they overlap. */
+    @Test
+    void aForecastThatIsTooFineIsAFaultLikeAnyOther() throws IOException {
+        file("items", "code,name,unit", "A,a,pc");
+        file("planning", "item,site,source,supplier", "A,W,make,");
+        file(
+                "forecasts",
+                "set,item,site,from_date,bucket,quantity",
+                "F,A,W,2026-03-01,month,0.1234567",
+                "F,A,W,2026-03-15,month,7");
+        assertThat(faults())
+                .hasSize(2)
+                .anyMatch(fault -> fault.startsWith("forecasts.csv:2 quantity 0.1234567"))
+                .anyMatch(fault -> fault.startsWith("forecasts.csv:3 from_date"));
+    }
 }

@@ -517,7 +517,10 @@ public sealed interface Fact {
         }
     }
 
-    /** @param expiry the first day on which it no longer serves */
+    /**
+     * @param expiry the first day on which it no longer serves
+     * @param forOrder the customer order whose line it was bought for alone, with {@code forLine}; null: for all
+     */
     record Stock(
             String item,
             String site,
@@ -525,7 +528,9 @@ public sealed interface Fact {
             String serial,
             BigDecimal quantity,
             LocalDate expiry,
-            Boolean quarantined)
+            Boolean quarantined,
+            String forOrder,
+            String forLine)
             implements Fact {
         /** Whether it can be planned with. */
         public boolean counts() {
@@ -533,7 +538,7 @@ public sealed interface Fact {
         }
 
         public Stock withQuantity(BigDecimal other) {
-            return new Stock(item, site, lot, serial, other, expiry, quarantined);
+            return new Stock(item, site, lot, serial, other, expiry, quarantined, forOrder, forLine);
         }
     }
 

@@ -352,7 +352,7 @@ public final class ChangedSnapshot {
     }
 
     private void stock(String item, String site) {
-        anew |= !isKnown(item, site) || mayVanish(item, site);
+        anew |= !isKnown(item, site) || mayVanish(item, site) || Earmark.isCode(item);
     }
 
     private void lots(String item, String site) {

@@ -13,6 +13,7 @@ import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.PlanningData;
+import rescient.core.company.StockLot;
 import rescient.core.company.SupplierTerms;
 
 /**
@@ -36,6 +37,11 @@ final class EarmarkedRows {
         for (OpenOrder order : rows.openOrders) {
             if (Earmark.isCode(order.item())) {
                 siteOf.put(order.item(), order.site());
+            }
+        }
+        for (StockLot lot : rows.stock) {
+            if (Earmark.isCode(lot.item())) {
+                siteOf.put(lot.item(), lot.site());
             }
         }
         for (CustomerOrderLine line : rows.customerOrders) {

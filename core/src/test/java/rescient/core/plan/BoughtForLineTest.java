@@ -120,6 +120,18 @@ class BoughtForLineTest {
         assertThat(Example.signals(without)).contains("cancel P1 18 Mar");
     }
 
+    /** Of 5, 2 were received for the line; the 4 others are for all, and an order for 6 takes none of the 2. */
+    @Test
+    void whatWasReceivedForItIsForItAlone() {
+        Example example = company().stock(FOR_LINE, 2).wanted("A", 6, "20 Mar");
+        example.builder.customerOrder(line("7", 5, "20 Mar").boughtBy(null, false));
+        Plan plan = example.plan();
+        assertThat(Example.orders(plan)).containsExactly("A 10: 13 Mar > 20 Mar", FOR_LINE + " 3: 13 Mar > 20 Mar");
+        assertThat(Free.on(plan, "A", "W", day("2 Mar")).quantity()).isZero();
+        Plan sent = plan.after(List.of(new Change.NoStock(FOR_LINE, "W", null, null)));
+        assertThat(Example.orders(sent)).contains(FOR_LINE + " 5: 13 Mar > 20 Mar");
+    }
+
     /** A line bought for is there after five working days, whatever is wanted; nobody who was promised the 4 is harmed. */
     @Test
     void itsPromiseIsThePurchase() {

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.function.IntFunction;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.plan.Demand;
 import rescient.core.plan.Peg;
@@ -207,10 +208,18 @@ record AllocationView(
                 : supply.kind() == Supply.Kind.OPEN
                         ? new Slip.Link("order", point.item(), point.site(), supply.number(), null)
                         : null;
+        Earmark alone = Earmark.of(point.item());
         Fact.Stock lot = supply.kind() == Supply.Kind.STOCK
                 ? version.directory()
                         .facts()
-                        .one(Fact.Stock.class, point.item(), point.site(), supply.number(), supply.line())
+                        .one(
+                                Fact.Stock.class,
+                                Earmark.item(point.item()),
+                                point.site(),
+                                supply.number(),
+                                supply.line(),
+                                alone == null ? "" : alone.number(),
+                                alone == null ? "" : alone.line())
                         .orElse(null)
                 : null;
         return new Comes(

@@ -33,4 +33,8 @@ class StockRecord {
     LocalDate expiry;
 
     Boolean quarantined;
+
+    String forOrder;
+
+    String forLine;
 }
