@@ -66,7 +66,7 @@
       · <a class="link" href={turnHref(line.item, line.site || screen.site)}>who gets what</a></span
     >
   </p>
-  <KitParts {screen} {line} {answer} {at} />
+  {#if !line.parts}<KitParts {screen} {line} {answer} {at} />{/if}
   {#if answer.parts.length === 0 && !line.parts}
     <p class="mt-1 flex flex-wrap items-center gap-2" role="group" aria-label="How line {at + 1} is met">
       {#each SUPPLIES as way (way.says)}

@@ -8,6 +8,7 @@
   import { decided as isDecided, inShort, typedWrong, type EntryLine } from './entry';
   import type { EntryScreen } from './entry-screen.svelte';
   import FreeStrip from './FreeStrip.svelte';
+  import KitParts from './KitParts.svelte';
   import { isRows } from './pasted';
 
   /** An order as it is written on paper: a head, a line under the other, and at the end of each what can be promised. */
@@ -236,6 +237,8 @@
         {#if wrong}<p class="fault" role="alert">{wrong}</p>
         {:else if answered?.day && screen.at === at}<EntryAnswer {screen} {line} answer={answered} {at} />
         {/if}
+        <!-- they stay to be put right, whatever is wrong with them -->
+        {#if line.parts}<div class="parts"><KitParts {screen} {line} answer={answered} {at} /></div>{/if}
       </div>
     {/each}
   </div>
@@ -364,6 +367,10 @@
   }
   .says.wait {
     color: var(--marigold-text);
+  }
+  .parts {
+    grid-column: 2 / -1;
+    margin-bottom: 6px;
   }
   .fault {
     grid-column: 2 / -1;

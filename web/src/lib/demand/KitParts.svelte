@@ -8,12 +8,13 @@
   interface Props {
     screen: EntryScreen;
     line: EntryLine;
-    answer: Answer;
+    /** Undefined until there is one. */
+    answer: Answer | undefined;
     at: number;
   }
   let { screen, line, answer, at }: Props = $props();
   const own = $derived(line.parts);
-  const unitOf = (code: string) => answer.parts.find((p) => p.item === code)?.unit ?? '';
+  const unitOf = (code: string) => answer?.parts.find((p) => p.item === code)?.unit ?? '';
   /** The parts with one of them typed otherwise, or one more. */
   function typed(place: number, how: { component?: string; quantity?: string }) {
     const next = [...(own ?? [])];
@@ -60,7 +61,7 @@
       >The usual parts</button
     >
   </fieldset>
-{:else if answer.parts.length > 0}
+{:else if answer && answer.parts.length > 0}
   <p class="text-sm text-ink-2">
     A kit of {#each answer.parts as part, i (part.item)}{i > 0 ? ', ' : ''}{quantity(part.each)}
       {part.unit}

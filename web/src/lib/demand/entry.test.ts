@@ -47,3 +47,9 @@ test('a supplier is asked only where the line is bought for, and a part only onc
   ];
   expect(asked(line({ parts }), 'W', TODAY).parts).toEqual([{ component: 'B', quantity: 2 }]);
 });
+
+test('a part with no number is said to be wrong and not left out of what is kept', () => {
+  const parts = [{ component: 'B', quantity: 'x' }];
+  expect(typedWrong(line({ parts }), TODAY)).toContain('How many B');
+  expect(typedWrong(line({ parts: [{ component: '', quantity: '' }] }), TODAY)).toBeUndefined();
+});

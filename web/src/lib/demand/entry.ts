@@ -108,6 +108,9 @@ export function typedWrong(line: EntryLine, today: string): string | undefined {
     return 'The quantity is no number above 0';
   if (line.wanted.trim() && !parsedDate(line.wanted, today))
     return `“${line.wanted}” is no day; write 9 Dec, 9.12., w50 or +5`;
+  const part = line.parts?.find((p) => p.component && !(parsedNumber(p.quantity) > 0));
+  if (part)
+    return `How many ${part.component} go into one ${line.item}? “${part.quantity}” is no number above 0`;
   return undefined;
 }
 

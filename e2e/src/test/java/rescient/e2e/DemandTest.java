@@ -313,6 +313,13 @@ class DemandTest extends DeskTest {
         parts.getByLabel("Leave part 6 out").click();
         parts.getByLabel("Quantity of part 6 of line 1").fill("2");
         assertThat(parts.getByRole(AriaRole.COMBOBOX)).hasCount(usual - 1);
+        // what is typed wrong stays where it is until it is put right
+        Locator first = parts.getByRole(AriaRole.COMBOBOX).first();
+        String code = first.inputValue();
+        first.fill("HIVE-NONE");
+        assertThat(sheet.getByRole(AriaRole.ALERT).first()).containsText("HIVE-NONE");
+        assertThat(first).isFocused();
+        first.fill(code);
         assertThat(goes(sheet, 1)).containsText("goes");
         keepOrder(page);
         assertThat(page.getByTestId("order-lines")).containsText("2 TOOL-J");

@@ -348,6 +348,15 @@ class ImportTest extends ServerTest {
         assertThat(jdbc.queryForObject("select next from number_ranges where prefix = 'PO-'", Long.class))
                 .isEqualTo(9001);
 
+        // one order goes to one supplier
+        JsonNode other = bring(
+                "open_orders.csv",
+                "number,line,kind,stage,item,site,supplier,quantity,due_date\nPO-9000,3,buy,released,BRG-6202,LARKMOOR,TANDEM,40,2027-01-20\n"
+                        .getBytes(StandardCharsets.UTF_8));
+        Reply refused = send(other, "", UUID.randomUUID(), wish(other));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().get("detail").asText()).contains("in common");
+
         assertThat(undo("ida", taken).status()).isEqualTo(200);
         knowing();
         assertThat(count("open_orders")).isEqualTo(before);

@@ -10,8 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
+import rescient.server.platform.JobProblem;
 
 /**
  * Changes of open orders as edits of the rows that they are kept in: what all lines of an order have in common stands in its
@@ -66,6 +68,15 @@ final class OpenOrderEdits {
         ObjectNode head = image.head().isEmpty()
                 ? image.head().addObject().put("number", row.text("number"))
                 : (ObjectNode) image.head().get(0);
+        boolean others = !image.lines().isEmpty()
+                && (image.lines().size() > 1 || find(image.lines(), Map.of("line", row.text("line"))) == null);
+        if (others
+                && HEAD.stream().anyMatch(column -> !Objects.equals(OrderImage.text(head, column), row.text(column)))) {
+            throw new JobProblem(
+                    HttpStatus.UNPROCESSABLE_ENTITY,
+                    "All lines of " + row.text("number") + " have kind, supplier and sites in common; line "
+                            + row.text("line") + " has others. Give it a number of its own");
+        }
         HEAD.forEach(column -> head.put(column, row.text(column)));
         ObjectNode line = find(image.lines(), Map.of("line", row.text("line")));
         if (line == null) {
