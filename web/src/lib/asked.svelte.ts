@@ -53,9 +53,13 @@ export function calculates(request: Request): boolean {
   const path = request.url.replace(/^\w+:\/\/[^/]*/, '').replace(/\?.*/, '');
   return (
     path.startsWith('/api/what-ifs/') ||
-    ['/api/decisions/preview', '/api/decisions/offers', '/api/releases/preview', '/api/promise'].includes(
-      path
-    ) ||
+    [
+      '/api/decisions/preview',
+      '/api/decisions/offers',
+      '/api/releases/preview',
+      '/api/promise',
+      '/api/promise/ways'
+    ].includes(path) ||
     request.headers.has('Plan-What-If') ||
     request.headers.has('Plan-Without')
   );

@@ -51,6 +51,7 @@ describe('calculations that were asked for', () => {
     expect(of('/api/what-ifs/7')).toBe(true);
     expect(of('/api/releases/preview')).toBe(true);
     expect(of('/api/promise?item=A')).toBe(true);
+    expect(of('/api/promise/ways?at=0')).toBe(true);
     expect(of('/api/plan/orders')).toBe(false);
     expect(of('/api/plan/orders', { 'Plan-What-If': '7' })).toBe(true);
   });

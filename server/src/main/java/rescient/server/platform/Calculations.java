@@ -115,6 +115,7 @@ class Calculations implements HandlerInterceptor {
                 || path.startsWith("/api/decisions/preview")
                 || path.startsWith("/api/decisions/offers")
                 || path.startsWith("/api/releases/preview")
+                || path.startsWith("/api/promise")
                 || request.getHeader("Plan-What-If") != null
                 || request.getHeader("Plan-Without") != null;
     }

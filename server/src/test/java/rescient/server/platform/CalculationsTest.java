@@ -77,6 +77,24 @@ class CalculationsTest {
         assertThatThrownBy(this::planned).isInstanceOf(JobProblem.class).hasMessageContaining("more than 60 s");
     }
 
+    /** What a page names as a calculation is one here too: an unnamed one could not be ended. */
+    @Test
+    void whateverMakesAnotherPlanIsOne() throws Exception {
+        for (String path : List.of(
+                "/api/what-ifs/7",
+                "/api/decisions/preview",
+                "/api/decisions/offers",
+                "/api/releases/preview",
+                "/api/promise",
+                "/api/promise/ways")) {
+            MockHttpServletRequest request = begun("ida", path, "a");
+            RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(request));
+            calculations.end("ida", "a");
+            assertThatThrownBy(this::planned).as(path).hasMessageContaining("You ended this");
+            calculations.afterCompletion(request, new MockHttpServletResponse(), this, null);
+        }
+    }
+
     @Test
     void aPlanThatNobodyAskedForIsNotEnded() {
         now = now.plus(LONGEST).plus(LONGEST);
