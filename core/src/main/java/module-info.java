@@ -9,6 +9,9 @@
  * of the item's unit ({@link rescient.core.base.Quantity}).
  */
 module rescient.core {
+    requires hipparchus.core;
+    requires hipparchus.optim;
+
     exports rescient.core.base;
     exports rescient.core.company;
     exports rescient.core.snapshot;
@@ -19,5 +22,6 @@ module rescient.core {
     exports rescient.core.trace;
     exports rescient.core.scenario;
     exports rescient.core.promise;
+    exports rescient.core.forecast;
     exports rescient.core.health;
 }
