@@ -71,9 +71,7 @@ export class BringScreen {
 
   readonly view = $derived(this.brought?.sheets[this.sheet]);
   readonly of = $derived.by(() => this.tables.data?.find((t) => t.name === this.table));
-  readonly choices = $derived.by(() =>
-    (this.tables.data ?? []).filter((t) => t.name !== 'settings' && rights.changes(t.name))
-  );
+  readonly choices = $derived.by(() => (this.tables.data ?? []).filter((t) => rights.changes(t.name)));
   /** Columns of the table that the sheet does not have, and that a row needs. */
   readonly missing = $derived.by(() =>
     (this.of?.columns ?? []).filter((c) => c.required && this.columns[c.name] === undefined)

@@ -25,6 +25,7 @@ import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequ
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
+import rescient.core.snapshot.Signal;
 import rescient.dataset.Company;
 import rescient.dataset.DatasetReader;
 import rescient.dataset.FactChange;
@@ -363,5 +364,42 @@ class ImportTest extends ServerTest {
         assertThat(count("supply_orders where number = 'PO-9000'")).isZero();
         assertThat(count("open_orders where number = '" + known.get("number") + "' and due_date = '2027-01-15'"))
                 .isZero();
+    }
+
+    /** Settings come in like any table; the day is none of them, and a forecast set has to be there. */
+    @Test
+    void settingsAreTakenInAndTakenBack() throws Exception {
+        JsonNode brought = bring(
+                "settings.csv",
+                "key,value\nrelease_ahead_days,9\ntoday,2026-01-05\nforecast_set,Nothing of the kind\n"
+                        .getBytes(StandardCharsets.UTF_8));
+        assertThat(brought.get("sheets").get(0).get("table").asText()).isEqualTo("settings");
+        ObjectNode wish = wish(brought);
+        JsonNode faults = send(brought, "/preview", null, wish).body().get("faults");
+        assertThat(faults).hasSize(2);
+        assertThat(faults.get(0).get("sentence").asText()).contains("present day");
+        assertThat(faults.get(1).get("sentence").asText()).contains("no forecast set");
+
+        String before = jdbc.queryForObject(
+                "select coalesce(max(value), '') from settings where key = 'release_ahead_days'", String.class);
+        int due = due();
+        wish.put("withoutFaulty", true);
+        Reply taken = send(brought, "", UUID.randomUUID(), wish);
+        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
+        knowing();
+        assertThat(count("settings where key = 'release_ahead_days' and value = '9'"))
+                .isOne();
+        assertThat(due()).isGreaterThan(due);
+        assertThat(undo("ida", taken).status()).isEqualTo(200);
+        knowing();
+        assertThat(count("settings where key = 'release_ahead_days' and value = '" + before + "'"))
+                .isEqualTo(before.isEmpty() ? 0 : 1);
+        assertThat(due()).isEqualTo(due);
+    }
+
+    private int due() {
+        return (int) live.current().plan().signals().stream()
+                .filter(signal -> signal.kind() == Signal.Kind.RELEASE_DUE)
+                .count();
     }
 }

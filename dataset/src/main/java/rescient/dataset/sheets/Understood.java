@@ -143,7 +143,7 @@ public final class Understood {
                 good = false;
             }
         }
-        if (!good) {
+        if (!good || !setting(line, after)) {
             return;
         }
         Long twice = keys.putIfAbsent(after.key(), line);
@@ -154,6 +154,26 @@ public final class Understood {
         } else {
             changes.add(FactChange.of(present, after));
         }
+    }
+
+    /** Whether a row is no setting, or one that a company keeps: the day is the present one, and no forecast set is made up. */
+    private boolean setting(long line, Row row) {
+        if (!row.table().name().equals("settings")) {
+            return true;
+        }
+        String key = row.text("key");
+        String value = row.text("value");
+        if (key.equals("today") || key.equals("horizon_end")) {
+            fault(line, "key", key, "is not kept: the company lives on the present day, and plans so many days ahead");
+            return false;
+        }
+        if (key.equals("forecast_set")
+                && value != null
+                && facts.rows("forecasts", "set", value).isEmpty()) {
+            fault(line, "value", value, "is no forecast set");
+            return false;
+        }
+        return true;
     }
 
     /** What stands in a column of the table; null if nothing says anything about it. */

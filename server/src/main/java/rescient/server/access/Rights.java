@@ -38,6 +38,7 @@ public record Rights(
                     SUPPLY,
                     SALES,
                     List.of(
+                            "settings",
                             "calendars",
                             "calendar_exceptions",
                             "sites",

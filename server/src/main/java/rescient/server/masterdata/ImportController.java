@@ -278,7 +278,7 @@ class ImportController {
 
     private static Mapping mapping(Sheet sheet, ImportWish wish) {
         Table table = Table.named(wish.table);
-        if (table == null || table.name().equals("settings")) {
+        if (table == null) {
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY, "Rows of \"" + wish.table + "\" are not brought in so")
                     .field("table");
