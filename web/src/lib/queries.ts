@@ -180,6 +180,14 @@ export const customerOrder = (number: string) =>
     ...stays
   });
 
+/** How a customer order stood after each change of it. */
+export const orderVersions = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'order-versions', number],
+    queryFn: () => answer(api.GET('/api/demand/versions', { params: { query: { number } } })),
+    ...stays
+  });
+
 /** What a customer usually buys. */
 export const usualOf = (customer: string) =>
   queryOptions({
@@ -197,12 +205,12 @@ export const mails = (about?: string) =>
 
 const MINUTE = 60_000;
 
-/** How many promises the plan does not keep: once a minute, not with every plan, for all lines are looked through. */
+/** How many promises the plan does not keep: once a minute, not with every plan. */
 export const promisesAtRisk = () =>
   queryOptions({
     queryKey: ['at-risk'],
     refetchInterval: MINUTE,
-    queryFn: () => answer(api.GET('/api/demand/lines', { params: { query: { broken: true, limit: 0 } } }))
+    queryFn: () => answer(api.GET('/api/demand/at-risk'))
   });
 
 /** Who gets what of an item at a site. */
@@ -303,6 +311,21 @@ export const forecastSets = () =>
   queryOptions({
     queryKey: ['plan', 'forecast-sets'],
     queryFn: () => answer(api.GET('/api/forecast-sets'))
+  });
+
+/** The series of the company with their forecasts. */
+export const forecastSeries = (asked: Asked<'forecastSeries'>) => ({
+  queryKey: ['plan', 'forecast-series', asked],
+  queryFn: () => answer(api.GET('/api/forecasts', { params: { query: asked } }))
+});
+
+/** One series with its forecast. */
+export const forecastOf = (asked: Asked<'forecastOf'>) =>
+  queryOptions({
+    queryKey: ['plan', 'forecast-of', asked],
+    queryFn: () => answer(api.GET('/api/forecasts/one', { params: { query: asked } })),
+    ...stays,
+    retry: false
   });
 
 // orders and items

@@ -30,6 +30,7 @@ class Rights {
     if (kind === 'COPY') return this.may.tables.includes('items');
     if (kind === 'DATA') return this.may.tables.length > 0;
     if (kind === 'ENTER' || kind === 'AMEND') return this.may.customerOrders;
+    if (kind === 'FORECAST') return this.may.forecastSets;
     return this.may.decide.length > 0 && sources.every((s) => this.may.decide.includes(s));
   }
 
@@ -53,7 +54,8 @@ class Rights {
       COPY: 'Items are for planners and engineers to keep',
       DATA: 'This is for those who keep it to change',
       ENTER: 'Customer orders are entered by planners and the sales desk',
-      AMEND: 'Customer orders are changed by planners and the sales desk'
+      AMEND: 'Customer orders are changed by planners and the sales desk',
+      FORECAST: 'Forecasts are for planners to keep'
     };
     return `${who[kind] ?? 'This is for planners to decide, or for buyers if it is bought'}; you are signed in as ${role}.`;
   }

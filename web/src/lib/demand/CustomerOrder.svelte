@@ -9,6 +9,7 @@
   import { toAddress } from '$lib/address';
   import { standing, type OrderLine } from './demand';
   import type { DemandScreen } from './demand-screen.svelte';
+  import OrderVersions from './OrderVersions.svelte';
   import Rail from './Rail.svelte';
   import SentMails from './SentMails.svelte';
 
@@ -102,9 +103,9 @@
                   >, {l.supply === 'direct' ? 'straight from' : 'bought for it from'}
                   {l.supplierName ?? 'the usual supplier'}</span
                 >{/if}{#if l.parts.length > 0}<span class="text-ink-2"
-                  >, of {#each l.parts as part, i (part.component)}{i > 0 ? ', ' : ''}{quantity(
-                      part.quantity
-                    )}
+                  >, {l.ownParts ? 'for this order' : ''} of {#each l.parts as part, i (part.component)}{i > 0
+                      ? ', '
+                      : ''}{quantity(part.quantity)}
                     <a class="link" href={itemHref(part.component)}>{part.component}</a>{/each} each</span
                 >{/if}</td
             >
@@ -140,6 +141,22 @@
             disabled={screen.confirming.isPending}
             onclick={() => screen.confirm()}
             >{screen.confirming.isPending ? 'Confirming …' : 'Confirm by mail'} <Key name="m" /></button
+          >
+        {/if}
+        {#if line.kit && (line.state === 'open' || line.state === 'quote')}
+          <button
+            type="button"
+            class="plain-action"
+            onclick={() =>
+              screen.amend(
+                {
+                  kitParts: line.parts.map((p) => ({
+                    component: p.component,
+                    quantity: quantity(p.quantity)
+                  }))
+                },
+                [line.key]
+              )}>{line.ownParts ? 'Its own parts' : 'Other parts for this order'}</button
           >
         {/if}
         {#if !line.kit && (line.state === 'open' || line.state === 'quote')}
@@ -217,6 +234,7 @@
         </p>
       {/if}
     {/if}
+    <OrderVersions number={order.number} {today} />
     <h3 class="mt-5 text-sm text-ink-2">What became of line {line.line}</h3>
     <History table="customer_orders" row={[line.number, line.line].join(' ')} {today} />
   </article>

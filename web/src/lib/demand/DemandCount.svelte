@@ -5,8 +5,15 @@
 
   /** The place's name, with how many promises the plan does not keep. */
   let { name }: { name: string } = $props();
-  const atRisk = createQuery(promisesAtRisk);
-  const lines = $derived(atRisk.data?.total ?? 0);
+  /** So many milliseconds nobody who has just come waits behind it. */
+  const LATER = 3000;
+  let asked = $state(false);
+  const atRisk = createQuery(() => ({ ...promisesAtRisk(), enabled: asked }));
+  const lines = $derived(atRisk.data?.broken ?? 0);
+  $effect(() => {
+    const timer = setTimeout(() => (asked = true), LATER);
+    return () => clearTimeout(timer);
+  });
 </script>
 
 <span

@@ -7,8 +7,16 @@
 
   /** Which lines of customer orders are shown. Filters that are seldom wanted stand behind one press. */
   let { screen }: { screen: DemandScreen } = $props();
-  const SELDOM = ['customer', 'item', 'site', 'from', 'to', 'kit'] as const;
+  const SELDOM = ['customer', 'item', 'site', 'day', 'from', 'to', 'promised', 'kit'] as const;
   const set = $derived(SELDOM.filter((f) => screen.filters[f] !== undefined).length);
+  const DAYS = [
+    { code: 'wanted', name: 'wanted' },
+    { code: 'promised', name: 'promised' }
+  ];
+  const TOLD = [
+    { code: 'yes', name: 'promised' },
+    { code: 'no', name: 'without a promise' }
+  ];
   const STATES = [
     { code: 'quote', name: 'quotes' },
     { code: 'done', name: 'done' },
@@ -67,9 +75,22 @@
     aria-pressed={screen.filters.kit ?? false}
     onclick={() => screen.toggle('kit')}>kits only</button
   >
+  <Chooser
+    name="Told"
+    value={screen.filters.promised === undefined ? undefined : screen.filters.promised ? 'yes' : 'no'}
+    choices={TOLD}
+    onchoose={(v) => screen.filter('promised', v)}
+  />
+  <Chooser
+    name="Day"
+    all="due"
+    value={screen.filters.day}
+    choices={DAYS}
+    onchoose={(v) => screen.filter('day', v)}
+  />
   {#each ['from', 'to'] as const as end (end)}
     <label class="chip"
-      >Due {end === 'from' ? 'from' : 'until'}
+      >{end === 'from' ? 'From' : 'Until'}
       <input
         type="date"
         class="bg-transparent"

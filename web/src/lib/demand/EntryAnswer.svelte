@@ -1,7 +1,8 @@
 <script lang="ts">
   import { count, date, quantity } from '$lib/format';
-  import { demandHref, itemHref, turnHref } from '$lib/links';
+  import { demandHref, itemHref, orderHref, turnHref } from '$lib/links';
   import Key from '$lib/ui/Key.svelte';
+  import { NO_WAYS } from './entry-ways';
   import { SUPPLIES, type Answer, type EntryLine } from './entry';
   import type { EntryScreen } from './entry-screen.svelte';
   import KitParts from './KitParts.svelte';
@@ -18,10 +19,10 @@
   const ways = $derived(at === screen.at && !screen.ways.isError ? screen.ways.data : undefined);
   const late = $derived(answer.delayed);
   const own = (row: number) => `line ${row + 1}`;
-  const sites = $derived(
-    (ways?.sites ?? []).filter((s) => s.promised && (!answer.promised || s.promised < answer.promised))
+  const out = $derived(ways ? screen.waysOut : NO_WAYS);
+  const brought = $derived(
+    screen.sites.data?.rows.find((r) => r['code'] === line.transferFrom)?.['name'] ?? line.transferFrom
   );
-  const others = $derived((ways?.alternatives ?? []).filter((o) => o.promised));
 </script>
 
 {#snippet whom(taken: Answer['takenFrom'])}
@@ -107,6 +108,14 @@
       {/if}
     </p>
   {/if}
+  {#if line.transferFrom}
+    <p class="mt-1 flex flex-wrap items-center gap-2">
+      A transfer of its own brings it from {brought}; it is firmed with the order.
+      <button type="button" class="plain-action" onclick={() => screen.bring(undefined, at)}
+        >Without it <Key name="Alt b" /></button
+      >
+    </p>
+  {/if}
   {#if !answer.asWanted}
     <p class="mt-1 flex flex-wrap gap-2">
       {#if answer.promised}
@@ -122,15 +131,23 @@
           >{quantity(answer.available ?? 0)} then, the rest later <Key name="Alt s" /></button
         >
       {/if}
-      {#each sites as other (other.site)}
+      {#each out.sites as other, i (other.site)}
         <button type="button" class="plain-action" onclick={() => screen.from(other.site, at)}
-          >From {other.siteName}, {date(other.promised ?? '', today)}</button
+          >From {other.siteName}, {date(other.promised ?? '', today)}
+          {#if i === 0}<Key name="Alt w" />{/if}</button
         >
       {/each}
-      {#each others as other (other.item)}
+      {#each out.bringing as other, i (other.site)}
+        <button type="button" class="plain-action" onclick={() => screen.bring(other.site, at)}
+          >Brought from {other.siteName}, {date(other.promised ?? '', today)}
+          {#if i === 0}<Key name="Alt b" />{/if}</button
+        >
+      {/each}
+      {#each out.alternatives as other, i (other.item)}
         <button type="button" class="plain-action" onclick={() => screen.instead(other, at)}
           >{quantity(other.quantity)}
-          {other.unit} of {other.item} instead, {date(other.promised ?? '', today)}</button
+          {other.unit} of {other.item} instead, {date(other.promised ?? '', today)}
+          {#if i === 0}<Key name="Alt a" />{/if}</button
         >
       {/each}
       <button
@@ -153,6 +170,14 @@
             >None of them would if {line.item} came in orders that are no larger than needed:</b
           >
           its minimum, multiple or fixed quantity takes what they wait for.{/if}
+      </p>
+    {/if}
+    {#if ways?.newOrder}
+      {@const sooner = ways.newOrder}
+      <p class="text-sm text-ink-2" data-testid="new-order">
+        The plan pulls in order <a class="link" href={orderHref(sooner.number)}>{sooner.number}</a> of {sooner.item},
+        due {date(sooner.due, today)}. <b>A new order instead could have it go {date(sooner.day, today)}</b>:
+        <a class="link" href={turnHref(sooner.item, sooner.site)}>bring {sooner.item} from there</a>.
       </p>
     {/if}
     {#if ways?.precedence}

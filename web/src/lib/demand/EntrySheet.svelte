@@ -40,6 +40,10 @@
           s: () => screen.split(),
           k: () => screen.keepDay(),
           o: () => screen.supplied(),
+          b: () => screen.bring(),
+          w: () => screen.from(),
+          a: () => screen.instead(),
+          r: () => screen.keep(true),
           Backspace: () => screen.remove()
         }[event.key]
       : event.key === 'Enter' && (event.ctrlKey || event.metaKey)
@@ -255,9 +259,9 @@
       >Tab or Enter goes on; rows of a spreadsheet or a mail can be pasted into an item field.</span
     >
   </p>
-  {#if screen.refused ?? screen.fault ?? screen.unfit}
+  {#if screen.keeping.refused ?? screen.fault ?? screen.unfit}
     <p class="mt-2 border-l-4 border-vermilion bg-slip px-3 py-2" role="alert">
-      {screen.refused ?? screen.fault ?? screen.unfit}
+      {screen.keeping.refused ?? screen.fault ?? screen.unfit}
     </p>
   {/if}
   {#each screen.consequence?.refusals ?? [] as refusal (refusal)}

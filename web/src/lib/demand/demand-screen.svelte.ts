@@ -51,8 +51,10 @@ export class DemandScreen extends WindowedScreen<OrderLine, Schemas['OrderLineRo
     item: fromAddress('item'),
     site: fromAddress('site'),
     state: fromAddress('state'),
+    day: fromAddress('day'),
     from: fromAddress('from'),
     to: fromAddress('to'),
+    promised: fromAddress('promised') === undefined ? undefined : fromAddress('promised') === 'yes',
     late: yes('late'),
     broken: yes('broken'),
     kit: yes('kit')

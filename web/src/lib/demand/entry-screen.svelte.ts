@@ -1,12 +1,12 @@
-import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { goto } from '$app/navigation';
 import { fromAddress } from '$lib/address';
-import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import type { Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
 import { parsedDate, quantity } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
-import { planSeen } from '$lib/plan-seen';
+import { needsHref } from '$lib/links';
 import {
   consequence,
   customerOrder,
@@ -28,7 +28,9 @@ import {
   type EntryLine,
   type Typed
 } from './entry';
+import { waysOut } from './entry-ways';
 import { codeOf } from './item-code';
+import { OrderKeeping } from './order-keeping.svelte';
 import { pasted } from './pasted';
 
 /** So long after the last letter the promises are asked for. */
@@ -54,15 +56,14 @@ export class EntryScreen {
   at = $state(0);
   /** What became of what was pasted, or why nothing was kept. */
   said = $state<string | undefined>();
-  refused = $state<string | undefined>();
-  #command = crypto.randomUUID();
-  #kept = $state(false);
-  /** The first line of what was kept and the plan may not know yet, and the plan that did not know it. */
-  #coming = $state.raw<string | undefined>();
-  #seen = 0;
   /** What was typed, once the typing has stopped for a moment. */
   #settled = $state.raw<Schemas['Asking']>({ lines: [] });
 
+  readonly keeping = new OrderKeeping({
+    command: () => this.command,
+    version: () => this.plan.data?.version ?? 0,
+    onknown: (line, release) => this.#known(line, release)
+  });
   readonly usual = createQuery(() => ({ ...usualOf(this.customer), enabled: this.customer !== '' }));
   readonly #like = fromAddress('like');
   readonly #again = createQuery(() => ({
@@ -83,14 +84,6 @@ export class EntryScreen {
     }
     keepHalfTyped('order', () => this.typed);
     whenLeft(() => this.typed);
-    // what was kept is opened as soon as the plan knows it
-    $effect(() => {
-      const line = this.#coming;
-      if (line === undefined || (this.plan.data?.version ?? 0) <= this.#seen) return;
-      this.#coming = undefined;
-      this.clear();
-      void goto('/demand?' + new URLSearchParams({ line }).toString());
-    });
     let repeated = was !== undefined;
     $effect(() => {
       const order = this.#again.data;
@@ -143,7 +136,7 @@ export class EntryScreen {
   readonly asking = $derived.by((): Schemas['Asking'] => ({ lines: this.filled.map((l) => this.#asked(l)) }));
   readonly #promises = createQuery(() => ({
     ...promise(this.#settled),
-    enabled: this.#settled.lines.length > 0 && !this.#kept
+    enabled: this.#settled.lines.length > 0 && !this.keeping.busy
   }));
   /** Another answer is on its way. */
   readonly old = $derived.by(
@@ -186,7 +179,7 @@ export class EntryScreen {
   readonly completeOn = $derived(this.#dayOfOrder);
   readonly #preview = createQuery(() => ({
     ...consequence(this.command ?? { kind: 'ENTER' }),
-    enabled: this.command !== undefined && !this.#kept
+    enabled: this.command !== undefined && !this.keeping.busy
   }));
   readonly consequence = $derived.by(() =>
     this.command === undefined || this.#preview.isError ? undefined : this.#preview.data
@@ -206,47 +199,27 @@ export class EntryScreen {
     const answered = this.answers[this.at];
     return {
       ...promiseWays(this.#settled, this.at),
-      enabled: Boolean(answered?.day) && !answered?.asWanted && !this.old && !this.#kept
+      enabled: Boolean(answered?.day) && !answered?.asWanted && !this.old && !this.keeping.busy
     };
   });
 
-  readonly keeping = createMutation(() => ({
-    onMutate: () => {
-      this.#kept = true;
-      this.#seen = this.plan.data?.version ?? 0;
-      planSeen.deciding();
-    },
-    onSettled: () => planSeen.answeredDecision(),
-    mutationFn: () =>
-      answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': this.#command } },
-          body: this.command ?? { kind: 'ENTER' }
-        })
-      ),
-    onSuccess: (decision) => {
-      this.#coming = decision.orders[0];
-    },
-    onError: (e) => {
-      this.#kept = false;
-      if (e instanceof Refused && e.problem.status === 0) {
-        this.refused =
-          'No answer came, so it may or may not have been kept. Keep it again: nothing is done twice.';
-        return;
-      }
-      this.refused = e.message;
-      this.#command = crypto.randomUUID();
-      void this.#client.invalidateQueries({ queryKey: ['plan'] });
-    }
-  }));
+  /** What is sooner than the promise of the line that the cursor is in. */
+  readonly waysOut = $derived.by(() =>
+    waysOut(this.ways.isError ? undefined : this.ways.data, this.answers[this.at])
+  );
 
-  /** It is kept, or about to be. */
-  readonly busy = $derived.by(() => this.#kept);
-
-  keep(): void {
-    this.refused = undefined;
-    if (this.ready && !this.busy) this.keeping.mutate();
+  /** @param release what the order needs is released right behind it */
+  keep(release = false): void {
+    this.keeping.refused = undefined;
+    if (this.ready && !this.keeping.busy) this.keeping.keep(release);
     else if (this.open > 0) this.said = 'Each line that cannot go as it is wanted waits for your choice.';
+  }
+
+  /** The plan knows what was kept: it is opened, or what it needs is. */
+  #known(line: string, release: boolean): void {
+    this.clear();
+    const number = decodeURIComponent(line.split('~')[0] ?? '');
+    void goto(release ? needsHref(number) : '/demand?' + new URLSearchParams({ line }).toString());
   }
 
   clear(): void {
@@ -272,9 +245,10 @@ export class EntryScreen {
     if (!line) return;
     line[field] = value;
     if (field === 'item') Object.assign(line, { parts: undefined, supplier: undefined });
+    if (field === 'item' || field === 'site') line.transferFrom = undefined;
     line.taken = undefined;
     line.kept = undefined;
-    this.refused = undefined;
+    this.keeping.refused = undefined;
     this.#roomBelow();
   }
 
@@ -337,6 +311,7 @@ export class EntryScreen {
     const line = this.lines[at];
     if (!line || (this.answers[at]?.parts.length ?? 0) > 0) return;
     line.supply = supply ? supply.supply : nextSupply(line.supply);
+    line.transferFrom = undefined;
     line.taken = undefined;
     line.kept = undefined;
   }
@@ -347,11 +322,29 @@ export class EntryScreen {
     if (line) Object.assign(line, { parts, taken: undefined, kept: undefined });
   }
 
-  from(site: string, at = this.at): void {
-    this.type(at, 'site', site);
+  /** From another site; the one that is soonest, if none is named. */
+  from(site = this.waysOut.sites[0]?.site, at = this.at): void {
+    if (site) this.type(at, 'site', site);
   }
 
-  instead(other: { item: string; quantity: number }, at = this.at): void {
+  /** Brought from another site by a transfer of its own; by none, if that is what it is already. */
+  bring(site = this.waysOut.bringing[0]?.site, at = this.at): void {
+    const line = this.lines[at];
+    if (!line || (!site && !line.transferFrom)) return;
+    Object.assign(line, {
+      transferFrom: line.transferFrom ? undefined : site,
+      supply: undefined,
+      taken: undefined,
+      kept: undefined
+    });
+  }
+
+  /** Another item instead; the one that is soonest, if none is named. */
+  instead(
+    other: { item: string; quantity: number } | undefined = this.waysOut.alternatives[0],
+    at = this.at
+  ): void {
+    if (!other) return;
     this.type(at, 'item', other.item);
     this.type(at, 'quantity', quantity(other.quantity));
     this.type(at, 'unit', '');
@@ -401,7 +394,11 @@ export class EntryScreen {
         run: () => this.supplied()
       },
       { keys: 's', says: 'Split the line: what can go, and the rest', run: () => this.split() },
-      { keys: 'Enter', says: 'Keep the order', run: () => this.keep() }
+      { keys: 'b', says: 'Bring the line from another site by a transfer', run: () => this.bring() },
+      { keys: 'w', says: 'The line from another site', run: () => this.from() },
+      { keys: 'a', says: 'Another item instead', run: () => this.instead() },
+      { keys: 'Enter', says: 'Keep the order', run: () => this.keep() },
+      { keys: 'r', says: 'Keep the order and release what it needs', run: () => this.keep(true) }
     ];
   }
 }

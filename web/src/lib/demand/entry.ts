@@ -20,6 +20,8 @@ export interface EntryLine {
   supply?: 'OWN' | 'DIRECT';
   /** Of whom it is then bought; empty: of the usual one. */
   supplier?: string;
+  /** The site from which a transfer of its own brings it. */
+  transferFrom?: string;
   /** Of what a kit consists for this line alone, as it was typed. */
   parts?: { component: string; quantity: string }[];
 }
@@ -61,6 +63,7 @@ export function asked(line: EntryLine, site: string, wanted: string | undefined)
     due: line.kept ? wanted : undefined,
     supply: line.supply,
     supplier: line.supply ? line.supplier || undefined : undefined,
+    transferFrom: line.transferFrom,
     parts: line.parts
       ?.filter((p) => p.component && parsedNumber(p.quantity) > 0)
       .map((p) => ({ component: p.component, quantity: parsedNumber(p.quantity) }))
@@ -93,10 +96,9 @@ export function linesLike(order: Schemas['OrderView']): EntryLine[] {
       site: l.site,
       supply: l.supply === 'own' ? 'OWN' : l.supply === 'direct' ? 'DIRECT' : undefined,
       supplier: l.supplier ?? undefined,
-      parts:
-        l.parts.length > 0
-          ? l.parts.map((p) => ({ component: p.component, quantity: quantity(p.quantity) }))
-          : undefined
+      parts: l.ownParts
+        ? l.parts.map((p) => ({ component: p.component, quantity: quantity(p.quantity) }))
+        : undefined
     }));
 }
 

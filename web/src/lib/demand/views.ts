@@ -14,6 +14,12 @@ export const DEMAND_VIEWS: DataView[] = [
     keys: 'g a',
     says: 'What there is of an item, what comes, and whose turn it is'
   },
+  {
+    href: '/demand/forecast',
+    name: 'Forecast',
+    keys: 'g v',
+    says: 'What is to be expected of each item, by the method that did best'
+  },
   { href: '/demand/mails', name: 'Mails', keys: 'g y', says: 'What was sent to customers' },
   {
     href: '/demand/new',

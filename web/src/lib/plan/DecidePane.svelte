@@ -14,6 +14,8 @@
     /** The orders it is about, as far as the list has them. */
     orders: PlannedOrder[];
     choices?: Schemas['Choices'];
+    /** The forecast sets there are. */
+    sets?: string[];
     today: string;
     currency: string;
     onclose: () => void;
@@ -21,7 +23,7 @@
     /** The same with what the plan has instead. */
     onagain: (deciding: Deciding) => void;
   }
-  let { deciding, orders, choices, today, currency, onclose, onkept, onagain }: Props = $props();
+  let { deciding, orders, choices, sets, today, currency, onclose, onkept, onagain }: Props = $props();
   const draft = new Draft({
     deciding: untrack(() => deciding),
     orders: () => orders,
@@ -72,7 +74,7 @@
       >{/if}
   </h2>
   <div class="mt-2 flex flex-wrap items-start gap-3">
-    <DecisionFields {draft} {orders} {choices} {today} />
+    <DecisionFields {draft} {orders} {choices} {sets} {today} />
   </div>
   {#if deciding.kind === 'SUBSTITUTE'}
     <p class="mt-2 text-ink-2">

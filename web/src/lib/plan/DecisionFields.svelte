@@ -1,6 +1,9 @@
 <script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
   import type { Schemas } from '$lib/api/client';
+  import PartsField from '$lib/demand/PartsField.svelte';
   import { date, words } from '$lib/format';
+  import { offered } from '$lib/queries';
   import type { Draft } from './draft.svelte';
   import Field from './Field.svelte';
   import ItemField from './ItemField.svelte';
@@ -11,10 +14,18 @@
     draft: Draft;
     orders: PlannedOrder[];
     choices?: Schemas['Choices'];
+    /** The forecast sets there are. */
+    sets?: string[];
     today: string;
   }
-  let { draft, orders, choices, today }: Props = $props();
+  let { draft, orders, choices, sets, today }: Props = $props();
   const kind = $derived(draft.deciding.kind);
+  const setsId = $props.id();
+  /** What begins like the part that is typed last. */
+  const items = createQuery(() => ({
+    ...offered({ table: 'items', words: draft.form.kitParts?.at(-1)?.component || undefined }),
+    enabled: draft.form.kitParts !== undefined
+  }));
 
   interface Planning {
     name: string;
@@ -127,6 +138,25 @@
     <p class="basis-full">The customer is told the day on which each line is planned to go.</p>
   {:else if draft.form.state === 'open'}
     <p class="basis-full">The lines are planned for from now on.</p>
+  {:else if draft.form.kitParts}
+    <fieldset class="basis-full text-sm">
+      <legend class="text-ink-2">For this order alone, each kit consists of</legend>
+      <PartsField
+        parts={draft.form.kitParts}
+        of="the kit"
+        codes="parts-offered"
+        unitOf={() => ''}
+        onchange={(parts) => (draft.form.kitParts = parts)}
+      />
+      <button type="button" class="plain-action" onclick={() => (draft.form.kitParts = [])}
+        >The usual parts</button
+      >
+      {#if draft.form.kitParts.length === 0}<span class="text-ink-2">as its bill of materials says</span>{/if}
+      {#if draft.faultOf('parts')}<p class="text-vermilion" role="alert">{draft.faultOf('parts')}</p>{/if}
+      <datalist id="parts-offered">
+        {#each items.data ?? [] as row (row.code)}<option value={row.code}>{row.name ?? ''}</option>{/each}
+      </datalist>
+    </fieldset>
   {:else if draft.form.supply}
     <p class="basis-full">
       {draft.form.supply === 'STOCK'
@@ -215,4 +245,16 @@
     fault={draft.faultOf('factor')}
     bind:value={draft.form.factor}
   />
+{:else if kind === 'FORECAST'}
+  <label class="grid gap-0.5">
+    <span class="text-sm text-ink-2">Into the forecast set</span>
+    <input class="field w-[160px]" list="sets-{setsId}" autocomplete="off" bind:value={draft.form.set} />
+    <datalist id="sets-{setsId}">
+      {#each sets ?? [] as set (set)}<option value={set}></option>{/each}
+    </datalist>
+    {#if draft.faultOf('set')}<small class="text-vermilion" role="alert">{draft.faultOf('set')}</small>{/if}
+  </label>
+  <p class="basis-full text-ink-2">
+    What stands there for these buckets is replaced. Only the set that the plan uses changes the plan.
+  </p>
 {/if}

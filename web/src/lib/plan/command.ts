@@ -46,11 +46,17 @@ export interface Form {
   asPlanned?: boolean;
   /** From stock, bought for the line alone, or straight from the supplier. */
   supply?: 'STOCK' | 'OWN' | 'DIRECT';
+  /** Of what a kit consists for the line alone; none: the usual parts. */
+  kitParts?: { component: string; quantity: string }[];
   /** Of a new item. */
   code?: string;
   name?: string;
   /** What is not copied. */
   without?: string[];
+  /** Into which forecast set it goes. */
+  set?: string;
+  bucket?: 'MONTH' | 'WEEK' | 'DAY';
+  method?: Schemas['SeriesRow']['method'];
   /** Of the component that comes, for one of the one that goes. */
   factor?: string;
 }
@@ -71,7 +77,8 @@ export const TITLES: Record<Kind, string> = {
   AMEND: 'Change customer order lines',
   DATA: 'Change data',
   COPY: 'A new item like',
-  REPLACE: 'Replace everywhere'
+  REPLACE: 'Replace everywhere',
+  FORECAST: 'Keep the forecast of'
 };
 
 function text(value: string | undefined): string | undefined {
@@ -152,7 +159,25 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       const priority = number(form.priority);
       const state = text(form.state);
       const { asPlanned, supply } = form;
-      const said = [size, due, wanted, promised, asPlanned, item, site, priority, state, supply, supplier];
+      const kitParts = form.kitParts
+        ?.filter((p) => p.component)
+        .map((p) => ({ component: p.component, quantity: parsedNumber(p.quantity) }));
+      if (kitParts?.some((p) => !(p.quantity > 0)) || (form.kitParts?.length && !kitParts?.length))
+        return undefined;
+      const said = [
+        size,
+        due,
+        wanted,
+        promised,
+        asPlanned,
+        item,
+        site,
+        priority,
+        state,
+        supply,
+        supplier,
+        kitParts
+      ];
       return said.some((one) => one !== undefined)
         ? {
             kind,
@@ -168,6 +193,7 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
             state,
             supply,
             supplier,
+            kitParts,
             note
           }
         : undefined;
@@ -190,6 +216,11 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
         : undefined;
     case 'REPLACE':
       return text(form.item) ? { kind, component: deciding.item, by: text(form.item), factor } : undefined;
+    case 'FORECAST': {
+      const set = text(form.set);
+      const { bucket, method } = form;
+      return set ? { kind, item, site, set, bucket, method } : undefined;
+    }
     case 'DATA':
     case 'ENTER':
       return undefined;

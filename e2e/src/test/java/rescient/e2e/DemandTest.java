@@ -259,7 +259,23 @@ class DemandTest extends DeskTest {
         assertThat(release).containsText("EXTR-4");
     }
 
-    /** A promise that the plan does not keep is seen, moved to the day that can be, and the customer is told by mail. */
+    /** Kept and released with one key: what the order needs stands in the preview of its release as soon as the plan knows it. */
+    @Test
+    void anOrderIsKeptAndWhatItNeedsReleased() {
+        Page page = signedIn("ida");
+        Locator sheet = sheet(page, "30 Nov");
+        line(sheet, 1, "EXTR-4", "40");
+        assertThat(goes(sheet, 1)).containsText("not before");
+        sheet.getByLabel("Quantity of line 1").focus();
+        page.keyboard().press("Alt+p");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Alt ?r"))))
+                .isEnabled();
+        page.keyboard().press("Alt+r");
+        Locator release = page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true));
+        assertThat(release).containsText("EXTR-4");
+        Assertions.assertThat(lines("SO-792")).isEqualTo(1);
+    }
+
     /** Widdow needs four working days from Monday; the purchase is released from the order, and each names the other. */
     @Test
     void aLineIsBoughtForAlone() {
@@ -326,8 +342,21 @@ class DemandTest extends DeskTest {
         Assertions.assertThat(jdbc.queryForObject(
                         "select count(*) from customer_order_parts where number = 'SO-792'", Integer.class))
                 .isEqualTo(usual - 1);
+        // on the order's page one of them is put right; before and after stand side by side
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Its own parts"))
+                .click();
+        Locator decide = page.getByTestId("decide");
+        decide.getByLabel("Quantity of part 6 of the kit").fill("3");
+        Locator keep = decide.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"));
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(page.getByTestId("order-lines")).containsText("3 TOOL-J");
+        Locator versions = page.getByTestId("versions");
+        assertThat(versions.locator("tbody td").nth(1)).containsText("2 TOOL-J");
+        assertThat(versions.locator("tbody td.changed")).containsText("3 TOOL-J");
     }
 
+    /** A promise that the plan does not keep is seen, moved to the day that can be, and the customer is told by mail. */
     @Test
     void aBrokenPromiseIsMovedAndTold() {
         expectFailure("/api/demand/confirmation");

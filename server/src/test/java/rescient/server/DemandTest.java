@@ -69,6 +69,23 @@ class DemandTest extends ServerTest {
         String day = first.get("due").asText();
         assertThat(texts(lines("from=" + day + "&to=" + day).get("rows"), "due"))
                 .containsOnly(day);
+        // without a word of wanted days all are wanted when they are due
+        assertThat(texts(lines("day=wanted&from=" + day + "&to=" + day).get("rows"), "wanted"))
+                .isNotEmpty()
+                .containsOnly(day);
+        JsonNode told = lines("promised=true&limit=1000");
+        assertThat(told.get("rows"))
+                .isNotEmpty()
+                .allSatisfy(row -> assertThat(row.hasNonNull("promised")).isTrue());
+        assertThat(lines("promised=false").get("total").asInt())
+                .isEqualTo(lines("").get("total").asInt() - told.get("total").asInt());
+        String promised = told.get("rows").get(0).get("promised").asText();
+        assertThat(texts(
+                        lines("day=promised&from=" + promised + "&to=" + promised)
+                                .get("rows"),
+                        "promised"))
+                .isNotEmpty()
+                .containsOnly(promised);
         assertThat(texts(lines("words=" + first.get("number").asText()).get("rows"), "number"))
                 .contains(first.get("number").asText());
         assertThat(texts(lines("kit=true").get("rows"), "kit")).isNotEmpty().containsOnly("true");
@@ -112,6 +129,24 @@ class DemandTest extends ServerTest {
         knowing();
         assertThat(line(late).get("due")).isEqualTo(late.get("due"));
         assertThat(line(late).get("promised")).isEqualTo(late.get("promised"));
+    }
+
+    /** As many as the list shows, and one less when it is promised for the day that can be. */
+    @Test
+    void promisesThatThePlanDoesNotKeepAreCounted() throws Exception {
+        JsonNode broken = lines("broken=true");
+        assertThat(broken.get("total").asInt()).isPositive();
+        assertThat(atRisk()).isEqualTo(broken.get("total").asInt());
+        JsonNode first = broken.get("rows").get(0);
+        Reply kept = amend(
+                "'" + first.get("key").asText() + "'",
+                "'promised':'" + first.get("possible").asText() + "'");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        assertThat(atRisk()).isEqualTo(broken.get("total").asInt() - 1);
+    }
+
+    private int atRisk() throws Exception {
+        return get("sven", "/api/demand/at-risk").body().get("broken").asInt();
     }
 
     private JsonNode line(JsonNode of) throws Exception {
@@ -173,6 +208,50 @@ class DemandTest extends ServerTest {
                     assertThat(p.line().quantity()).isEqualTo(9_000_000);
                     assertThat(LocalDate.ofEpochDay(p.line().dueDay())).isEqualTo("2027-03-15");
                 });
+    }
+
+    /** It comes in with 12, then 9 are enough, then it is wanted later: three versions, each with who made it so. */
+    @Test
+    void everyChangeIsAVersion() throws Exception {
+        assertThat(decide("sven", ordering("'number':'SO-991',", "EXTR-4", "12", "2027-03-15"))
+                        .status())
+                .isEqualTo(201);
+        knowing();
+        assertThat(amend("'SO-991~1'", "'quantity':9,'note':'by phone'").status())
+                .isEqualTo(201);
+        assertThat(decide("ida", "{'kind':'AMEND','orders':['SO-991~1'],'wanted':'2027-03-22'}")
+                        .status())
+                .isEqualTo(201);
+        knowing();
+        JsonNode versions = get("sven", "/api/demand/versions?number=SO-991").body();
+        List<String> said = new ArrayList<>();
+        for (JsonNode version : versions) {
+            JsonNode line = version.get("lines").get(0);
+            said.add(version.get("name").asText() + ": " + line.get("quantity").asInt() + " for "
+                    + line.get("wanted").asText() + (line.get("changed").asBoolean() ? " changed" : ""));
+        }
+        assertThat(said)
+                .containsExactly(
+                        name("sven") + ": 12 for 2027-03-15",
+                        name("sven") + ": 9 for 2027-03-15 changed",
+                        name("ida") + ": 9 for 2027-03-22 changed");
+        assertThat(versions.get(1).get("sentence").asText()).contains("by phone");
+    }
+
+    private String name(String user) {
+        return jdbc.queryForObject("select name from users where login = ?", String.class, user);
+    }
+
+    /** What was there from the beginning is one version that nobody made. */
+    @Test
+    void anOrderThatNobodyChangedHasOneVersion() throws Exception {
+        JsonNode first = lines("limit=1").get("rows").get(0);
+        JsonNode versions = get(
+                        "sven",
+                        "/api/demand/versions?number=" + first.get("number").asText())
+                .body();
+        assertThat(versions).hasSize(1);
+        assertThat(versions.get(0).hasNonNull("name")).isFalse();
     }
 
     @Test

@@ -23,11 +23,19 @@
     <button
       type="button"
       class="main-action"
-      disabled={!screen.ready || screen.busy}
+      disabled={!screen.ready || screen.keeping.busy}
       onclick={() => screen.keep()}
-      >{screen.keeping.isPending ? 'Keeping …' : screen.quote ? 'Keep the quote' : 'Keep the order'}
+      >{screen.keeping.keeping.isPending ? 'Keeping …' : screen.quote ? 'Keep the quote' : 'Keep the order'}
       <Key name="Ctrl Enter" /></button
     >
+    {#if rights.releases() && !screen.quote}
+      <button
+        type="button"
+        class="bar-action"
+        disabled={!screen.ready || screen.keeping.busy}
+        onclick={() => screen.keep(true)}><Key name="Alt r" dark /> Keep it and release what it needs</button
+      >
+    {/if}
     <button type="button" class="bar-action" onclick={() => screen.remove()}
       ><Key name="Alt ⌫" dark /> Take the line away</button
     >

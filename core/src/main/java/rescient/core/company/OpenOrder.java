@@ -45,6 +45,24 @@ public record OpenOrder(
         this(number, line, kind, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, locked, quantity);
     }
 
+    /** The same, which nothing pulls in and no signal moves. */
+    public OpenOrder asLocked() {
+        return new OpenOrder(
+                number,
+                line,
+                kind,
+                stage,
+                item,
+                site,
+                fromSite,
+                supplier,
+                quantity,
+                dueDay,
+                startDay,
+                true,
+                startQuantity);
+    }
+
     /**
      * What has to be started for what is still open of an order: the same part of all that is started as is open of all
      * that was ordered, rounded up. What is started follows from the yield if nothing else is said.

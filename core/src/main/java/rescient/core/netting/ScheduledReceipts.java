@@ -2,6 +2,8 @@ package rescient.core.netting;
 
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.StockLot;
 import rescient.core.snapshot.OpenSupply;
@@ -73,6 +75,14 @@ public final class ScheduledReceipts {
             locked[i] = order.locked();
             proposedDay[i] = NONE;
         }
+    }
+
+    /** The open orders that are wanted sooner than they come. */
+    public List<OpenOrder> pulledIn() {
+        return IntStream.range(0, open.length)
+                .filter(i -> pulledIn[i])
+                .mapToObj(i -> open[i].order())
+                .toList();
     }
 
     /** Those that have not expired; they lie first-expiring first. */

@@ -1,7 +1,9 @@
 package rescient.core.promise;
 
+import java.util.Comparator;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.OpenOrder;
 import rescient.core.dates.PossibleDates;
 import rescient.core.plan.Plan;
 import rescient.core.snapshot.DocumentDemands;
@@ -58,6 +60,19 @@ record Outcome(int possibleDay, String part, String causeItem, String causeSite)
     private static Outcome outcome(Snapshot snapshot, int p, int day, int cause) {
         StockPoint culprit = snapshot.points[cause < 0 ? p : cause];
         return new Outcome(day, snapshot.points[p].itemCode, culprit.itemCode, culprit.siteCode);
+    }
+
+    /**
+     * The order that the plan pulls in at the stock point that decides, the last by its own date: where one is waited for,
+     * that is the one. Null if none is pulled in there.
+     */
+    OpenOrder pulledIn(Plan plan) {
+        int p = plan.snapshot().pointOf(causeItem, causeSite);
+        return p < 0 || plan.pegs().of(p) == null
+                ? null
+                : plan.pegs().of(p).known.pulledIn().stream()
+                        .max(Comparator.comparingInt(OpenOrder::dueDay))
+                        .orElse(null);
     }
 
     private boolean isAfter(Outcome other) {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.dates.PossibleDates;
 import rescient.core.netting.DemandList;
@@ -42,32 +43,32 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
      * its latest part.
      */
     public static List<Promise> of(Plan plan) {
+        return of(plan, line -> true);
+    }
+
+    /** Those of some lines only: the others are not looked into. */
+    public static List<Promise> of(Plan plan, Predicate<CustomerOrderLine> which) {
         Map<CustomerOrderLine, Part> latest = new LinkedHashMap<>();
-        for (int p = plan.snapshot().network.planned(); p < plan.snapshot().points.length; p++) {
+        int points = plan.snapshot().points.length;
+        int planned = plan.snapshot().network.planned();
+        for (int p = 0; p < points; p++) {
             DocumentDemands own = plan.snapshot().demands.get(p);
+            int[] places = null;
             for (int i = 0; i < own.customerOrders; i++) {
-                if (plan.options().counts((CustomerOrderLine) own.document[i])) {
-                    latest.merge(
-                            (CustomerOrderLine) own.document[i],
-                            new Part(plan.snapshot().points[p].item, PossibleDates.NEVER, p),
-                            Part::later);
+                CustomerOrderLine line = (CustomerOrderLine) own.document[i];
+                if (!which.test(line)) {
+                    continue;
                 }
-            }
-        }
-        for (int p = 0; p < plan.snapshot().network.planned(); p++) {
-            DocumentDemands own = plan.snapshot().demands.get(p);
-            DemandList demands = plan.pegs().of(p).demands;
-            int[] places = own.customerOrders == 0 ? null : demands.places();
-            for (int i = 0; i < own.customerOrders; i++) {
-                int d = places[demands.firstDocument() + i];
-                if (d != DemandList.ABSENT) {
-                    latest.merge(
-                            (CustomerOrderLine) own.document[i],
-                            new Part(
-                                    plan.snapshot().points[p].item,
-                                    plan.pegs().possible().ofDemand(p, d),
-                                    plan.pegs().possible().causeOfDemand(p, d)),
-                            Part::later);
+                Part part;
+                if (p >= planned) {
+                    part = plan.options().counts(line) ? Part.never(plan, p) : null;
+                } else {
+                    DemandList demands = plan.pegs().of(p).demands;
+                    places = places == null ? demands.places() : places;
+                    part = Part.of(plan, p, places[demands.firstDocument() + i]);
+                }
+                if (part != null) {
+                    latest.merge(line, part, Part::later);
                 }
             }
         }
@@ -79,6 +80,21 @@ public record Promise(CustomerOrderLine line, Integer possibleDay, String causeI
 
     /** When the line gets its item, or a part of its kit. */
     private record Part(int item, int possible, int cause) {
+        /** Of a point that nothing is calculated for. */
+        static Part never(Plan plan, int p) {
+            return new Part(plan.snapshot().points[p].item, PossibleDates.NEVER, p);
+        }
+
+        /** @return null if the plan does not count with it */
+        static Part of(Plan plan, int p, int demand) {
+            return demand == DemandList.ABSENT
+                    ? null
+                    : new Part(
+                            plan.snapshot().points[p].item,
+                            plan.pegs().possible().ofDemand(p, demand),
+                            plan.pegs().possible().causeOfDemand(p, demand));
+        }
+
         /** The one that comes later; of one day the first by item. */
         Part later(Part other) {
             if (possible != other.possible) {

@@ -112,6 +112,20 @@ public final class Promising {
         return new Precedence(trial.onTime(), trial.hasDate() ? trial.outcome().possibleDay() : null, delayed(trial));
     }
 
+    /**
+     * Where the wanted day waits for an open order that is pulled in for the line: the day on which a new order could be there.
+     *
+     * @return null if nothing is pulled in, or a new order is no sooner
+     */
+    public NewOrder newOrder(Request request, Planner.Watch watch) {
+        int wanted = wanted(request);
+        if (wanted > reference.snapshot().horizonEnd()) {
+            return null;
+        }
+        Trial trial = trial(request, request.quantity(), wanted, request.priority(), watch);
+        return trial.newOrder(reference, request.changes(reference.snapshot(), trial.line()), watch);
+    }
+
     /** The line as it is, without a promise: it is in the way of the next all the same. */
     public Promising with(Request request, int day, Planner.Watch watch) {
         return after(trial(request, request.quantity(), day, request.priority(), watch)
@@ -133,8 +147,8 @@ public final class Promising {
     }
 
     private Trial trial(Request request, long quantity, int day, int priority, Planner.Watch watch) {
-        return Trial.of(
-                reference, request.line(number, Integer.toString(first + place), quantity, day, priority), watch);
+        CustomerOrderLine line = request.line(number, Integer.toString(first + place), quantity, day, priority);
+        return Trial.of(reference, line, request.changes(reference.snapshot(), line), watch);
     }
 
     /** What the line has for itself alone is known in the trial only. */

@@ -1,10 +1,12 @@
 package rescient.core.promise;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Change;
 import rescient.core.company.CustomerOrderLine;
+import rescient.core.company.OpenOrder;
 import rescient.core.company.PlanningData;
 import rescient.core.company.SupplierTerms;
 import rescient.core.compare.PlanDifference;
@@ -32,12 +34,13 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
         }
     }
 
-    /** @param watch may end it by throwing */
-    static Trial of(Plan reference, CustomerOrderLine line, Planner.Watch watch) {
-        return of(reference, line, List.of(new Change.CustomerOrder(line)), watch);
-    }
-
-    private static Trial of(Plan reference, CustomerOrderLine line, List<Change> changes, Planner.Watch watch) {
+    /**
+     * The plan with a line.
+     *
+     * @param changes that bring the line, itself among them
+     * @param watch may end it by throwing
+     */
+    static Trial of(Plan reference, CustomerOrderLine line, List<Change> changes, Planner.Watch watch) {
         watch.planned(0, reference.pointCount());
         Plan plan = reference.after(changes, watch);
         List<Harmed> harmed = PlanDifference.lateness(reference, plan).stream()
@@ -92,6 +95,26 @@ record Trial(Plan plan, CustomerOrderLine line, Outcome outcome, List<Harmed> ha
                 .thenComparingInt(h -> h.line().priority())
                 .thenComparing(h -> h.line().number(), DocumentOrder.INSTANCE)
                 .thenComparing(h -> h.line().line(), DocumentOrder.INSTANCE);
+    }
+
+    /**
+     * The order that this line pulls in and that decides its day, with the day on which the line comes if a new order of its
+     * size is made instead. Where no such order decides, or a new one is not there sooner: null.
+     *
+     * @param changes that bring the line
+     * @param watch may end it by throwing
+     */
+    NewOrder newOrder(Plan reference, List<Change> changes, Planner.Watch watch) {
+        OpenOrder pulled = outcome == null || onTime() ? null : outcome.pulledIn(plan);
+        if (pulled == null) {
+            return null;
+        }
+        List<Change> locked = new ArrayList<>();
+        locked.add(new Change.Order(pulled.asLocked(), plan.snapshot().stillToIssue(pulled.number(), pulled.line())));
+        locked.addAll(changes);
+        Trial other = of(reference, line, locked, watch);
+        boolean sooner = other.hasDate() && (!hasDate() || other.outcome.possibleDay() < outcome.possibleDay());
+        return sooner ? new NewOrder(pulled, other.outcome.possibleDay()) : null;
     }
 
     /** Whether the line comes by its day. */

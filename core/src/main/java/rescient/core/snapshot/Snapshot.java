@@ -10,6 +10,7 @@ import rescient.core.base.Quantity;
 import rescient.core.base.WorkCalendar;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
+import rescient.core.company.OpenOrderComponent;
 import rescient.core.company.PlanningData;
 import rescient.core.company.PointName;
 import rescient.core.company.Stage;
@@ -147,6 +148,11 @@ public final class Snapshot {
     /** The base rows of all who offer an item, whenever they hold. */
     public List<SupplierTerms> offered(String item) {
         return rows.supplierTerms.getOrDefault(item, List.of());
+    }
+
+    /** What an open order still has to issue. */
+    public List<OpenOrderComponent> stillToIssue(String number, String line) {
+        return ChangedRows.componentsOf(rows, number, line);
     }
 
     /** Working days from asking to receipt of a purchase. */

@@ -138,7 +138,14 @@ class BoughtForLineTest {
         Example example = company();
         example.wanted("A", 4, "3 Mar");
         Request own = new Request(
-                "A", "W", Quantity.of(5), day("4 Mar"), 5, new CustomerOrderLine.BoughtForLine(null, false), null);
+                "A",
+                "W",
+                Quantity.of(5),
+                day("4 Mar"),
+                5,
+                new CustomerOrderLine.BoughtForLine(null, false),
+                null,
+                null);
         Answer answer = Promising.of(example.plan(), List.of(own)).get(0);
         assertThat(answer.promisedDay()).isEqualTo(day("9 Mar"));
         assertThat(answer.available()).isZero();

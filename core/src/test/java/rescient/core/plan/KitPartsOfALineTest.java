@@ -64,7 +64,7 @@ class KitPartsOfALineTest {
     /** Wanted on the 6th: C is there on the 4th, A on the 9th; with B it would have been the 16th. */
     @Test
     void itIsPromisedByItsOwnScarcestPart() {
-        Request request = new Request("K", "W", Quantity.of(2), day("6 Mar"), 5, null, OTHERS);
+        Request request = new Request("K", "W", Quantity.of(2), day("6 Mar"), 5, null, OTHERS, null);
         Plan plan = company().plan();
         Answer answer = Promising.of(plan, List.of(request)).get(0);
         assertThat(answer.promisedDay()).isEqualTo(day("9 Mar"));

@@ -1,6 +1,7 @@
 package rescient.core.promise;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static rescient.core.Example.buy;
 import static rescient.core.Example.day;
 import static rescient.core.Example.make;
@@ -15,6 +16,8 @@ import rescient.core.company.PlanningData;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
+import rescient.core.company.StockLot;
+import rescient.core.company.UnfitException;
 
 /** Section 1 of the demand rules, sentence by sentence, worked out by hand. Today is Monday 2 March 2026. */
 class PromisingTest {
@@ -289,5 +292,88 @@ class PromisingTest {
         assertThat(onlyItsSizes(ofOnePart(make("A").minQuantity(Quantity.of(10))), 8))
                 .isFalse();
         assertThat(onlyItsSizes(ofOnePart(make("A")), 8)).isFalse();
+    }
+
+    /** 20 come on the 20th and are pulled in for the request; a new order could be there on Monday the 9th. */
+    @Test
+    void aNewOrderThatIsSoonerThanTheOneThatIsPulledIn() {
+        Example example = new Example()
+                .planned(buy("A").leadTimeDays(5))
+                .open("P", Source.BUY, Stage.RELEASED, "A", 20, "20 Mar");
+        Promising promising = Promising.of(example.plan());
+        Request request = request("A", 5, "4 Mar");
+        assertThat(promising.promise(request, Promising.UNWATCHED).answer().promisedDay())
+                .isEqualTo(day("20 Mar"));
+        assertThat(promising.newOrder(request, Promising.UNWATCHED))
+                .extracting(order -> order.pulledIn().number(), NewOrder::day)
+                .containsExactly("P", day("9 Mar"));
+    }
+
+    /** Below A, made in two days, the same: A on the 24th with the order of B that is pulled in, on the 11th with a new one. */
+    @Test
+    void alsoOfAComponent() {
+        Example example = new Example()
+                .planned(make("A").leadTimeDays(2), buy("B").leadTimeDays(5))
+                .bom("A", "B", "1")
+                .open("P", Source.BUY, Stage.RELEASED, "B", 20, "20 Mar");
+        assertThat(Promising.of(example.plan()).newOrder(request("A", 5, "4 Mar"), Promising.UNWATCHED))
+                .extracting(order -> order.pulledIn().number(), NewOrder::day)
+                .containsExactly("P", day("11 Mar"));
+    }
+
+    /** A new one takes until April, nothing is pulled in, or the line is in time: there is nothing to offer. */
+    @Test
+    void noNewOrderWhereItIsNoSooner() {
+        Example slow = new Example()
+                .planned(buy("A").leadTimeDays(30))
+                .open("P", Source.BUY, Stage.RELEASED, "A", 20, "20 Mar");
+        Example none = new Example().planned(buy("A").leadTimeDays(5));
+        Example there = new Example().planned(buy("A").leadTimeDays(5)).stock("A", 9);
+        for (Example example : List.of(slow, none, there)) {
+            assertThat(Promising.of(example.plan()).newOrder(request("A", 5, "4 Mar"), Promising.UNWATCHED))
+                    .isNull();
+        }
+    }
+
+    /** Depot D has ten and gets them from W in two days; at W a purchase takes six weeks. */
+    private static Example withADepot() {
+        Example example = new Example()
+                .planned(
+                        buy("A").leadTimeDays(30),
+                        new PlanningData("A", "D", Source.TRANSFER)
+                                .fromSite("W")
+                                .leadTimeDays(2));
+        example.builder.stock(new StockLot("A", "D", null, null, Quantity.of(10), Integer.MAX_VALUE));
+        return example;
+    }
+
+    /** What leaves D today is at W on the 4th, not on the 3rd; of twelve, ten. */
+    @Test
+    void broughtFromAnotherSite() {
+        Example example = withADepot();
+        assertThat(answers(example, request("A", 5, "4 Mar"))).containsExactly("13 Apr, 0, A W");
+        assertThat(answers(example, request("A", 5, "4 Mar").broughtFrom("D"))).containsExactly("4 Mar, 5");
+        assertThat(answers(example, request("A", 5, "3 Mar").broughtFrom("D"))).containsExactly("4 Mar, 0, A W");
+    }
+
+    /** What D has is promised there for the 10th, and comes again only by way of W. */
+    @Test
+    void whoWasPromisedItThereDoesNotGetItLater() {
+        Example example = withADepot().wanted("A", "D", 10, "10 Mar", 5);
+        Answer answer = Promising.of(
+                        example.plan(), List.of(request("A", 5, "4 Mar").broughtFrom("D")))
+                .get(0);
+        assertThat(answer.takenFrom()).isEqualTo(new Answer.Taken(null, "1", "1"));
+        assertThat(answer.promisedDay()).isNotEqualTo(day("4 Mar"));
+    }
+
+    /** Nobody knows the way from the coater C. */
+    @Test
+    void onlyWhereTheWayIsKnown() {
+        Request request = request("A", 5, "4 Mar").broughtFrom("C");
+        Promising promising = Promising.of(withADepot().plan());
+        assertThatThrownBy(() -> promising.promise(request, Promising.UNWATCHED))
+                .isInstanceOf(UnfitException.class)
+                .hasMessage("Nobody knows how long a transfer of A from C to W takes");
     }
 }

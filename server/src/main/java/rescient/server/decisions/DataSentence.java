@@ -32,6 +32,7 @@ public final class DataSentence {
             Map.entry("open_order_components", "component of an order"),
             Map.entry("work_centers", "work center"),
             Map.entry("stock", "lot in stock"),
+            Map.entry("settings", "setting"),
             Map.entry("forecasts", "forecast bucket"));
 
     private DataSentence() {}

@@ -6,8 +6,10 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.Fact;
+import rescient.core.company.Source;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
+import rescient.core.order.TransferRoute;
 import rescient.core.promise.Answer;
 import rescient.core.promise.Promising;
 import rescient.core.promise.Request;
@@ -69,6 +71,7 @@ record EnterCustomerOrder(
         proposal.changes.addAll(rows);
         if (!Boolean.TRUE.equals(quote)) {
             hold(desk, entered, order);
+            bring(desk, entered, order);
         }
         for (Fact.CustomerOrder line : order) {
             proposal.entered.add(OrderKey.ofLine(line.number(), line.line()));
@@ -104,6 +107,31 @@ record EnterCustomerOrder(
                 proposal.faults.add(new Proposal.FaultAt(i, "promised", sentence));
             }
         }
+    }
+
+    /** What a line has brought from another site for itself is a firmed transfer, kept and taken back with the order. */
+    private static void bring(Proposing desk, List<EnteredLine> entered, List<Fact.CustomerOrder> order) {
+        for (int i = 0; i < order.size(); i++) {
+            String from = entered.get(i).bringing();
+            Fact.CustomerOrder line = order.get(i);
+            if (from == null) {
+                continue;
+            }
+            TransferRoute route = TransferRoute.of(desk.version().plan().snapshot(), line.item(), from, line.site());
+            if (route == null) {
+                throw new UnfitException(
+                        "Nobody knows how long a transfer of " + line.item() + " from " + from + " to " + line.site()
+                                + " takes",
+                        "lines." + i + ".transferFrom");
+            }
+            desk.note("for " + line.number() + " line " + line.line());
+            Drafter.Way way = new Drafter.Way(line.item(), line.site(), Source.TRANSFER, null, from);
+            int due = Math.toIntExact(line.dueDate().toEpochDay());
+            desk.proposal().point(line.item(), from);
+            desk.firmNew(desk.drafter()
+                    .draft(way, line.quantity(), Words.date(route.start(due)), line.dueDate(), line.dueDate()));
+        }
+        desk.note(null);
     }
 
     private static String sentence(Directory directory, Fact.CustomerOrder line, Answer answer) {

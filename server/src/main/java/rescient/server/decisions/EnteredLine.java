@@ -1,5 +1,6 @@
 package rescient.server.decisions;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.Max;
@@ -30,6 +31,7 @@ import rescient.server.platform.Nullable;
  * @param supply null: from stock
  * @param supplier of whom it is bought for this line; null: the stock point's
  * @param parts of what the kit consists for this line alone; null: of what its bill of materials says
+ * @param transferFrom the site from which a transfer of its own brings it; null: no such transfer
  */
 public record EnteredLine(
         @Nullable @Size(max = PlanCommand.LONGEST) String item,
@@ -46,7 +48,8 @@ public record EnteredLine(
 
         @Nullable Fact.LineSupply supply,
         @Nullable @Size(max = PlanCommand.LONGEST) String supplier,
-        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts) {
+        @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts,
+        @Nullable @Size(max = PlanCommand.LONGEST) String transferFrom) {
 
     public CustomerOrderEntry.Line line() {
         return new CustomerOrderEntry.Line(
@@ -62,6 +65,12 @@ public record EnteredLine(
                 supply,
                 supplier,
                 EnteredPart.parts(parts));
+    }
+
+    /** The site from which it is brought; null: from none. */
+    @JsonIgnore
+    String bringing() {
+        return transferFrom == null || transferFrom.isBlank() ? null : transferFrom.strip();
     }
 
     private CustomerOrderLine.BoughtForLine bought() {
@@ -86,6 +95,7 @@ public record EnteredLine(
                 Math.toIntExact(day.toEpochDay()),
                 priority == null ? CustomerOrderLine.DEFAULT_PRIORITY : priority,
                 bought(),
-                parts == null ? null : parts.stream().map(EnteredPart::asked).toList());
+                parts == null ? null : parts.stream().map(EnteredPart::asked).toList(),
+                bringing());
     }
 }

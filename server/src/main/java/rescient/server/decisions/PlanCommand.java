@@ -23,7 +23,8 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = TakeOutOfBill.class, name = "BILL"),
     @JsonSubTypes.Type(value = ChangeData.class, name = "DATA"),
     @JsonSubTypes.Type(value = CopyItem.class, name = "COPY"),
-    @JsonSubTypes.Type(value = ReplaceComponent.class, name = "REPLACE")
+    @JsonSubTypes.Type(value = ReplaceComponent.class, name = "REPLACE"),
+    @JsonSubTypes.Type(value = KeepForecast.class, name = "FORECAST")
 })
 sealed interface PlanCommand
         permits OfOrders,
@@ -34,7 +35,8 @@ sealed interface PlanCommand
                 TakeOutOfBill,
                 ChangeData,
                 CopyItem,
-                ReplaceComponent {
+                ReplaceComponent,
+                KeepForecast {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

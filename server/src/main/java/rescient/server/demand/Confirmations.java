@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
@@ -103,20 +102,13 @@ class Confirmations {
 
     /** Those of a kit, if documents name them; those that are others for this order are always named. */
     private static String parts(Directory directory, OrderLineRow line) {
-        if (!line.parts().isEmpty()) {
-            return parts(line.parts().stream()
-                    .map(part -> part.quantity().stripTrailingZeros().toPlainString() + " " + part.componentName()));
-        }
         Fact.Item item = directory.item(line.item());
-        return line.kit() && item != null && Boolean.TRUE.equals(item.showParts())
-                ? parts(directory.bills().lines(line.item()).stream()
-                        .map(part -> part.quantity().stripTrailingZeros().toPlainString() + " "
-                                + directory.itemName(part.component())))
+        boolean named = line.ownParts() || (line.kit() && item != null && Boolean.TRUE.equals(item.showParts()));
+        return named
+                ? line.parts().stream()
+                        .map(part -> part.quantity().stripTrailingZeros().toPlainString() + " " + part.componentName())
+                        .collect(Collectors.joining(", "))
                 : null;
-    }
-
-    private static String parts(Stream<String> words) {
-        return words.collect(Collectors.joining(", "));
     }
 
     static JobProblem cannot(String why) {

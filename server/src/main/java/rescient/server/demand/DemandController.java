@@ -28,6 +28,7 @@ import rescient.server.mail.MailView;
 import rescient.server.planning.Directory;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Promises;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -40,11 +41,16 @@ class DemandController {
     private final LivePlan live;
     private final OrderLines lines;
     private final Confirmations confirmations;
+    private final OrderVersions versions;
+    private final Promises promises;
 
-    DemandController(LivePlan live, OrderLines lines, Confirmations confirmations) {
+    DemandController(
+            LivePlan live, OrderLines lines, Confirmations confirmations, OrderVersions versions, Promises promises) {
         this.live = live;
         this.lines = lines;
         this.confirmations = confirmations;
+        this.versions = versions;
+        this.promises = promises;
     }
 
     /**
@@ -106,6 +112,21 @@ class DemandController {
                         .filter(row -> row.state().equals("open") || row.state().equals("quote"))
                         .map(OrderLineRow::value)
                         .reduce(BigDecimal.ZERO, (sum, value) -> sum == null || value == null ? null : sum.add(value)));
+    }
+
+    /** @param broken how many lines were promised for an earlier day than the plan can keep */
+    record AtRisk(int broken) {}
+
+    /** How many promises the plan does not keep. */
+    @GetMapping("/at-risk")
+    AtRisk atRisk() {
+        return new AtRisk(promises.broken(live.current()));
+    }
+
+    /** How an order stood after each change of it, the first version first. */
+    @GetMapping("/versions")
+    List<OrderVersions.VersionView> versions(@RequestParam @Size(max = 300) String number) {
+        return versions.of(live.current(), number);
     }
 
     /** An order as it is confirmed, to be printed. */

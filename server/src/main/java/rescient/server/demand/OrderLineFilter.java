@@ -8,8 +8,10 @@ import rescient.server.platform.Nullable;
  *
  * @param words all occur in number, reference, customer, item or its name, or in the item that makes it late
  * @param state quote, open, done or cancelled; null: open
- * @param from due on this day or later
- * @param to due on this day or before
+ * @param day which of its days is asked for: due, wanted or promised; null: due
+ * @param from that day or later
+ * @param to that day or before
+ * @param promised true: only what the customer was told a day for; false: only what he was not
  * @param late true: only what is met late or never
  * @param broken true: only what was promised and the plan does not keep
  * @param kit true: only kits
@@ -24,8 +26,10 @@ record OrderLineFilter(
         @Nullable String item,
         @Nullable String site,
         @Nullable String state,
+        @Nullable String day,
         @Nullable LocalDate from,
         @Nullable LocalDate to,
+        @Nullable Boolean promised,
         @Nullable Boolean late,
         @Nullable Boolean broken,
         @Nullable Boolean kit,
@@ -37,12 +41,14 @@ record OrderLineFilter(
     /** The same list without a window on it. */
     OrderLineFilter whole() {
         return new OrderLineFilter(
-                words, customer, item, site, state, from, to, late, broken, kit, sort, desc, null, null, null);
+                words, customer, item, site, state, day, from, to, promised, late, broken, kit, sort, desc, null, null,
+                null);
     }
 
     /** What decides which lines fit, whatever their order. */
     OrderLineFilter unsorted() {
         return new OrderLineFilter(
-                words, customer, item, site, state, from, to, late, broken, kit, null, null, null, null, null);
+                words, customer, item, site, state, day, from, to, promised, late, broken, kit, null, null, null, null,
+                null);
     }
 }

@@ -33,7 +33,8 @@ import rescient.server.platform.Nullable;
  * @param value of what is open; null: no price is known
  * @param supply from stock, bought for this line alone (own), or shipped straight by the supplier (direct)
  * @param supplier of whom it is bought for this line; null: the stock point's
- * @param parts of what the kit consists for this line alone; none: of what its bill of materials says
+ * @param parts of what a kit consists
+ * @param ownParts they are those of this line alone, not what its bill of materials says
  */
 record OrderLineRow(
         String key,
@@ -71,7 +72,8 @@ record OrderLineRow(
         String supply,
         @Nullable String supplier,
         @Nullable String supplierName,
-        List<KitPartRow> parts) {
+        List<KitPartRow> parts,
+        boolean ownParts) {
     /** @param quantity for one kit */
     record KitPartRow(String component, String componentName, BigDecimal quantity, String unit) {}
 
@@ -82,6 +84,8 @@ record OrderLineRow(
         Fact.Agreed agreed = line.agreed();
         Fact.Item item = directory.item(line.item());
         BigDecimal price = price(line, item);
+        List<Row> own = directory.facts().parts(line.number(), line.line());
+        boolean kit = item != null && item.is() == ItemKind.KIT;
         return new OrderLineRow(
                 OrderKey.ofLine(line.number(), line.line()),
                 line.number(),
@@ -91,7 +95,7 @@ record OrderLineRow(
                 agreed.reference(),
                 line.item(),
                 directory.itemName(line.item()),
-                item != null && item.is() == ItemKind.KIT,
+                kit,
                 line.site(),
                 directory.siteName(line.site()),
                 line.quantity(),
@@ -124,9 +128,21 @@ record OrderLineRow(
                 Words.word(agreed.supply() == null ? Fact.LineSupply.STOCK : agreed.supply()),
                 agreed.supplier(),
                 directory.supplierName(agreed.supplier()),
-                directory.facts().parts(line.number(), line.line()).stream()
-                        .map(row -> part(directory, row))
-                        .toList());
+                kit && own.isEmpty()
+                        ? directory.bills().lines(line.item()).stream()
+                                .map(usual -> part(directory, usual))
+                                .toList()
+                        : own.stream().map(row -> part(directory, row)).toList(),
+                !own.isEmpty());
+    }
+
+    private static KitPartRow part(Directory directory, Fact.BomLine usual) {
+        String component = usual.component();
+        return new KitPartRow(
+                component,
+                directory.itemName(component),
+                usual.quantity(),
+                usual.unit() == null ? directory.unit(component) : usual.unit());
     }
 
     private static KitPartRow part(Directory directory, Row row) {

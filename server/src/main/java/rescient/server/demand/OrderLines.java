@@ -89,6 +89,15 @@ class OrderLines {
             return row.text("wanted_date", due());
         }
 
+        /** Its day of a kind; null: it has none. */
+        String day(String kind) {
+            return switch (kind == null ? "due" : kind) {
+                case "wanted" -> wanted();
+                case "promised" -> row.text("promised_date");
+                default -> due();
+            };
+        }
+
         boolean late() {
             return promise != null && promise.late();
         }
@@ -240,12 +249,17 @@ class OrderLines {
                 && is(filter.customer(), line.customer())
                 && is(filter.item(), line.item())
                 && is(filter.site(), line.row.text("site"))
-                && (from == null || line.due().compareTo(from) >= 0)
-                && (to == null || line.due().compareTo(to) <= 0)
+                && ((from == null && to == null) || within(line.day(filter.day()), from, to))
+                && (filter.promised() == null || filter.promised() == (line.day("promised") != null))
                 && (filter.late() == null || filter.late() == line.late())
                 && (filter.broken() == null || filter.broken() == line.broken())
                 && (filter.kit() == null || filter.kit() == isKit(directory, line.item()))
                 && (sought.nothing() || sought.in(texts(directory, line)));
+    }
+
+    /** Days are texts that sort like them; what has none lies nowhere. */
+    private static boolean within(String day, String from, String to) {
+        return day != null && (from == null || day.compareTo(from) >= 0) && (to == null || day.compareTo(to) <= 0);
     }
 
     private static boolean is(String wanted, String value) {

@@ -11,13 +11,16 @@ import java.util.function.IntFunction;
 import org.springframework.stereotype.Component;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
 import rescient.core.order.LineSupplier;
+import rescient.core.order.TransferRoute;
 import rescient.core.promise.Answer;
 import rescient.core.promise.Free;
+import rescient.core.promise.NewOrder;
 import rescient.core.promise.Precedence;
 import rescient.core.promise.Promising;
 import rescient.core.promise.Request;
@@ -149,6 +152,8 @@ class OrderPromises {
                         .filter(site -> Free.on(version.plan(), line.item(), site, request.wantedDay()) != null)
                         .map(site -> otherSite(turn, request, site))
                         .toList(),
+                bringing(turn, request),
+                newOrder(turn, request),
                 directory.alternatives(line.item()).codes().stream()
                         .map(code -> alternative(turn, request, code))
                         .filter(Objects::nonNull)
@@ -157,15 +162,48 @@ class OrderPromises {
 
     private static WaysView.OtherSite otherSite(Turn turn, Request request, String site) {
         Answer answer = turn.next
-                .promise(
-                        new Request(request.item(), site, request.quantity(), request.wantedDay(), request.priority()),
-                        Asked.watch())
+                .promise(request.instead(request.item(), site, request.quantity()), Asked.watch())
                 .answer();
         return new WaysView.OtherSite(
                 site,
                 turn.version.directory().siteName(site),
                 Words.dateOrNull(answer.promisedDay()),
                 Quantity.decimal(answer.available()));
+    }
+
+    /** From where a transfer of its own could bring what goes from stock; kits are brought as their parts. */
+    private static List<WaysView.Bringing> bringing(Turn turn, Request request) {
+        PlanVersion version = turn.version;
+        if (request.bought() != null || request.from() != null) {
+            return List.of();
+        }
+        return version.directory().sites().keySet().stream()
+                .filter(site ->
+                        TransferRoute.of(version.plan().snapshot(), request.item(), site, request.site()) != null)
+                .map(site -> {
+                    Answer answer = turn.next
+                            .promise(request.broughtFrom(site), Asked.watch())
+                            .answer();
+                    return new WaysView.Bringing(
+                            site,
+                            version.directory().siteName(site),
+                            Words.dateOrNull(answer.promisedDay()),
+                            Quantity.decimal(answer.available()));
+                })
+                .toList();
+    }
+
+    private static WaysView.NewOrderView newOrder(Turn turn, Request request) {
+        NewOrder order = turn.next.newOrder(request, Asked.watch());
+        return order == null
+                ? null
+                : new WaysView.NewOrderView(
+                        order.pulledIn().number(),
+                        order.pulledIn().line(),
+                        Earmark.item(order.pulledIn().item()),
+                        order.pulledIn().site(),
+                        Words.date(order.pulledIn().dueDay()),
+                        Words.date(order.day()));
     }
 
     /** @return null if it may only be used in something */
@@ -179,9 +217,7 @@ class OrderPromises {
         long quantity = Ratio.of(terms.units())
                 .up(request.quantity(), directory.facts().units().step(directory.unit(code)));
         Answer answer = turn.next
-                .promise(
-                        new Request(code, request.site(), quantity, request.wantedDay(), request.priority()),
-                        Asked.watch())
+                .promise(request.instead(code, request.site(), quantity), Asked.watch())
                 .answer();
         return new WaysView.OtherItem(
                 code,

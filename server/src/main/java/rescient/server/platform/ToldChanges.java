@@ -168,6 +168,11 @@ public class ToldChanges {
         return told("f.table_name = ? and f.key = ?", most, table.name(), key);
     }
 
+    /** The last changes of all rows of a table whose first key has a value. */
+    public List<Told> ofFirstKey(Table table, String value, int most) {
+        return told("f.table_name = ? and starts_with(f.key, ?)", most, table.name(), value + " ");
+    }
+
     private List<Told> told(String which, int most, Object... values) {
         return database.query(
                 "select f.revision, c.made_at, c.kind, c.name, c.sentence, f.table_name, f.before, f.after"

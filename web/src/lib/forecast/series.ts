@@ -1,0 +1,52 @@
+// What is said of a series in the list, and where its curve runs.
+import type { Schemas } from '$lib/api/client';
+import { dayNumber } from '$lib/format';
+
+export type Series = Schemas['SeriesRow'];
+export type SeriesView = Schemas['SeriesView'];
+export type Method = Series['method'];
+
+/** The next year against the last, as a share; undefined where there was nothing. */
+export function changeOf(series: Pick<Series, 'lastYear' | 'nextYear'>): number | undefined {
+  return series.lastYear > 0 ? series.nextYear / series.lastYear - 1 : undefined;
+}
+
+/** A share with its sign: +12 %. */
+export function percent(share: number | undefined): string {
+  if (share === undefined) return '';
+  const rounded = Math.round(share * 100);
+  return `${rounded > 0 ? '+' : rounded < 0 ? '−' : ''}${Math.abs(rounded)} %`;
+}
+
+export interface Point {
+  day: number;
+  amount: number;
+}
+
+/** A line through points, in the units of the picture. */
+export function path(points: Point[], x: (day: number) => number, y: (amount: number) => number): string {
+  return points
+    .map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.day).toFixed(1)},${y(p.amount).toFixed(1)}`)
+    .join(' ');
+}
+
+/** The shade between two lines over the same days. */
+export function shade(
+  days: number[],
+  low: number[],
+  high: number[],
+  x: (day: number) => number,
+  y: (amount: number) => number
+): string {
+  const up = days.map((day, i) => ({ day, amount: high[i] ?? 0 }));
+  const back = days.map((day, i) => ({ day, amount: low[i] ?? 0 })).reverse();
+  return `${path(up, x, y)} ${path(back, x, y).replace(/^M/, 'L')} Z`;
+}
+
+/** So many buckets before today are drawn at most. */
+const DRAWN = 60;
+
+/** The history that is drawn, with the day on which each bucket begins. */
+export function drawn(series: SeriesView): Point[] {
+  return series.history.slice(-DRAWN).map((w) => ({ day: dayNumber(w.from), amount: w.quantity }));
+}
