@@ -13,6 +13,7 @@ import { Windows } from '$lib/ui/windows.svelte';
 import { changeOf, type Method, type Series } from './series';
 
 const COLUMNS = [
+  { code: 'selected', name: '', width: 14, fixed: true },
   { code: 'series', name: 'Item and site' },
   { code: 'quantity', name: 'Next year', width: 86, right: true },
   { code: 'change', name: 'Change', width: 62, right: true },

@@ -259,6 +259,41 @@ class DemandTest extends DeskTest {
         assertThat(release).containsText("EXTR-4");
     }
 
+    /** The depot has plenty: a transfer of its own brings the line to the works before it could be made there. */
+    @Test
+    void aLineIsBroughtFromAnotherSite() {
+        Page page = signedIn("ida");
+        page.evaluate("""
+                () => fetch('/api/decisions', {
+                  method: 'POST',
+                  headers: {
+                    'Content-Type': 'application/json',
+                    'Idempotency-Key': crypto.randomUUID(),
+                    'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1])
+                  },
+                  body: JSON.stringify({ kind: 'DATA', rows: [
+                    { table: 'stock', key: { item: 'SMOKER-S', site: 'QUAYSIDE', lot: 'NEW' }, fields: { quantity: '500' }, fresh: true }
+                  ] })
+                }).then((r) => r.json())""");
+        Locator sheet = sheet(page, "26 Nov");
+        line(sheet, 1, "SMOKER-S", "60");
+        Locator bring = answer(sheet, 1)
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^Brought from Quayside")));
+        assertThat(bring).isVisible();
+        sheet.getByLabel("Quantity of line 1").focus();
+        page.keyboard().press("Alt+b");
+        assertThat(answer(sheet, 1)).containsText("A transfer of its own brings it from");
+        assertThat(goes(sheet, 1)).containsText("goes");
+        keepOrder(page);
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select from_site || ' ' || quantity::int || ' ' || stage from open_orders where number in"
+                                + " (select number from supply_orders where note = 'for SO-792 line 1')",
+                        String.class))
+                .isEqualTo("QUAYSIDE 60 firmed");
+    }
+
     /** Kept and released with one key: what the order needs stands in the preview of its release as soon as the plan knows it. */
     @Test
     void anOrderIsKeptAndWhatItNeedsReleased() {

@@ -119,7 +119,7 @@ class ForecastSeriesList {
         int decimals = decimals(directory, place.item);
         BigDecimal next = rounded(DoubleStream.of(forecast.mean()).sum(), decimals);
         BigDecimal each = each(directory.item(place.item));
-        Map<LocalDate, BigDecimal> kept = kept(directory, place);
+        List<Fact.Forecast> kept = kept(directory, place);
         return new ForecastController.SeriesRow(
                 OrderKey.encoded(place.item) + '~' + OrderKey.encoded(place.site),
                 place.item,
@@ -150,22 +150,32 @@ class ForecastSeriesList {
         return item == null ? null : item.price() != null ? item.price() : item.standardCost();
     }
 
-    private static BigDecimal sum(SalesHistory history, Map<LocalDate, BigDecimal> kept) {
-        List<BigDecimal> there = IntStream.range(0, YEAR)
-                .mapToObj(h -> kept.get(history.ahead(h)))
+    private static BigDecimal sum(SalesHistory history, List<Fact.Forecast> kept) {
+        return IntStream.range(0, YEAR)
+                .mapToObj(h -> kept(history, h, kept))
                 .filter(quantity -> quantity != null)
-                .toList();
-        return there.isEmpty() ? null : there.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+                .reduce(BigDecimal::add)
+                .orElse(null);
     }
 
-    /** What the set in use says, by the first day of its buckets. */
-    private static Map<LocalDate, BigDecimal> kept(Directory directory, Place place) {
+    /** What the set in use says of a bucket to come: of its own buckets those that begin in it and are no longer; null: nothing. */
+    private static BigDecimal kept(SalesHistory history, int h, List<Fact.Forecast> kept) {
+        LocalDate from = history.ahead(h);
+        LocalDate next = history.ahead(h + 1);
+        return kept.stream()
+                .filter(row -> row.bucket().compareTo(history.buckets().unit()) <= 0)
+                .filter(row -> !row.fromDate().isBefore(from) && row.fromDate().isBefore(next))
+                .map(Fact.Forecast::quantity)
+                .reduce(BigDecimal::add)
+                .orElse(null);
+    }
+
+    /** The rows of the set in use. */
+    private static List<Fact.Forecast> kept(Directory directory, Place place) {
         String set = directory.facts().setting(ForecastSettings.KEY);
-        Map<LocalDate, BigDecimal> kept = new LinkedHashMap<>();
-        directory.facts().where(Fact.Forecast.class, "item", place.item).stream()
+        return directory.facts().where(Fact.Forecast.class, "item", place.item).stream()
                 .filter(row -> row.set().equals(set) && row.site().equals(place.site))
-                .forEach(row -> kept.put(row.fromDate(), row.quantity()));
-        return kept;
+                .toList();
     }
 
     private static int decimals(Directory directory, String item) {
@@ -191,7 +201,7 @@ class ForecastSeriesList {
         }
         Forecast forecast = forecasts.of(history, periods, method);
         int decimals = decimals(directory, item);
-        Map<LocalDate, BigDecimal> kept = kept(directory, place);
+        List<Fact.Forecast> kept = kept(directory, place);
         return new ForecastController.SeriesView(
                 item,
                 directory.itemName(item),
@@ -211,7 +221,7 @@ class ForecastSeriesList {
                                 rounded(forecast.narrow().high()[h], DECIMALS),
                                 rounded(forecast.wide().low()[h], DECIMALS),
                                 rounded(forecast.wide().high()[h], DECIMALS),
-                                kept.get(history.ahead(h))))
+                                kept(history, h, kept)))
                         .toList(),
                 forecast.method(),
                 forecast.method().title(),
