@@ -12,11 +12,18 @@ import rescient.core.company.FactEdit;
  * @param after none if they are taken away
  */
 public record FactChange(Table table, List<Row> before, List<Row> after) {
+    /** The rows of which a line are one change. */
+    private static final String TOGETHER = "open_order_components";
+
     public FactChange {
         before = List.copyOf(before);
         after = List.copyOf(after);
         if (before.isEmpty() && after.isEmpty()) {
             throw new IllegalArgumentException("Nothing becomes of nothing in " + table);
+        }
+        boolean several = before.size() > 1 || after.size() > 1;
+        if (several && !table.name().equals(TOGETHER)) {
+            throw new IllegalArgumentException("A change is about one key of " + table);
         }
     }
 

@@ -132,6 +132,44 @@ class BoughtForLineTest extends ServerTest {
         assertThat(count("customer_order_parts where number = 'SO-990'")).isZero();
     }
 
+    /** Of two parts one goes, one is otherwise and a third comes; then all go: each for itself, in the plan and in the tables. */
+    @Test
+    void partsOfAnOrderAreChangedOneByOne() throws Exception {
+        String parts = "'parts':[{'component':'SMOKER-S','quantity':1},{'component':'TOOL-J','quantity':2}]";
+        enter("SO-990", "{" + KIT + "," + parts + "}");
+        Reply amended = decide(
+                "sven",
+                "{'kind':'AMEND','orders':['SO-990~1'],'kitParts':[{'component':'TOOL-J','quantity':3},"
+                        + "{'component':'GLOVE-M','quantity':1}]}");
+        assertThat(amended.status()).as(String.valueOf(amended.body())).isEqualTo(201);
+        knowing();
+        assertThat(partsOf("SO-990")).containsExactlyInAnyOrder("TOOL-J 3", "GLOVE-M 1");
+        assertThat(List.of(demanded("SMOKER-S"), demanded("TOOL-J"), demanded("GLOVE-M")))
+                .containsExactly(0L, 6L, 2L);
+        assertThat(undo("sven", amended).status()).isEqualTo(200);
+        knowing();
+        assertThat(partsOf("SO-990")).containsExactlyInAnyOrder("SMOKER-S 1", "TOOL-J 2");
+        assertThat(decide("sven", "{'kind':'AMEND','orders':['SO-990~1'],'kitParts':[]}")
+                        .status())
+                .isEqualTo(201);
+        knowing();
+        assertThat(partsOf("SO-990")).isEmpty();
+    }
+
+    /** As the tables have them, and as everybody sees them. */
+    private List<String> partsOf(String number) throws Exception {
+        List<String> kept = jdbc.queryForList(
+                "select component || ' ' || quantity::int from customer_order_parts where number = ?",
+                String.class,
+                number);
+        assertThat(live.current().directory().facts().rows("customer_order_parts", "number", number).stream()
+                        .map(row -> row.text("component")
+                                + ' '
+                                + row.decimal("quantity").intValueExact()))
+                .containsExactlyInAnyOrderElementsOf(kept);
+        return kept;
+    }
+
     /** What SO-990 asks for of a component. */
     private long demanded(String component) {
         return live.current().plan().point(component, "LARKMOOR").orElseThrow().demands().stream()

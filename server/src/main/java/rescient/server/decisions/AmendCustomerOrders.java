@@ -11,6 +11,7 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -25,7 +26,6 @@ import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
-import rescient.dataset.Table;
 import rescient.server.access.Rights;
 import rescient.server.planning.OrderKey;
 import rescient.server.platform.Nullable;
@@ -114,28 +114,32 @@ record AmendCustomerOrders(
                 rows.add(FactChange.of(new FactEdit<>(line.get(), next)));
                 proposal.point(next.item(), next.site());
             }
-            partsInstead(facts, next).ifPresent(rows::add);
+            rows.addAll(partsInstead(facts, next));
         }
         proposal.changes.addAll(PlanningRows.checked(facts, rows, "This cannot be a customer order"));
         desk.say(sentence(chosen) + (note == null || note.isBlank() ? "" : ": " + note.strip()));
     }
 
-    /** Another item has no parts of the line's own, if none are said. */
-    private Optional<FactChange> partsInstead(Facts facts, Fact.CustomerOrder line) {
-        List<Row> before = facts.parts(line.number(), line.line());
+    /** Part by part; another item has no parts of the line's own, if none are said. */
+    private List<FactChange> partsInstead(Facts facts, Fact.CustomerOrder line) {
+        Map<String, Row> before = new LinkedHashMap<>();
+        facts.parts(line.number(), line.line()).forEach(row -> before.put(row.text("component"), row));
         boolean other = item != null && !item.isBlank() && !before.isEmpty();
         if (kitParts == null && !other) {
-            return Optional.empty();
+            return List.of();
         }
-        List<Row> after = kitParts == null || kitParts.isEmpty()
-                ? List.of()
-                : new CustomerOrderEntry(facts)
-                        .parts(line.number(), line.line(), line.item(), EnteredPart.parts(kitParts)).stream()
-                                .map(Codec.of(Fact.CustomerOrderPart.class)::write)
-                                .toList();
-        return before.equals(after)
-                ? Optional.empty()
-                : Optional.of(new FactChange(Table.named("customer_order_parts"), before, after));
+        List<FactChange> changes = new ArrayList<>();
+        if (kitParts != null && !kitParts.isEmpty()) {
+            new CustomerOrderEntry(facts)
+                    .parts(line.number(), line.line(), line.item(), EnteredPart.parts(kitParts)).stream()
+                            .map(Codec.of(Fact.CustomerOrderPart.class)::write)
+                            .map(after -> FactChange.of(before.remove(after.text("component")), after))
+                            .filter(change -> change.before().isEmpty()
+                                    || !change.before().get(0).sameAs(change.any()))
+                            .forEach(changes::add);
+        }
+        before.values().forEach(row -> changes.add(FactChange.of(row, null)));
+        return changes;
     }
 
     private static boolean isPast(Proposing desk, LocalDate day) {

@@ -66,10 +66,10 @@ record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers num
 
     private static List<String> outcomes(Proposal proposal) {
         return Stream.concat(
+                        proposal.entered.stream(),
                         proposal.lines.stream()
                                 .filter(l -> l.number() != null && l.after() != null)
-                                .map(Proposal.Line::outcome),
-                        proposal.entered.stream())
+                                .map(Proposal.Line::outcome))
                 .toList();
     }
 
