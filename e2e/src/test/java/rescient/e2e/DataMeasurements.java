@@ -143,10 +143,8 @@ class DataMeasurements extends DeskTest {
             List<Callable<Double>> all = asked.stream()
                     .<Callable<Double>>map(path -> () -> get(path))
                     .toList();
-            List<Double> millis = new ArrayList<>();
-            for (Future<Double> one : users.invokeAll(all)) {
-                millis.add(one.get());
-            }
+            print("data: lists and sheets, ten at once, the first minute of a server", together(users, all));
+            List<Double> millis = together(users, all);
             print("data: lists and sheets, ten at once", millis);
             for (int kind = 0; kind < KINDS.size(); kind++) {
                 int n = kind;
@@ -160,6 +158,14 @@ class DataMeasurements extends DeskTest {
         } finally {
             users.shutdown();
         }
+    }
+
+    private static List<Double> together(ExecutorService users, List<Callable<Double>> all) throws Exception {
+        List<Double> millis = new ArrayList<>();
+        for (Future<Double> one : users.invokeAll(all)) {
+            millis.add(one.get());
+        }
+        return millis;
     }
 
     private static String encoded(String text) {

@@ -47,7 +47,7 @@ class DataController {
 
     private final OnceForPlan<Cache<Asked, List<Row>>> found = new OnceForPlan<>();
     /** What can be chosen from each table: asked for with every letter, so as plain texts. */
-    private final OnceForPlan<Map<String, List<OfferedView>>> codes = new OnceForPlan<>();
+    private final OnceForPlan<Map<String, OfferedCodes>> codes = new OnceForPlan<>();
 
     private static final int HISTORY = 200;
 
@@ -212,24 +212,19 @@ class DataController {
             throw JobProblem.notFound("Nothing of " + table + " has a code");
         }
         PlanVersion version = live.current();
-        Sought sought = new Sought(words);
-        return codes
-                .of(version.plan(), ConcurrentHashMap::new)
+        return codes.of(version.plan(), ConcurrentHashMap::new)
                 .computeIfAbsent(table, t -> offered(version, of))
-                .stream()
-                .filter(one -> sought.nothing() || sought.in(one.code, one.name))
-                .limit(OFFERED)
-                .toList();
+                .found(words, OFFERED);
     }
 
     /** All that can be chosen, by code. */
-    private List<OfferedView> offered(PlanVersion version, Table of) {
+    private OfferedCodes offered(PlanVersion version, Table of) {
         boolean named = of.indexOf("name") >= 0;
         boolean retirable = of.indexOf("retired") >= 0;
-        return fitting(version, new Asked(of.name(), null, null, null, null, false)).stream()
+        return new OfferedCodes(fitting(version, new Asked(of.name(), null, null, null, null, false)).stream()
                 .filter(row -> !retirable || !row.flag("retired", false))
                 .map(row -> new OfferedView(row.text("code"), named ? row.text("name") : null))
-                .toList();
+                .toList());
     }
 
     private List<Row> fitting(PlanVersion version, Asked asked) {

@@ -29,6 +29,11 @@ public final class Sought {
         return words.isEmpty();
     }
 
+    /** The first word; there has to be one. */
+    public String first() {
+        return words.get(0);
+    }
+
     /** @param texts of a row; null where it has none */
     public boolean in(String... texts) {
         for (String word : words) {
