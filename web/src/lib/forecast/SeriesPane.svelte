@@ -55,7 +55,8 @@
         : 'no season was found'}.
       {#if series.methods.length > 0}Of the test’s errors {Math.round(series.covered80 * 100)} % lie within the
         inner shade, {Math.round(series.covered95 * 100)} % within the outer.{/if}
-      {#if series.set}The dashed line is what {series.set} says.{/if}
+      {#if series.ahead.some((a) => a.kept !== null && a.kept !== undefined)}The dashed line is what {series.set}
+        says.{/if}
     </p>
     <p class="no-print mt-2 flex flex-wrap gap-2">
       <button type="button" class="main-action" onclick={() => screen.keep()}

@@ -21,10 +21,11 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
         if (before.isEmpty() && after.isEmpty()) {
             throw new IllegalArgumentException("Nothing becomes of nothing in " + table);
         }
-        boolean several = before.size() > 1 || after.size() > 1;
-        if (several && !table.name().equals(TOGETHER)) {
-            throw new IllegalArgumentException("A change is about one key of " + table);
-        }
+    }
+
+    /** Whether it is about one key, as every change has to be. */
+    public boolean ofOneKey() {
+        return table.name().equals(TOGETHER) || (before.size() <= 1 && after.size() <= 1);
     }
 
     /** A row in the place of another; either may be null. */

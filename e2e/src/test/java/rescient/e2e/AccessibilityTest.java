@@ -113,6 +113,9 @@ class AccessibilityTest extends DeskTest {
         page.navigate("/demand?line=SO-790~1");
         assertThat(page.getByTestId("order-lines")).containsText("EXTR-4");
         check(page, "demand");
+        page.navigate("/demand/forecast?series=EXTR-4~LARKMOOR");
+        assertThat(page.getByTestId("methods")).containsText("least error");
+        check(page, "forecast");
         page.navigate("/demand/new?like=SO-790");
         assertThat(page.getByTestId("order-sheet").getByLabel("Quantity of line 1"))
                 .hasValue("24");

@@ -29,6 +29,7 @@ class PaperAndZoomTest extends DeskTest {
                 "/orders",
                 "/demand",
                 "/demand/new",
+                "/demand/forecast",
                 "/items",
                 "/items/calendars",
                 "/items/groups",

@@ -145,6 +145,7 @@ class PlacesTest extends DeskTest {
             {"t", "/plan/threads\\?number=SO-790"},
             {"i", "/items\\?code="},
             {"m", "/demand\\?line="},
+            {"v", "/demand/forecast\\?series="},
             {"c", "/plan/changes"},
             {"o", "/orders\\?number="},
             {"d", "/plan\\?"}

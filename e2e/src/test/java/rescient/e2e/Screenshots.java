@@ -97,6 +97,9 @@ class Screenshots extends DeskTest {
         late.navigate("/demand?line=SO-790~1");
         assertThat(late.getByTestId("brings")).containsText("GEAR-60");
         shoot(late, "demand");
+        late.navigate("/demand/forecast?series=EXTR-4~LARKMOOR");
+        assertThat(late.getByTestId("methods")).containsText("least error");
+        shoot(late, "forecast");
         late.navigate("/demand/new");
         Locator sheet = late.getByTestId("order-sheet");
         sheet.getByLabel("Customer").fill("C110");

@@ -5,7 +5,7 @@ import org.hipparchus.distribution.continuous.FDistribution;
 
 /**
  * The season of a series: an index for each place in it, tested and not assumed. What is left without the centred moving
- * average is looked at by analysis of variance: a series has a season if its places differ by more than values of one place do,
+ * average (of less than four seasons: without a straight line) is looked at by analysis of variance: a series has a season if its places differ by more than values of one place do,
  * as happens once in a hundred times by chance (the test for stable seasonality of the census method, Shiskin, Young and
  * Musgrave 1967), and if it is at least two seasons long. Indices come from a classical decomposition by these averages: ratios
  * where all values are above 0, differences elsewhere.
@@ -18,6 +18,9 @@ record Season(int length, boolean multiplicative, double[] index) {
 
     /** So seldom places differ as much by chance. */
     private static final double SURE = 0.01;
+
+    /** Of fewer seasons too little is left without an average over one: a straight line is taken out instead. */
+    private static final int FEW = 4;
 
     /** Indices are drawn towards 1 (or 0) by as many values as this: few seasons say little. */
     private static final double DOUBT = 0.5;
@@ -38,37 +41,54 @@ record Season(int length, boolean multiplicative, double[] index) {
         return indices(y, n, length, multiplicative);
     }
 
-    /**
-     * Analysis of variance of what is left without the centred moving average: whether the places of the season differ by more
-     * than values of one place do.
-     */
+    /** Analysis of variance: whether the places of the season differ by more than values of one place do. */
     private static boolean tested(double[] y, int n, int m) {
-        int half = m / 2;
-        int count = n - 2 * half;
+        double[] rest = n < FEW * m ? withoutLine(y, n) : withoutAverage(y, n, m);
+        int first = (n - rest.length) / 2;
         double[] sum = new double[m];
         int[] of = new int[m];
         double mean = 0;
-        for (int t = half; t + half < n; t++) {
-            double rest = y[t] - centred(y, t, m);
-            sum[t % m] += rest;
-            of[t % m]++;
-            mean += rest / count;
+        for (int i = 0; i < rest.length; i++) {
+            sum[(first + i) % m] += rest[i];
+            of[(first + i) % m]++;
+            mean += rest[i] / rest.length;
         }
         double between = 0;
         double within = 0;
-        for (int t = half; t + half < n; t++) {
-            double ofPlace = sum[t % m] / of[t % m];
-            double rest = y[t] - centred(y, t, m);
+        for (int i = 0; i < rest.length; i++) {
+            int place = (first + i) % m;
+            double ofPlace = sum[place] / of[place];
             between += (ofPlace - mean) * (ofPlace - mean);
-            within += (rest - ofPlace) * (rest - ofPlace);
+            within += (rest[i] - ofPlace) * (rest[i] - ofPlace);
         }
-        if (count <= m || between <= 0) {
+        int freedom = rest.length - m;
+        if (freedom < 1 || between <= 0) {
             return false;
         }
-        double f = between / (m - 1) / (within / (count - m));
         return within <= 0
-                || 1 - new FDistribution(m - 1, count - m).cumulativeProbability(f)
-                        < Double.parseDouble(System.getProperty("p", "0.01"));
+                || new FDistribution(m - 1, freedom).cumulativeProbability(between / (m - 1) / (within / freedom))
+                        > 1 - SURE;
+    }
+
+    private static double[] withoutAverage(double[] y, int n, int m) {
+        int half = m / 2;
+        double[] rest = new double[n - 2 * half];
+        for (int i = 0; i < rest.length; i++) {
+            rest[i] = y[half + i] - centred(y, half + i, m);
+        }
+        return rest;
+    }
+
+    private static double[] withoutLine(double[] y, int n) {
+        Line line = new Line();
+        for (int t = 0; t < n; t++) {
+            line.see(y[t]);
+        }
+        double[] rest = new double[n];
+        for (int t = 0; t < n; t++) {
+            rest[t] = y[t] - line.at(t);
+        }
+        return rest;
     }
 
     /** Without a test, as differences or ratios. */

@@ -136,6 +136,9 @@ class FactRows {
     }
 
     private static void look(Facts facts, FactChange change) {
+        if (!change.ofOneKey()) {
+            throw new IllegalArgumentException("A change is about one key of " + change.table());
+        }
         Row present = facts.present(change.any());
         Row before = change.before().isEmpty() ? null : change.before().get(0);
         boolean same = present == null ? before == null : before != null && present.sameAs(before);
