@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -42,21 +43,32 @@ class ForecasterTest {
         assertThat(forecast.ofMethod().mase()).isZero();
     }
 
-    /** No single method is better by a fifth where all is season, trend and noise; another can be chosen all the same. */
+    /** A single method takes the place of the combination only if its error is less by a fifth. */
+    @Property(tries = 40)
+    void theCombinationStandsUnlessAMethodIsClearlyBetter(
+            @ForAll @IntRange(max = 10_000) int seed, @ForAll @IntRange(min = 2, max = 30) int noise) {
+        Forecast automatic = Forecaster.of(seasonal(72, noise, seed), 12, 12);
+        Assume.that(automatic.season() == 12);
+        double combined = automatic.tested().stream()
+                .filter(one -> one.method() == Method.COMBINATION)
+                .mapToDouble(Forecast.Tested::mase)
+                .findFirst()
+                .orElseThrow();
+        double least = automatic.tested().get(0).mase();
+        assertThat(automatic.method() == Method.COMBINATION).isEqualTo(least > combined * 0.8);
+        assertThat(automatic.automatic()).isTrue();
+    }
+
+    /** Another method can be chosen, if it fits: what is asked for every month is not intermittent. */
     @Test
-    void theCombinationStandsUnlessAMethodIsClearlyBetter() {
+    void anotherMethodIsChosen() {
         double[] y = seasonal(72, 10, 1);
         Forecast automatic = Forecaster.of(y, 12, 12);
-        assertThat(automatic.method()).isEqualTo(Method.COMBINATION);
-        assertThat(automatic.tested().get(0).mase())
-                .isGreaterThan(automatic.ofMethod().mase() * 0.8);
-        assertThat(automatic.automatic()).isTrue();
         assertThat(automatic.tested()).extracting(Forecast.Tested::mase).isSorted();
         Forecast chosen = Forecaster.of(y, 12, 12, Method.MOVING_AVERAGE);
         assertThat(chosen.method()).isEqualTo(Method.MOVING_AVERAGE);
         assertThat(chosen.automatic()).isFalse();
         assertThat(chosen.tested()).hasSameSizeAs(automatic.tested());
-        // what does not fit cannot be chosen
         assertThat(Forecaster.of(y, 12, 12, Method.CROSTON).method()).isEqualTo(automatic.method());
     }
 
