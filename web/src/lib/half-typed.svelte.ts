@@ -18,3 +18,8 @@ export function keepHalfTyped(form: string, now: () => unknown): void {
   $effect(() => sessionStorage.setItem(key, JSON.stringify(now())));
   $effect(() => () => sessionStorage.removeItem(key));
 }
+
+/** Leaves something for a form of another page, which finds it there as if it had been typed. */
+export function leaveHalfTyped(path: string, form: string, typed: unknown): void {
+  sessionStorage.setItem(PREFIX + path + ' ' + form, JSON.stringify(typed));
+}

@@ -328,6 +328,22 @@ export const forecastOf = (asked: Asked<'forecastOf'>) =>
     retry: false
   });
 
+/** What runs out if nothing more is ordered. */
+export const runningOut = (asked: Asked<'runningOut'>) => ({
+  queryKey: ['plan', 'running-out', asked],
+  queryFn: () => answer(api.GET('/api/plan/running-out', { params: { query: asked } }))
+});
+
+/** A series while a point of its history is moved. */
+export const forecastDraft = (draft: Schemas['ForecastDraft']) =>
+  queryOptions({
+    queryKey: ['plan', 'forecast-draft', draft],
+    queryFn: ({ signal }) => answer(api.POST('/api/forecasts/draft', { signal, body: draft })),
+    ...stays,
+    gcTime: 0,
+    retry: false
+  });
+
 // orders and items
 
 export const supplyOrders = (filter: Asked<'list'>) =>

@@ -20,6 +20,12 @@ export const DEMAND_VIEWS: DataView[] = [
     keys: 'g v',
     says: 'What is to be expected of each item, by the method that did best'
   },
+  {
+    href: '/demand/running-out',
+    name: 'Running out',
+    keys: 'g r',
+    says: 'What has nothing left when, if no more is ordered'
+  },
   { href: '/demand/mails', name: 'Mails', keys: 'g y', says: 'What was sent to customers' },
   {
     href: '/demand/new',

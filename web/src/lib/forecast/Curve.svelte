@@ -1,7 +1,8 @@
 <script lang="ts">
   import { date, dayNumber, longDate, quantity } from '$lib/format';
-  import { plane } from '$lib/ui/axis';
-  import { drawn, path, shade, type SeriesView } from './series';
+  import { plane, type Plane } from '$lib/ui/axis';
+  import type { HistoryPoint } from './history-point.svelte';
+  import { drawn, nearest, path, shade, type SeriesView } from './series';
 
   /** One series as a picture: what was, what is expected with its intervals, and what the forecast set says of it. */
   interface Props {
@@ -9,23 +10,51 @@
     today: string;
     width: number;
     height?: number;
+    /** The bucket that is worked at. */
+    point?: HistoryPoint;
   }
-  let { series, today, width, height = 300 }: Props = $props();
+  let { series, today, width, height = 300, point }: Props = $props();
   const LEFT = 46;
-  const history = $derived(drawn(series));
+  const TOP = 8;
+  /** A point that is moved is where the pointer is, whatever has been answered. */
+  const history = $derived(
+    drawn(series).map((p) =>
+      p.from === point?.from && point?.amount !== undefined
+        ? { ...p, amount: point.amount, corrected: point.amount !== p.shipped }
+        : p
+    )
+  );
   const ahead = $derived(series.ahead.map((a) => ({ ...a, day: dayNumber(a.from) })));
   const kept = $derived(
     ahead.flatMap((a) => (a.kept === null || a.kept === undefined ? [] : [{ day: a.day, amount: a.kept }]))
   );
   const from = $derived(history[0]?.day ?? dayNumber(today));
   const to = $derived(ahead.at(-1)?.day ?? dayNumber(today));
-  const axis = $derived(
-    plane({ left: LEFT, right: width - 10, top: 8, bottom: height - 24 }, from, to, [
+  /** While a point is moved the axes stand still. */
+  let held = $state.raw<Plane | undefined>();
+  const fitting = $derived(
+    plane({ left: LEFT, right: width - 10, top: TOP, bottom: height - 24 }, from, to, [
       ...history.map((p) => p.amount),
       ...ahead.map((a) => Math.min(a.high95, 2.5 * Math.max(1, ...history.map((p) => p.amount))))
     ])
   );
+  const axis = $derived(held ?? fitting);
   const bottom = $derived(height - 24);
+
+  function down(event: PointerEvent) {
+    const found = nearest(history, { x: event.offsetX, y: event.offsetY }, axis.x, axis.y);
+    if (!found || !point) return;
+    point.pick(found.from);
+    held = axis;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  }
+
+  function moved(event: PointerEvent) {
+    at = event.offsetX;
+    if (!held || !point) return;
+    const share = (bottom - event.offsetY) / (bottom - TOP);
+    point.move(Math.max(0, held.low + share * (held.high - held.low)));
+  }
   const clip = $props.id();
   /** The first days of years, or of months where the picture is short. */
   const marks = $derived.by(() => {
@@ -47,7 +76,7 @@
   const here = $derived.by(() => {
     if (at === undefined) return undefined;
     const all = [
-      ...series.history.map((w) => ({ from: w.from, quantity: w.quantity, ahead: undefined })),
+      ...series.history.map((w) => ({ from: w.from, quantity: w.counts, ahead: undefined })),
       ...series.ahead.map((a) => ({ from: a.from, quantity: a.quantity, ahead: a }))
     ];
     const day = axis.dayAt(at);
@@ -66,7 +95,10 @@
   role="img"
   aria-label={told}
   data-testid="curve"
-  onpointermove={(e) => (at = e.offsetX)}
+  onpointerdown={down}
+  onpointermove={moved}
+  onpointerup={() => (held = undefined)}
+  onpointercancel={() => (held = undefined)}
   onpointerleave={() => (at = undefined)}
 >
   <clipPath id={clip}><rect x={LEFT} y="0" width={Math.max(0, width - LEFT)} {height} /></clipPath>
@@ -102,12 +134,28 @@
       opacity="0.18"
     />
     <path d={path(history, axis.x, axis.y)} fill="none" stroke="var(--ink)" stroke-width="1.4" />
-    {#each history as p (p.day)}<circle
+    {#each history as p (p.day)}
+      {#if p.corrected}
+        <line
+          x1={axis.x(p.day)}
+          x2={axis.x(p.day)}
+          y1={axis.y(p.shipped)}
+          y2={axis.y(p.amount)}
+          stroke="var(--ink-3)"
+          stroke-dasharray="2 2"
+        />
+        <circle cx={axis.x(p.day)} cy={axis.y(p.shipped)} r="2.6" fill="var(--sheet)" stroke="var(--ink-3)" />
+      {:else if p.odd}
+        <circle cx={axis.x(p.day)} cy={axis.y(p.amount)} r="6" fill="none" stroke="var(--ink-2)" />
+      {/if}
+      <circle
         cx={axis.x(p.day)}
         cy={axis.y(p.amount)}
-        r="2.2"
-        fill="var(--ink)"
-      />{/each}
+        r={p.from === point?.from ? 5 : 2.2}
+        fill={p.from === point?.from ? 'var(--marigold)' : 'var(--ink)'}
+        stroke={p.from === point?.from ? 'var(--ink)' : 'none'}
+      />
+    {/each}
     {#if kept.length > 0}
       <path
         d={path(kept, axis.x, axis.y)}

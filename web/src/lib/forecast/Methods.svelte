@@ -7,7 +7,7 @@
   let { screen, series }: { screen: ForecastScreen; series: SeriesView } = $props();
   const WIDTH = 132;
   const HEIGHT = 30;
-  const end = $derived(series.history.slice(series.heldOut, series.heldOut + 24).map((w) => w.quantity));
+  const end = $derived(series.history.slice(series.heldOut, series.heldOut + 24).map((w) => w.counts));
   const most = $derived(Math.max(1, ...end, ...series.methods.flatMap((m) => m.said.slice(0, end.length))));
   function line(values: number[]): string {
     const step = WIDTH / Math.max(1, end.length - 1);

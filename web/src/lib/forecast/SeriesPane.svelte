@@ -5,10 +5,12 @@
   import Curve from './Curve.svelte';
   import type { ForecastScreen } from './forecast-screen.svelte';
   import Methods from './Methods.svelte';
+  import PointStrip from './PointStrip.svelte';
 
   /** One series: its curve, the methods that were tried, and the buckets to come. */
   let { screen }: { screen: ForecastScreen } = $props();
-  const series = $derived(screen.series.data);
+  /** As it is, or as it would be with the point that is moved. */
+  const series = $derived(screen.point.draft ?? screen.series.data);
   let width = $state(640);
   const BUCKETS = [
     { code: 'MONTH', name: 'months' },
@@ -45,8 +47,9 @@
       </span>
     </header>
     <div class="mt-2" bind:clientWidth={width}>
-      <Curve {series} today={screen.today} {width} />
+      <Curve {series} today={screen.today} {width} point={screen.point} />
     </div>
+    <PointStrip point={screen.point} unit={series.unit} />
     <p class="text-sm text-ink-2">
       By <b class="text-ink">{series.methodTitle}</b>{#if series.parameters.length > 0}
         ({#each series.parameters as p, i (p.name)}{i > 0 ? ', ' : ''}{p.name}
@@ -61,6 +64,9 @@
     <p class="no-print mt-2 flex flex-wrap gap-2">
       <button type="button" class="main-action" onclick={() => screen.keep()}
         >Keep it in a forecast set <Key name="e" /></button
+      >
+      <button type="button" class="plain-action" onclick={() => screen.point.pickUnusual()}
+        >Correct the history <Key name="c" /></button
       >
       <a class="plain-action" href={turnHref(series.item, series.site)}>Who takes of it</a>
     </p>

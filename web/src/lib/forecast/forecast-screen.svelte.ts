@@ -1,4 +1,5 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { untrack } from 'svelte';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { halfTyped } from '$lib/half-typed.svelte';
@@ -10,6 +11,7 @@ import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
 import { Windows } from '$lib/ui/windows.svelte';
+import { HistoryPoint } from './history-point.svelte';
 import { changeOf, type Method, type Series } from './series';
 
 const COLUMNS = [
@@ -47,6 +49,11 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     ...forecastOf({ item: this.item, site: this.site, bucket: this.bucket, method: this.method }),
     enabled: this.item !== '' && this.site !== ''
   }));
+  readonly point = new HistoryPoint({
+    series: () => this.series.data,
+    method: () => this.method,
+    onkept: (decision) => this.last.keep(decision)
+  });
   readonly sets = createQuery(forecastSets);
   deciding = $state.raw<Deciding | undefined>();
   readonly last = new LastDecision();
@@ -55,6 +62,12 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
 
   constructor() {
     super({ name: 'forecast', row: 'series', opened: 'series' });
+    // another series has another history
+    $effect(() => {
+      void this.opened;
+      void this.bucket;
+      untrack(() => this.point.close());
+    });
     const left = halfTyped<Deciding>('decision');
     if (left?.kind === 'FORECAST') this.deciding = left;
   }
@@ -84,7 +97,8 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
 
   /** What would be kept is shown first, with what the plan makes of it. */
   keep(): void {
-    if (!this.item) return;
+    const chosen = [...this.list.selected];
+    if (!this.item && chosen.length === 0) return;
     if (!rights.decides('FORECAST')) {
       this.refused = rights.refusal('FORECAST');
       return;
@@ -93,9 +107,12 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     this.deciding = {
       kind: 'FORECAST',
       orders: [],
-      item: this.item,
-      site: this.site,
-      form: { set: this.set ?? 'Auto', bucket: this.bucket, method: this.method }
+      item: chosen.length > 0 ? undefined : this.item,
+      site: chosen.length > 0 ? undefined : this.site,
+      form:
+        chosen.length > 0
+          ? { set: this.set ?? 'Auto', bucket: this.bucket, series: chosen }
+          : { set: this.set ?? 'Auto', bucket: this.bucket, method: this.method }
     };
   }
 
@@ -105,6 +122,7 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
 
   wasKept(decision: Schemas['Decision']): void {
     this.deciding = undefined;
+    this.list.selected.clear();
     this.last.keep(decision);
   }
 
@@ -116,6 +134,7 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     return series.key;
   }
 
+  /** One row a series, one column a month, as forecasts are brought in again. */
   protected sheetOf(rows: Series[]): Sheet {
     return {
       header: [
@@ -123,34 +142,33 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
         'name',
         'site',
         'unit',
-        'last_year',
-        'next_year',
-        'change',
         'method',
         'mase',
         'bias',
-        'kept',
-        'value'
+        'last_year',
+        'change',
+        'value',
+        ...(this.windows.any?.months ?? [])
       ],
       rows: rows.map((s) => [
         s.item,
         s.itemName,
         s.site,
         s.unit,
-        s.lastYear,
-        s.nextYear,
-        changeOf(s),
         s.methodTitle,
         s.mase,
         s.bias,
-        s.kept,
-        s.value
+        s.lastYear,
+        changeOf(s),
+        s.value,
+        ...s.ahead
       ])
     };
   }
 
   #escape(): void {
     if (this.deciding) this.close();
+    else if (this.point.from !== undefined) this.point.close();
     else {
       this.refused = undefined;
       this.last.forget();
@@ -163,7 +181,18 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
       ...super.keys().filter((k) => k.keys !== 'Escape'),
       { keys: 'm', says: 'The next method', also: 'forecast by', run: () => this.nextMethod() },
       { keys: 'M', says: 'The method with the least error', run: () => this.by(undefined) },
-      { keys: 'e', says: 'Keep the forecast', also: 'set save', run: () => this.keep() },
+      {
+        keys: 'c',
+        says: 'Correct the history',
+        also: 'outlier promotion',
+        run: () => this.point.pickUnusual()
+      },
+      {
+        keys: 'e',
+        says: 'Keep the forecast, or those of all selected',
+        also: 'set save',
+        run: () => this.keep()
+      },
       { keys: 'Enter', says: 'Keep what is shown', run: () => this.pane?.keep() },
       { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => void this.last.takeBack() },
       { keys: 'Escape', says: 'Back', run: () => this.#escape() }

@@ -46,7 +46,43 @@ export function shade(
 /** So many buckets before today are drawn at most. */
 const DRAWN = 60;
 
-/** The history that is drawn, with the day on which each bucket begins. */
-export function drawn(series: SeriesView): Point[] {
-  return series.history.slice(-DRAWN).map((w) => ({ day: dayNumber(w.from), amount: w.quantity }));
+export interface Drawn extends Point {
+  from: string;
+  /** What was shipped, where it counts for something else. */
+  shipped: number;
+  corrected: boolean;
+  /** It lies far from all around. */
+  odd: boolean;
+}
+
+/** The history that is drawn, with the day on which each bucket begins and what it counts for. */
+export function drawn(series: SeriesView): Drawn[] {
+  return series.history.slice(-DRAWN).map((w) => ({
+    from: w.from,
+    day: dayNumber(w.from),
+    amount: w.counts,
+    shipped: w.quantity,
+    corrected: w.counts !== w.quantity,
+    odd: w.usual !== null && w.usual !== undefined
+  }));
+}
+
+/** The point of the history nearest to a place, if it is near. */
+export function nearest(
+  points: Drawn[],
+  at: { x: number; y: number },
+  x: (day: number) => number,
+  y: (amount: number) => number,
+  reach = 14
+): Drawn | undefined {
+  let best: Drawn | undefined;
+  let least = reach;
+  for (const p of points) {
+    const far = Math.hypot(x(p.day) - at.x, y(p.amount) - at.y);
+    if (far <= least) {
+      least = far;
+      best = p;
+    }
+  }
+  return best;
 }

@@ -56,6 +56,8 @@ export interface Form {
   /** Into which forecast set it goes. */
   set?: string;
   bucket?: 'MONTH' | 'WEEK' | 'DAY';
+  /** Forecasts of several items at sites, by their keys. */
+  series?: string[];
   method?: Schemas['SeriesRow']['method'];
   /** Of the component that comes, for one of the one that goes. */
   factor?: string;
@@ -218,8 +220,8 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       return text(form.item) ? { kind, component: deciding.item, by: text(form.item), factor } : undefined;
     case 'FORECAST': {
       const set = text(form.set);
-      const { bucket, method } = form;
-      return set ? { kind, item, site, set, bucket, method } : undefined;
+      const { bucket, method, series } = form;
+      return set ? { kind, item, site, series, set, bucket, method } : undefined;
     }
     case 'DATA':
     case 'ENTER':

@@ -35,6 +35,7 @@ final class Checks {
             c -> c.quantities("customer_orders", "item", "quantity"),
             c -> c.each("customer_orders", c::customerOrder),
             c -> c.quantities("forecasts", "item", "quantity"),
+            c -> c.quantities("history_corrections", "item", "quantity"),
             c -> c.quantities("shipments", "item", "quantity"),
             Checks::forecasts,
             c -> c.quantities("open_orders", "item", "quantity"),

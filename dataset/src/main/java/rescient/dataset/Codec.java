@@ -60,6 +60,7 @@ public final class Codec<F extends Fact> {
         put(Fact.CustomerOrderPart.class, "customer_order_parts");
         put(Fact.Forecast.class, "forecasts");
         put(Fact.Shipment.class, "shipments");
+        put(Fact.HistoryCorrection.class, "history_corrections");
         put(Fact.OpenOrder.class, "open_orders");
         put(Fact.OpenOrderComponent.class, "open_order_components");
     }

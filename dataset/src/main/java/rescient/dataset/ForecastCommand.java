@@ -67,11 +67,16 @@ public final class ForecastCommand {
         LocalDate today = options.today(dataset);
         List<Map.Entry<Place, List<SalesHistory.Sold>>> places =
                 List.copyOf((orders ? ordered(dataset) : shipped(dataset)).entrySet());
+        Map<Place, List<Fact.HistoryCorrection>> corrections = dataset.rows("history_corrections").stream()
+                .map(Codec.of(Fact.HistoryCorrection.class)::read)
+                .collect(Collectors.groupingBy(one -> new Place(one.item(), one.site())));
         SalesHistory[] histories = new SalesHistory[places.size()];
         Forecast[] forecasts = new Forecast[places.size()];
         AtomicInteger done = new AtomicInteger();
         Parallel.each(places.size(), i -> {
-            histories[i] = SalesHistory.of(buckets, places.get(i).getValue(), today);
+            Place place = places.get(i).getKey();
+            histories[i] = SalesHistory.of(buckets, places.get(i).getValue(), today)
+                    .corrected(corrections.getOrDefault(place, List.of()));
             forecasts[i] = histories[i].values().length == 0
                     ? null
                     : Forecaster.of(histories[i].values(), buckets.season(), periods);

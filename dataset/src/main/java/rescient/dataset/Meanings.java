@@ -48,6 +48,7 @@ final class Meanings {
         table("stock", "Stock on hand, lot by lot");
         table("customer_orders", "Lines of customer orders: quotes, open ones, done and cancelled ones");
         table("forecasts", "Forecasts, in named sets");
+        table("history_corrections", "What buckets of the history count for; what was shipped stays as it was");
         table("shipments", "What was shipped to customers");
         table("open_orders", "Firmed and released orders that are not done");
         table(
@@ -217,6 +218,13 @@ final class Meanings {
                 "Started in all, before yield; where it is not said, what was ordered, divided by the yield");
         column("for_order", "The customer order whose line it is bought for alone; for all if not set");
         column("for_line", "That line");
+        column("history_corrections.from_date", "A day of the bucket");
+        column("history_corrections.bucket", "Of which buckets this is one: day, week from Monday, or calendar month");
+        column("history_corrections.quantity", "What is taken to have been asked for in it");
+        column(
+                "history_corrections.kind",
+                "outlier (it happens once), promotion, closure, or out_of_stock (more was asked for than could be shipped)");
+        column("history_corrections.reason", "Why, in a few words");
         column("customer_order_parts.quantity", "For one kit, in the component's unit");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");

@@ -242,6 +242,15 @@ public final class Table {
                     Column.of("customer", TEXT).to("customers"),
                     Column.required("quantity", AMOUNT)),
             table(
+                    "history_corrections",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("from_date", ColumnType.DAY),
+                    Column.key("bucket", ColumnType.words("day", "week", "month")),
+                    Column.required("quantity", AMOUNT),
+                    Column.of("kind", ColumnType.words("outlier", "promotion", "closure", "out_of_stock")),
+                    Column.of("reason", TEXT)),
+            table(
                     "open_orders",
                     Column.key("number", TEXT),
                     Column.key("line", TEXT),

@@ -115,7 +115,12 @@ class AccessibilityTest extends DeskTest {
         check(page, "demand");
         page.navigate("/demand/forecast?series=EXTR-4~LARKMOOR");
         assertThat(page.getByTestId("methods")).containsText("least error");
+        page.keyboard().press("c");
+        assertThat(page.getByTestId("point")).isVisible();
         check(page, "forecast");
+        page.navigate("/demand/running-out");
+        assertThat(page.getByTestId("out")).containsText("nothing is left");
+        check(page, "running out");
         page.navigate("/demand/new?like=SO-790");
         assertThat(page.getByTestId("order-sheet").getByLabel("Quantity of line 1"))
                 .hasValue("24");

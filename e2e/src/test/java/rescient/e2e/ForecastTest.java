@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -70,5 +71,88 @@ class ForecastTest extends DeskTest {
         assertThat(page.getByTestId("curve")).isVisible();
         page.keyboard().press("e");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Forecasts are for planners to keep");
+    }
+
+    /**
+     * A point of the history is dragged: the curve follows while it is moved. It is kept with its reason, what was shipped stays
+     * beside it, and it is taken back.
+     */
+    @Test
+    void aPointOfTheHistoryIsDraggedAndKept() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast?series=HIVE-10N~LARKMOOR");
+        Locator curve = page.getByTestId("curve");
+        Locator ahead = page.getByTestId("ahead").locator("tbody tr").nth(4);
+        assertThat(ahead).containsText("1 Mar");
+        String before = ahead.textContent();
+        page.keyboard().press("c");
+        Locator point = page.getByTestId("point");
+        assertThat(point.getByLabel("counts for")).isFocused();
+        // back to March with the keys
+        while (!point.textContent().contains("1 March 2026")) {
+            String at = point.locator("b").textContent();
+            page.keyboard().press("PageUp");
+            assertThat(point.locator("b")).not().hasText(at);
+        }
+        BoundingBox dot = curve.locator("circle[r='5']").boundingBox();
+        page.mouse().move(dot.x + dot.width / 2, dot.y + dot.height / 2);
+        page.mouse().down();
+        page.mouse().move(dot.x + dot.width / 2, dot.y + 90);
+        assertThat(ahead).not().hasText(before);
+        page.mouse().up();
+        point.getByLabel("because").selectOption("promotion");
+        point.getByLabel("Why").fill("spring fair");
+        page.keyboard().press("Enter");
+        assertThat(point).hasCount(0);
+        assertThat(ahead).not().hasText(before);
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select count(*) from history_corrections where item = 'HIVE-10N' and kind = 'promotion'"
+                                + " and reason = 'spring fair' and from_date = '2026-03-01'",
+                        Integer.class))
+                .isOne();
+        page.keyboard().press("u");
+        assertThat(ahead).hasText(before);
+    }
+
+    /** All that is selected goes into a set with one key. */
+    @Test
+    void severalForecastsAreKeptAtOnce() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        assertThat(page.locator(".plan-row").first()).isVisible();
+        page.getByPlaceholder("filter").fill("hive");
+        assertThat(page.locator(".plan-row").first()).containsText("HIVE");
+        page.keyboard().press("Escape");
+        page.keyboard().press("X");
+        page.keyboard().press("e");
+        Locator decide = page.getByTestId("decide");
+        decide.getByLabel("Into the forecast set").fill("Hives");
+        Locator keep = button(decide, "Keep it");
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("series in Hives");
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select count(distinct item) from forecasts where set = 'Hives'", Integer.class))
+                .isGreaterThan(2);
+    }
+
+    /** What runs out soonest is seen with all that its supplier has short too, and one key releases all of it. */
+    @Test
+    void whatRunsOutIsReleasedWithAllOfItsSupplier() {
+        Page page = signedIn("ida");
+        page.keyboard().press("g");
+        page.keyboard().press("r");
+        assertThat(page.getByTestId("out")).containsText("Without another order nothing is left");
+        page.locator(".plan-row", new Page.LocatorOptions().setHasText("more"))
+                .first()
+                .click();
+        Locator others = page.getByTestId("others").locator("tbody tr");
+        assertThat(others.first()).isVisible();
+        int count = others.count();
+        page.keyboard().press("R");
+        assertThat(page).hasURL(Pattern.compile("/plan"));
+        Locator release = page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true));
+        assertThat(release).isVisible();
+        Assertions.assertThat(count).isPositive();
     }
 }

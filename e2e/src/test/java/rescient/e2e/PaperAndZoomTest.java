@@ -30,6 +30,7 @@ class PaperAndZoomTest extends DeskTest {
                 "/demand",
                 "/demand/new",
                 "/demand/forecast",
+                "/demand/running-out",
                 "/items",
                 "/items/calendars",
                 "/items/groups",

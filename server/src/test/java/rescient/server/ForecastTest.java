@@ -119,4 +119,70 @@ class ForecastTest extends ServerTest {
                 .isZero();
         assertThat(count("forecasts where set = 'Base' and item = 'NUC-5N'")).isEqualTo(12);
     }
+
+    private static JsonNode month(JsonNode series, String from) {
+        for (JsonNode was : series.get("history")) {
+            if (was.get("from").asText().equals(from)) {
+                return was;
+            }
+        }
+        throw new AssertionError("There is no month " + from);
+    }
+
+    /** March is taken for 50: tried first, then kept with its reason, and taken back; what was shipped never changes. */
+    @Test
+    void aMonthCountsForSomethingElse() throws Exception {
+        JsonNode before = one(HIVE);
+        BigDecimal shipped = month(before, "2026-03-01").get("quantity").decimalValue();
+        assertThat(shipped).isNotEqualByComparingTo("50");
+        JsonNode tried = post(
+                        "ida",
+                        "/api/forecasts/draft",
+                        null,
+                        "{'item':'HIVE-10N','site':'LARKMOOR','corrections':[{'from':'2026-03-01','quantity':50}]}")
+                .body();
+        assertThat(month(tried, "2026-03-01").get("counts").asInt()).isEqualTo(50);
+        assertThat(month(one(HIVE), "2026-03-01").get("counts").decimalValue()).isEqualByComparingTo(shipped);
+
+        Reply kept = decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'history_corrections','key':{'item':'HIVE-10N','site':'LARKMOOR',"
+                        + "'from_date':'2026-03-01','bucket':'month'},'fields':{'quantity':'50','kind':'promotion',"
+                        + "'reason':'spring fair'}}]}");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        knowing();
+        JsonNode after = one(HIVE);
+        JsonNode march = month(after, "2026-03-01");
+        assertThat(march.get("counts").asInt()).isEqualTo(50);
+        assertThat(march.get("quantity").decimalValue()).isEqualByComparingTo(shipped);
+        assertThat(march.get("kind").asText()).isEqualTo("promotion");
+        assertThat(march.get("reason").asText()).isEqualTo("spring fair");
+        assertThat(numbers(after.get("ahead"), "quantity")).isEqualTo(numbers(tried.get("ahead"), "quantity"));
+        // weeks are not months
+        one(HIVE + "&bucket=WEEK")
+                .get("history")
+                .forEach(week -> assertThat(week.get("corrected").asBoolean()).isFalse());
+        assertThat(undo("ida", kept).status()).isEqualTo(200);
+        knowing();
+        assertThat(month(one(HIVE), "2026-03-01").get("corrected").asBoolean()).isFalse();
+        assertThat(numbers(one(HIVE).get("ahead"), "quantity")).isEqualTo(numbers(before.get("ahead"), "quantity"));
+    }
+
+    /** Several series go into a set together, and out of it together. */
+    @Test
+    void severalAreKeptAtOnce() throws Exception {
+        Reply kept = decide(
+                "ida",
+                "{'kind':'FORECAST','set':'Mine','series':['HIVE-10N~LARKMOOR','EXTR-4~LARKMOOR','NAIL-20~LARKMOOR']}");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        assertThat(kept.body().get("sentence").asText()).isEqualTo("Forecast 2 series in Mine");
+        knowing();
+        assertThat(count("forecasts where set = 'Mine'")).isEqualTo(24);
+        undo("ida", kept);
+        knowing();
+        assertThat(count("forecasts where set = 'Mine'")).isZero();
+        assertThat(decide("ida", "{'kind':'FORECAST','set':'Mine','series':['HIVE-10N']}")
+                        .status())
+                .isEqualTo(422);
+    }
 }

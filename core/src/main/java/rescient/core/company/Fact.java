@@ -652,6 +652,33 @@ public sealed interface Fact {
         }
     }
 
+    /** Why what was asked for in a bucket is taken to be something else than what was shipped. */
+    enum CorrectionKind {
+        /** It happens once and says nothing of what comes. */
+        OUTLIER,
+        /** There was a promotion. */
+        PROMOTION,
+        /** Nobody worked. */
+        CLOSURE,
+        /** There was nothing to ship, so that more was asked for. */
+        OUT_OF_STOCK
+    }
+
+    /**
+     * What a bucket of the history counts for when something is concluded from it; what was shipped stays as it was.
+     *
+     * @param fromDate a day of the bucket
+     */
+    record HistoryCorrection(
+            String item,
+            String site,
+            LocalDate fromDate,
+            PeriodUnit bucket,
+            BigDecimal quantity,
+            CorrectionKind kind,
+            String reason)
+            implements Fact {}
+
     /** What went to a customer. */
     record Shipment(
             String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)

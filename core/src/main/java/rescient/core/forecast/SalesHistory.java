@@ -3,6 +3,7 @@ package rescient.core.forecast;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.List;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 
@@ -51,6 +52,28 @@ public record SalesHistory(Buckets buckets, LocalDate first, LocalDate next, dou
             values[i] = sums[i] == null ? 0 : sums[i].doubleValue();
         }
         return new SalesHistory(buckets, first, next, values);
+    }
+
+    /**
+     * The same as it was corrected: what a bucket counts for takes the place of what was shipped in it. Corrections of other
+     * buckets than these, and of buckets that are not in it, change nothing.
+     */
+    public SalesHistory corrected(Collection<Fact.HistoryCorrection> corrections) {
+        double[] instead = values.clone();
+        for (Fact.HistoryCorrection one : corrections) {
+            int at = one.bucket() == buckets.unit() ? buckets.between(first, buckets.start(one.fromDate())) : -1;
+            if (at >= 0 && at < instead.length) {
+                instead[at] = one.quantity().doubleValue();
+            }
+        }
+        return new SalesHistory(buckets, first, next, instead);
+    }
+
+    /** What was corrected of an item at a site. */
+    public static List<Fact.HistoryCorrection> corrections(CompanyFacts company, String item, String site) {
+        return company.where(Fact.HistoryCorrection.class, "item", item).stream()
+                .filter(row -> row.site().equals(site))
+                .toList();
     }
 
     /** The first day of the bucket that is forecast {@code h} buckets ahead, 0 for today's. */

@@ -48,6 +48,7 @@ public record Rights(
                             "customer_orders",
                             "customer_order_parts",
                             "forecasts",
+                            "history_corrections",
                             "shipments",
                             "open_orders",
                             "open_order_components"))

@@ -33,6 +33,7 @@ public final class DataSentence {
             Map.entry("work_centers", "work center"),
             Map.entry("stock", "lot in stock"),
             Map.entry("settings", "setting"),
+            Map.entry("history_corrections", "bucket of the history"),
             Map.entry("forecasts", "forecast bucket"));
 
     private DataSentence() {}

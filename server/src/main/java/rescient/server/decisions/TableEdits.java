@@ -22,6 +22,7 @@ final class TableEdits {
             "forecasts", List.of("set", "item", "site"),
             "customer_orders", List.of("number"),
             "calendar_exceptions", List.of("calendar"),
+            "history_corrections", List.of("item", "site"),
             "stock", List.of("item", "site"));
 
     private TableEdits() {}

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,11 +18,13 @@ import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.Forecast;
 import rescient.core.forecast.Method;
+import rescient.core.forecast.Outliers;
 import rescient.core.forecast.SalesHistory;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
 
@@ -75,8 +78,16 @@ class ForecastSeriesList {
         return new ForecastController.SeriesRows(
                 fitting.subList(from, Math.min(fitting.size(), from + size)),
                 fitting.size(),
+                months(version.today()),
                 version.directory().facts().setting(ForecastSettings.KEY),
                 place < 0 ? null : (Integer) place);
+    }
+
+    private static List<LocalDate> months(LocalDate today) {
+        Buckets months = new Buckets(PeriodUnit.MONTH);
+        return IntStream.range(0, YEAR)
+                .mapToObj(h -> months.after(months.start(today), h))
+                .toList();
     }
 
     private static Comparator<ForecastController.SeriesRow> order(Asked asked) {
@@ -114,6 +125,7 @@ class ForecastSeriesList {
         if (history.values().length == 0) {
             return null;
         }
+        history = history.corrected(corrections(version, place));
         Forecast forecast = forecasts.of(history, YEAR, null);
         Forecast.Tested tested = forecast.ofMethod();
         int decimals = decimals(directory, place.item);
@@ -139,7 +151,10 @@ class ForecastSeriesList {
                 tested == null ? null : tested.mase(),
                 tested == null ? null : tested.bias(),
                 forecast.season() > 1,
-                sum(history, kept));
+                sum(history, kept),
+                DoubleStream.of(forecast.mean())
+                        .mapToObj(quantity -> rounded(quantity, decimals))
+                        .toList());
     }
 
     private static SalesHistory history(PlanVersion version, Place place, Buckets buckets) {
@@ -190,18 +205,35 @@ class ForecastSeriesList {
         return BigDecimal.valueOf(quantity).setScale(decimals, RoundingMode.HALF_UP);
     }
 
-    /** @return null if there is no history */
+    private static List<Fact.HistoryCorrection> corrections(PlanVersion version, Place place) {
+        return SalesHistory.corrections(version.directory().facts(), place.item, place.site);
+    }
+
+    /**
+     * One series with its forecast.
+     *
+     * @param drafted corrections that are tried beside those that are kept
+     * @return null if there is no history
+     */
     ForecastController.SeriesView one(
-            PlanVersion version, String item, String site, PeriodUnit bucket, int periods, @Nullable Method method) {
+            PlanVersion version,
+            String item,
+            String site,
+            PeriodUnit bucket,
+            int periods,
+            @Nullable Method method,
+            List<Fact.HistoryCorrection> drafted) {
         Directory directory = version.directory();
         Place place = new Place(item, site);
-        SalesHistory history = history(version, place, new Buckets(bucket));
-        if (history.values().length == 0) {
+        SalesHistory shipped = history(version, place, new Buckets(bucket));
+        if (shipped.values().length == 0) {
             return null;
         }
+        List<Fact.HistoryCorrection> kept = corrections(version, place);
+        SalesHistory history = shipped.corrected(kept).corrected(drafted);
         Forecast forecast = forecasts.of(history, periods, method);
         int decimals = decimals(directory, item);
-        List<Fact.Forecast> kept = kept(directory, place);
+        List<Fact.Forecast> inSet = kept(directory, place);
         return new ForecastController.SeriesView(
                 item,
                 directory.itemName(item),
@@ -209,10 +241,7 @@ class ForecastSeriesList {
                 directory.siteName(site),
                 directory.unit(item),
                 bucket,
-                IntStream.range(0, history.values().length)
-                        .mapToObj(t -> new ForecastController.Was(
-                                history.buckets().after(history.first(), t), BigDecimal.valueOf(history.values()[t])))
-                        .toList(),
+                was(shipped, history, kept),
                 IntStream.range(0, periods)
                         .mapToObj(h -> new ForecastController.Ahead(
                                 history.ahead(h),
@@ -221,7 +250,7 @@ class ForecastSeriesList {
                                 rounded(forecast.narrow().high()[h], DECIMALS),
                                 rounded(forecast.wide().low()[h], DECIMALS),
                                 rounded(forecast.wide().high()[h], DECIMALS),
-                                kept(history, h, kept)))
+                                kept(history, h, inSet)))
                         .toList(),
                 forecast.method(),
                 forecast.method().title(),
@@ -244,5 +273,31 @@ class ForecastSeriesList {
                 forecast.covered()[0],
                 forecast.covered()[1],
                 directory.facts().setting(ForecastSettings.KEY));
+    }
+
+    /** What was shipped, what of it is not usual, and what it counts for. */
+    private static List<ForecastController.Was> was(
+            SalesHistory shipped, SalesHistory history, List<Fact.HistoryCorrection> kept) {
+        double[] usual = Outliers.usual(shipped.values(), shipped.buckets().season());
+        Map<LocalDate, Fact.HistoryCorrection> why = new HashMap<>();
+        for (Fact.HistoryCorrection one : kept) {
+            if (one.bucket() == shipped.buckets().unit()) {
+                why.put(shipped.buckets().start(one.fromDate()), one);
+            }
+        }
+        return IntStream.range(0, shipped.values().length)
+                .mapToObj(t -> {
+                    LocalDate from = shipped.buckets().after(shipped.first(), t);
+                    Fact.HistoryCorrection correction = why.get(from);
+                    return new ForecastController.Was(
+                            from,
+                            BigDecimal.valueOf(shipped.values()[t]),
+                            BigDecimal.valueOf(history.values()[t]),
+                            correction != null,
+                            Double.isNaN(usual[t]) ? null : rounded(usual[t], DECIMALS),
+                            correction == null || correction.kind() == null ? null : Words.word(correction.kind()),
+                            correction == null ? null : correction.reason());
+                })
+                .toList();
     }
 }

@@ -106,7 +106,8 @@ public record OrderKey(String item, String site, LocalDate due, String quantity,
         return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("~", "%7E");
     }
 
-    private static String decoded(String text) {
+    /** The part of a key as it was; see {@link #encoded}. */
+    public static String decoded(String text) {
         return URLDecoder.decode(text, StandardCharsets.UTF_8);
     }
 }

@@ -1,0 +1,147 @@
+import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import { parsedNumber, quantity } from '$lib/format';
+import { planSeen } from '$lib/plan-seen';
+import { forecastDraft } from '$lib/queries';
+import type { SeriesView } from './series';
+
+type Was = SeriesView['history'][number];
+export type Kind = 'outlier' | 'promotion' | 'closure' | 'out_of_stock';
+
+export const KINDS: { code: Kind; name: string }[] = [
+  { code: 'outlier', name: 'happens once' },
+  { code: 'promotion', name: 'promotion' },
+  { code: 'closure', name: 'closed' },
+  { code: 'out_of_stock', name: 'nothing in stock' }
+];
+
+interface Of {
+  series: () => SeriesView | undefined;
+  method: () => SeriesView['method'] | undefined;
+  onkept: (decision: Schemas['Decision']) => void;
+}
+
+/** A bucket of the history that is taken for something else: moved, named, kept or set back. What was shipped stays. */
+export class HistoryPoint {
+  readonly #client = useQueryClient();
+  /** The first day of the bucket that is worked at. */
+  from = $state<string | undefined>();
+  text = $state('');
+  kind = $state<Kind | ''>('');
+  reason = $state('');
+  refused = $state<string | undefined>();
+  #command = crypto.randomUUID();
+
+  constructor(private readonly of: Of) {}
+
+  readonly was = $derived.by((): Was | undefined =>
+    this.from === undefined ? undefined : this.of.series()?.history.find((w) => w.from === this.from)
+  );
+  /** What it would count for; undefined while that is no number. */
+  readonly amount = $derived.by(() => {
+    const value = parsedNumber(this.text);
+    return this.text.trim() !== '' && value >= 0 ? value : undefined;
+  });
+  readonly changed = $derived.by(
+    () => this.was !== undefined && this.amount !== undefined && this.amount !== this.was.counts
+  );
+  readonly #draft = createQuery(() => {
+    const series = this.of.series();
+    return {
+      ...forecastDraft({
+        item: series?.item ?? '',
+        site: series?.site ?? '',
+        bucket: series?.bucket,
+        method: this.of.method(),
+        corrections:
+          this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
+      }),
+      enabled: this.changed
+    };
+  });
+  /** The series as it would be. */
+  readonly draft = $derived.by(() => (this.changed && !this.#draft.isError ? this.#draft.data : undefined));
+
+  pick(from: string): void {
+    const was = this.of.series()?.history.find((w) => w.from === from);
+    if (!was) return;
+    this.from = from;
+    this.text = quantity(was.counts);
+    this.kind = (was.kind as Kind | null | undefined) ?? '';
+    this.reason = was.reason ?? '';
+    this.refused = undefined;
+  }
+
+  /** The first that is not usual and not corrected yet, from the end on, or else the last bucket. */
+  pickUnusual(): void {
+    const history = this.of.series()?.history ?? [];
+    const odd = history.filter((w) => w.usual !== null && w.usual !== undefined && !w.corrected).at(-1);
+    const to = odd ?? history.at(-1);
+    if (to) this.pick(to.from);
+  }
+
+  /** So many buckets further. */
+  step(by: number): void {
+    const history = this.of.series()?.history ?? [];
+    const at = history.findIndex((w) => w.from === this.from);
+    const to = history[Math.max(0, Math.min(history.length - 1, at + by))];
+    if (to) this.pick(to.from);
+  }
+
+  move(amount: number): void {
+    this.text = quantity(Math.max(0, Number(amount.toFixed(amount < 10 ? 1 : 0))));
+  }
+
+  close(): void {
+    this.from = undefined;
+    this.refused = undefined;
+  }
+
+  readonly keeping = createMutation(() => ({
+    onMutate: () => planSeen.deciding(),
+    onSettled: () => planSeen.answeredDecision(),
+    mutationFn: (back: boolean) =>
+      answer(
+        api.POST('/api/decisions', {
+          params: { header: { 'Idempotency-Key': this.#command } },
+          body: { kind: 'DATA', rows: [this.#row(back)] }
+        })
+      ),
+    onSuccess: (decision) => {
+      this.#command = crypto.randomUUID();
+      this.close();
+      this.of.onkept(decision);
+      void this.#client.invalidateQueries({ queryKey: ['plan'] });
+    },
+    onError: (e) => {
+      this.refused = e.message;
+      if (!(e instanceof Refused) || e.problem.status !== 0) this.#command = crypto.randomUUID();
+    }
+  }));
+
+  #row(back: boolean): Schemas['RowChange'] {
+    const series = this.of.series();
+    const key = {
+      item: series?.item ?? '',
+      site: series?.site ?? '',
+      from_date: this.from ?? '',
+      bucket: series?.bucket.toLowerCase() ?? ''
+    };
+    return back
+      ? { table: 'history_corrections', key, gone: true }
+      : {
+          table: 'history_corrections',
+          key,
+          fields: { quantity: String(this.amount ?? ''), kind: this.kind, reason: this.reason.trim() }
+        };
+  }
+
+  keep(): void {
+    if (this.was && this.amount !== undefined && !this.keeping.isPending) this.keeping.mutate(false);
+  }
+
+  /** It counts for what was shipped again. */
+  setBack(): void {
+    if (this.was?.corrected && !this.keeping.isPending) this.keeping.mutate(true);
+  }
+}
