@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { longDate, quantity } from '$lib/format';
+  import { date, longDate, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import { KINDS, type HistoryPoint } from './history-point.svelte';
 
   /** The bucket of the history that is worked at: what it counts for, why, and what its neighbours are. */
-  let { point, unit }: { point: HistoryPoint; unit: string } = $props();
+  let { point, unit, today }: { point: HistoryPoint; unit: string; today: string } = $props();
   let field = $state<HTMLInputElement>();
   $effect(() => {
     if (point.from !== undefined) field?.focus();
@@ -41,7 +41,7 @@
     onkeydown={keydown}
     onsubmit={(e) => e.preventDefault()}
   >
-    <b>{longDate(was.from)}</b>
+    <b title={longDate(was.from)}>{date(was.from, today)}</b>
     <span
       >{quantity(was.quantity)}
       {unit} shipped{#if was.usual !== null && was.usual !== undefined}, about

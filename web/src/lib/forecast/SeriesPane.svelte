@@ -49,7 +49,7 @@
     <div class="mt-2" bind:clientWidth={width}>
       <Curve {series} today={screen.today} {width} point={screen.point} />
     </div>
-    <PointStrip point={screen.point} unit={series.unit} />
+    <PointStrip point={screen.point} unit={series.unit} today={screen.today} />
     <p class="text-sm text-ink-2">
       By <b class="text-ink">{series.methodTitle}</b>{#if series.parameters.length > 0}
         ({#each series.parameters as p, i (p.name)}{i > 0 ? ', ' : ''}{p.name}

@@ -1,4 +1,4 @@
-import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { createMutation, createQuery, useQueryClient, type CreateQueryResult } from '@tanstack/svelte-query';
 import { answer, api, Refused, type Schemas } from '$lib/api/client';
 import { parsedNumber, quantity } from '$lib/format';
 import { planSeen } from '$lib/plan-seen';
@@ -32,7 +32,24 @@ export class HistoryPoint {
   refused = $state<string | undefined>();
   #command = crypto.randomUUID();
 
-  constructor(private readonly of: Of) {}
+  readonly #draft: CreateQueryResult<SeriesView>;
+
+  constructor(private readonly of: Of) {
+    this.#draft = createQuery(() => {
+      const series = this.of.series();
+      return {
+        ...forecastDraft({
+          item: series?.item ?? '',
+          site: series?.site ?? '',
+          bucket: series?.bucket,
+          method: this.of.method(),
+          corrections:
+            this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
+        }),
+        enabled: this.changed
+      };
+    });
+  }
 
   readonly was = $derived.by((): Was | undefined =>
     this.from === undefined ? undefined : this.of.series()?.history.find((w) => w.from === this.from)
@@ -45,20 +62,6 @@ export class HistoryPoint {
   readonly changed = $derived.by(
     () => this.was !== undefined && this.amount !== undefined && this.amount !== this.was.counts
   );
-  readonly #draft = createQuery(() => {
-    const series = this.of.series();
-    return {
-      ...forecastDraft({
-        item: series?.item ?? '',
-        site: series?.site ?? '',
-        bucket: series?.bucket,
-        method: this.of.method(),
-        corrections:
-          this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
-      }),
-      enabled: this.changed
-    };
-  });
   /** The series as it would be. */
   readonly draft = $derived.by(() => (this.changed && !this.#draft.isError ? this.#draft.data : undefined));
 

@@ -175,7 +175,8 @@ class CodecTest {
                     Fact.Costing.class,
                     Fact.Per.class,
                     Fact.OrderState.class,
-                    Fact.LineSupply.class);
+                    Fact.LineSupply.class,
+                    Fact.CorrectionKind.class);
         }
         return List.of(String.class);
     }
