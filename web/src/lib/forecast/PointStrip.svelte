@@ -90,6 +90,11 @@
 {/if}
 
 <style>
+  .strip label {
+    display: inline-flex;
+    align-items: center;
+    gap: 6px;
+  }
   .strip {
     display: flex;
     flex-wrap: wrap;

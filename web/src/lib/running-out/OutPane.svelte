@@ -25,8 +25,8 @@
         The <a class="link" href={plannedHref(here.order)}>first order that is planned</a> starts {date(
           here.start,
           screen.today
-        )}{#if here.late}<span class="font-semibold text-vermilion">
-            and comes {count(here.late, 'day')} too late</span
+        )}{#if here.late}{' '}<span class="font-semibold text-vermilion"
+            >and comes {count(here.late, 'day')} too late</span
           >{/if}.
       {:else}<b class="text-vermilion">Nothing is planned to bring it.</b>{/if}
     </p>
@@ -72,7 +72,9 @@
       </table>
       <p class="no-print mt-2">
         <button type="button" class="plain-action" onclick={() => screen.releaseAll()}
-          >Release it and all {screen.others.length} with it <Key name="R" /></button
+          >Release it and the other{screen.others.length === 1 ? '' : ` ${screen.others.length}`} with it <Key
+            name="R"
+          /></button
         >
       </p>
     {/if}
