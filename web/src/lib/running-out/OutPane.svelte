@@ -25,8 +25,8 @@
         The <a class="link" href={plannedHref(here.order)}>first order that is planned</a> starts {date(
           here.start,
           screen.today
-        )}{#if here.late}{' '}<span class="font-semibold text-vermilion"
-            >and comes {count(here.late, 'day')} too late</span
+        )}{#if here.late}<span class="font-semibold text-vermilion"
+            >, which is {count(here.late, 'day')} too late</span
           >{/if}.
       {:else}<b class="text-vermilion">Nothing is planned to bring it.</b>{/if}
     </p>
