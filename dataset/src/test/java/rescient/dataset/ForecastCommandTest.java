@@ -28,7 +28,9 @@ class ForecastCommandTest {
         file("items", "code,unit", "A,PC", "Z,kg");
         List<String> shipments = new ArrayList<>(List.of("item,site,date,number,line,quantity"));
         int number = 0;
-        for (LocalDate day = LocalDate.of(2023, 1, 5); day.isBefore(LocalDate.of(2026, 3, 1)); day = day.plusMonths(1)) {
+        for (LocalDate day = LocalDate.of(2023, 1, 5);
+                day.isBefore(LocalDate.of(2026, 3, 1));
+                day = day.plusMonths(1)) {
             // twice a month, and together what the year says
             int half = YEAR[day.getMonthValue() - 1] / 2;
             shipments.add("A,W," + day + ",S" + ++number + ",1," + half);
@@ -74,8 +76,7 @@ class ForecastCommandTest {
         Done done = forecast();
         assertThat(done.exit()).as(done.errors()).isZero();
         List<String> forecasts = rows("forecasts.csv");
-        assertThat(forecasts.get(0))
-                .isEqualTo("set,item,site,from_date,bucket,quantity,low80,high80,low95,high95");
+        assertThat(forecasts.get(0)).isEqualTo("set,item,site,from_date,bucket,quantity,low80,high80,low95,high95");
         assertThat(forecasts.subList(1, 13))
                 .extracting(row -> String.join(",", List.of(row.split(",")).subList(0, 6)))
                 .containsExactly(
@@ -101,7 +102,8 @@ class ForecastCommandTest {
 
     @Test
     void bucketsPeriodsAndTheDayAreAsked() throws Exception {
-        assertThat(forecast("--bucket", "week", "--periods", "3", "--today", "2026-02-18").exit())
+        assertThat(forecast("--bucket", "week", "--periods", "3", "--today", "2026-02-18")
+                        .exit())
                 .isZero();
         assertThat(rows("forecasts.csv").subList(1, 4))
                 .extracting(row -> String.join(",", List.of(row.split(",")).subList(3, 5)))
