@@ -100,6 +100,9 @@ class Screenshots extends DeskTest {
         late.navigate("/demand/forecast?series=EXTR-4~LARKMOOR");
         assertThat(late.getByTestId("methods")).containsText("least error");
         shoot(late, "forecast");
+        late.navigate("/demand/running-out?point=BRG-6202~LARKMOOR");
+        assertThat(late.getByTestId("others")).isVisible();
+        shoot(late, "running-out");
         late.navigate("/demand/new");
         Locator sheet = late.getByTestId("order-sheet");
         sheet.getByLabel("Customer").fill("C110");
