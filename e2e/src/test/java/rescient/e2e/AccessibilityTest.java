@@ -94,7 +94,7 @@ class AccessibilityTest extends DeskTest {
         assertThat(page.getByTestId("changes")).containsText("became late");
         check(page, "changes");
         page.navigate("/plan/what-if");
-        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("what-ifs");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText(" what-if");
         page.keyboard().press("n");
         assertThat(page.getByTestId("what-if")).containsText("Nothing is otherwise yet");
         page.keyboard().press("a");
