@@ -26,7 +26,7 @@
           here.start,
           screen.today
         )}{#if here.late}<span class="font-semibold text-vermilion"
-            >, which is {count(here.late, 'day')} too late</span
+            >, and comes {count(here.late, 'day')} too late</span
           >{/if}.
       {:else}<b class="text-vermilion">Nothing is planned to bring it.</b>{/if}
     </p>

@@ -122,7 +122,8 @@ class RunningOut {
 
     private static List<RunningOutRow> rows(PlanVersion version) {
         List<RunningOutRow> rows = version.plan().points().parallelStream()
-                .filter(point -> Earmark.of(point.item()) == null)
+                // what is bought for one line is no stock, and a phantom has none of its own to run out of
+                .filter(point -> Earmark.of(point.item()) == null && !PlannedOrders.phantom(version, point.item()))
                 .map(point -> RunOut.of(point).map(out -> row(version, point, out)))
                 .flatMap(Optional::stream)
                 .sorted(Comparator.comparing(RunningOutRow::out)
