@@ -64,11 +64,17 @@ export class RunningOutScreen extends WindowedScreen<Out, Schemas['RunningOutRow
   }
 
   /** The planned orders of the selected ones, or of the one that is opened, go to the preview of their release. */
-  release(rows: Out[] = this.#chosen): void {
+  release(rows?: Out[]): void {
     if (!rights.releases()) {
       this.refused = rights.refusal('FIRM');
       return;
     }
+    void (rows ? Promise.resolve(rows) : this.#chosen())
+      .then((all) => this.#releaseOf(all))
+      .catch((e: Error) => (this.refused = e.message));
+  }
+
+  #releaseOf(rows: Out[]): void {
     const keys = rows.flatMap((r) => (r.order ? [r.order] : [])).slice(0, MOST);
     if (keys.length === 0) {
       this.refused = 'No order is planned for it: it has no source.';
@@ -83,10 +89,10 @@ export class RunningOutScreen extends WindowedScreen<Out, Schemas['RunningOutRow
     if (this.here) this.release([this.here, ...this.others]);
   }
 
-  get #chosen(): Out[] {
+  /** Those that are selected, also where they are out of sight and have yet to come. */
+  async #chosen(): Promise<Out[]> {
     const { selected } = this.list;
-    if (selected.size > 0)
-      return this.windows.rows.filter((r): r is Out => r !== undefined && selected.has(r.key));
+    if (selected.size > 0) return (await this.windows.everything()).filter((r) => selected.has(r.key));
     return this.here ? [this.here] : [];
   }
 

@@ -64,4 +64,16 @@ class BroughtForLineTest extends ServerTest {
         assertThat(kept.status()).isEqualTo(422);
         assertThat(count("customer_orders where number = 'SO-990'")).isZero();
     }
+
+    /** What is bought for the line alone needs no transfer, whatever else is said. */
+    @Test
+    void whatIsBoughtForALineIsNotBroughtToo() throws Exception {
+        Reply kept = decide(
+                "sven",
+                "{'kind':'ENTER','number':'SO-990','lines':["
+                        + line("QUAYSIDE", ",'due':'" + WANTED + "','supply':'OWN'") + "]}");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        knowing();
+        assertThat(count("supply_orders where note = 'for SO-990 line 1'")).isZero();
+    }
 }

@@ -181,6 +181,12 @@ class ForecastTest extends ServerTest {
         undo("ida", kept);
         knowing();
         assertThat(count("forecasts where set = 'Mine'")).isZero();
+        // of two, one was never shipped: the other is named
+        assertThat(decide("ida", "{'kind':'FORECAST','set':'Mine','series':['NAIL-20~LARKMOOR','EXTR-4~LARKMOOR']}")
+                        .body()
+                        .get("sentence")
+                        .asText())
+                .startsWith("Forecast EXTR-4 by");
         assertThat(decide("ida", "{'kind':'FORECAST','set':'Mine','series':['HIVE-10N']}")
                         .status())
                 .isEqualTo(422);

@@ -67,10 +67,10 @@ public record EnteredLine(
                 EnteredPart.parts(parts));
     }
 
-    /** The site from which it is brought; null: from none. */
+    /** The site from which it is brought; null: from none. What is bought for a line alone is brought from nowhere. */
     @JsonIgnore
     String bringing() {
-        return transferFrom == null || transferFrom.isBlank() ? null : transferFrom.strip();
+        return bought() != null || transferFrom == null || transferFrom.isBlank() ? null : transferFrom.strip();
     }
 
     private CustomerOrderLine.BoughtForLine bought() {

@@ -53,6 +53,7 @@ record KeepForecast(
         List<FactEdit<?>> edits = new ArrayList<>();
         List<Place> places = places();
         Forecast last = null;
+        String lastItem = null;
         int kept = 0;
         for (Place place : places) {
             ForecastKeeping keeping = new ForecastKeeping(facts, set, place.item, place.site);
@@ -70,6 +71,7 @@ record KeepForecast(
             last = Forecaster.of(history.values(), buckets.season(), periods == null ? USUAL : periods, method);
             edits.addAll(keeping.edits(buckets, history.next(), last.mean()));
             desk.proposal().point(place.item, place.site);
+            lastItem = place.item;
             kept++;
         }
         if (last == null) {
@@ -80,7 +82,7 @@ record KeepForecast(
                 .addAll(PlanningRows.checked(facts, FactChange.of(edits), "This cannot be the forecast"));
         desk.say(
                 kept == 1
-                        ? "Forecast " + places.get(0).item + " by "
+                        ? "Forecast " + lastItem + " by "
                                 + last.method().title().toLowerCase(Locale.ROOT) + " in " + set.strip()
                         : "Forecast " + kept + " series in " + set.strip());
     }
