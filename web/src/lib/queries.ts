@@ -328,6 +328,36 @@ export const forecastOf = (asked: Asked<'forecastOf'>) =>
     retry: false
   });
 
+/** What was forecast against what came. */
+export const followUp = (asked: Asked<'followUp'>) => ({
+  queryKey: ['plan', 'follow-up', asked],
+  queryFn: () => answer(api.GET('/api/forecasts/follow-up', { params: { query: asked } }))
+});
+
+/** What differs between two forecast sets. */
+export const comparedSets = (first: string, second: string) =>
+  queryOptions({
+    queryKey: ['plan', 'compared-sets', first, second],
+    queryFn: () => answer(api.GET('/api/forecast-sets/compared', { params: { query: { first, second } } })),
+    ...stays
+  });
+
+/** The runs over all series; asked again and again while one is under way. */
+export const forecastRuns = () =>
+  queryOptions({
+    queryKey: ['plan', 'forecast-runs'],
+    queryFn: () => answer(api.GET('/api/forecast-runs')),
+    refetchInterval: (query) =>
+      query.state.data?.runs.some((r) => r.state === 'waiting' || r.state === 'running') ? 500 : false
+  });
+
+/** What a run found. */
+export const runChanges = (id: number) =>
+  queryOptions({
+    queryKey: ['forecast-run', id],
+    queryFn: () => answer(api.GET('/api/forecast-runs/{id}/changes', { params: { path: { id } } }))
+  });
+
 /** What runs out if nothing more is ordered. */
 export const runningOut = (asked: Asked<'runningOut'>) => ({
   queryKey: ['plan', 'running-out', asked],

@@ -30,7 +30,7 @@ class Rights {
     if (kind === 'COPY') return this.may.tables.includes('items');
     if (kind === 'DATA') return this.may.tables.length > 0;
     if (kind === 'ENTER' || kind === 'AMEND') return this.may.customerOrders;
-    if (kind === 'FORECAST') return this.may.forecastSets;
+    if (kind === 'FORECAST' || kind === 'ADJUST' || kind === 'SETS') return this.may.forecastSets;
     return this.may.decide.length > 0 && sources.every((s) => this.may.decide.includes(s));
   }
 
@@ -55,7 +55,9 @@ class Rights {
       DATA: 'This is for those who keep it to change',
       ENTER: 'Customer orders are entered by planners and the sales desk',
       AMEND: 'Customer orders are changed by planners and the sales desk',
-      FORECAST: 'Forecasts are for planners to keep'
+      FORECAST: 'Forecasts are for planners to keep',
+      ADJUST: 'Forecasts are for planners to keep',
+      SETS: 'Forecasts are for planners to keep'
     };
     return `${who[kind] ?? 'This is for planners to decide, or for buyers if it is bought'}; you are signed in as ${role}.`;
   }

@@ -21,6 +21,12 @@ export const DEMAND_VIEWS: DataView[] = [
     says: 'What is to be expected of each item, by the method that did best'
   },
   {
+    href: '/demand/follow-up',
+    name: 'Follow-up',
+    keys: 'g u',
+    says: 'What was forecast against what came'
+  },
+  {
     href: '/demand/running-out',
     name: 'Running out',
     keys: 'g r',

@@ -12,8 +12,12 @@
     height?: number;
     /** The bucket that is worked at. */
     point?: HistoryPoint;
+    /** An edge of the window is dragged to a bucket. */
+    onedge?: (edge: 'from' | 'to', day: string) => void;
+    /** A bucket to come is dragged by so much. */
+    onahead?: (from: string, change: number) => void;
   }
-  let { series, today, width, height = 300, point }: Props = $props();
+  let { series, today, width, height = 300, point, onedge, onahead }: Props = $props();
   const LEFT = 46;
   const TOP = 8;
   /** A point that is moved is where the pointer is, whatever has been answered. */
@@ -24,7 +28,34 @@
         : p
     )
   );
-  const ahead = $derived(series.ahead.map((a) => ({ ...a, day: dayNumber(a.from) })));
+  /** The bucket to come that is dragged, and where it is. */
+  let lifted = $state.raw<{ from: string; amount: number } | undefined>();
+  const ahead = $derived(
+    series.ahead.map((a) => ({
+      ...a,
+      day: dayNumber(a.from),
+      expected: lifted?.from === a.from ? lifted.amount : a.expected
+    }))
+  );
+  /** What was forecast earlier, from the last that was kept back. */
+  const earlier = $derived(
+    series.before
+      .map((b) => ({
+        made: b.made,
+        points: series.history
+          .concat(series.ahead.map((a) => ({ from: a.from, quantity: 0, counts: 0, corrected: false })))
+          .map((w) => w.from)
+          .filter((from) => from >= b.from)
+          .slice(0, b.quantities.length)
+          .map((from, i) => ({ day: dayNumber(from), amount: b.quantities[i] ?? 0 }))
+          .filter((p) => p.day >= (history[0]?.day ?? 0))
+      }))
+      .filter((b) => b.points.length > 0)
+  );
+  const windowFrom = $derived(series.windowFrom ? dayNumber(series.windowFrom) : undefined);
+  const windowTo = $derived(series.windowTo ? dayNumber(series.windowTo) : undefined);
+  let edge = $state.raw<'from' | 'to' | undefined>();
+  const EDGE = 7;
   const kept = $derived(
     ahead.flatMap((a) => (a.kept === null || a.kept === undefined ? [] : [{ day: a.day, amount: a.kept }]))
   );
@@ -41,20 +72,76 @@
   const axis = $derived(held ?? fitting);
   const bottom = $derived(height - 24);
 
+  /** The bucket of the history that begins nearest to a place. */
+  function bucketAt(x: number): string | undefined {
+    const day = axis.dayAt(x);
+    return history.reduce<(typeof history)[number] | undefined>(
+      (best, p) => (!best || Math.abs(p.day - day) < Math.abs(best.day - day) ? p : best),
+      undefined
+    )?.from;
+  }
+
   function down(event: PointerEvent) {
-    const found = nearest(history, { x: event.offsetX, y: event.offsetY }, axis.x, axis.y);
-    if (!found || !point) return;
-    point.pick(found.from);
+    const place = { x: event.offsetX, y: event.offsetY };
+    const target = event.currentTarget as Element;
+    const byEdge = edges.find((e) => Math.abs(e.x - place.x) <= EDGE && place.y > bottom - 26);
+    if (onedge && byEdge) {
+      edge = byEdge.edge;
+      held = axis;
+      target.setPointerCapture(event.pointerId);
+      return;
+    }
+    const toCome = onahead
+      ? nearest(
+          ahead.map((a) => ({ ...a, amount: a.expected, shipped: 0, corrected: false, odd: false })),
+          place,
+          axis.x,
+          axis.y
+        )
+      : undefined;
+    const found = nearest(history, place, axis.x, axis.y);
+    if (toCome) {
+      lifted = { from: toCome.from, amount: toCome.amount };
+    } else if (found && point) {
+      point.pick(found.from);
+    } else return;
     held = axis;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    target.setPointerCapture(event.pointerId);
   }
 
   function moved(event: PointerEvent) {
     at = event.offsetX;
-    if (!held || !point) return;
+    if (!held) return;
     const share = (bottom - event.offsetY) / (bottom - TOP);
-    point.move(Math.max(0, held.low + share * (held.high - held.low)));
+    const amount = Math.max(0, held.low + share * (held.high - held.low));
+    if (edge) {
+      const day = bucketAt(event.offsetX);
+      if (day) onedge?.(edge, day);
+    } else if (lifted) lifted = { from: lifted.from, amount };
+    else point?.move(amount);
   }
+
+  function up() {
+    if (lifted) {
+      const { from, amount } = lifted;
+      const was = series.ahead.find((a) => a.from === from);
+      const change = was ? Math.round(amount - was.quantity) : 0;
+      if (was && Math.abs(amount - was.expected) >= 1) onahead?.(from, change);
+    }
+    lifted = undefined;
+    edge = undefined;
+    held = undefined;
+  }
+
+  /** The edges of what is forecast from. */
+  const edges = $derived.by(() => {
+    if (!onedge || windowFrom === undefined || windowTo === undefined) return [];
+    const last = history.at(-1);
+    return [
+      { edge: 'from' as const, x: axis.x(Math.max(windowFrom, history[0]?.day ?? windowFrom)), open: false },
+      { edge: 'to' as const, x: axis.x(Math.min(windowTo, last?.day ?? windowTo)), open: false }
+    ];
+  });
   const clip = $props.id();
   /** The first days of years, or of months where the picture is short. */
   const marks = $derived.by(() => {
@@ -77,7 +164,7 @@
     if (at === undefined) return undefined;
     const all = [
       ...series.history.map((w) => ({ from: w.from, quantity: w.counts, ahead: undefined })),
-      ...series.ahead.map((a) => ({ from: a.from, quantity: a.quantity, ahead: a }))
+      ...series.ahead.map((a) => ({ from: a.from, quantity: a.expected, ahead: a }))
     ];
     const day = axis.dayAt(at);
     return all.reduce((best, one) =>
@@ -97,8 +184,8 @@
   data-testid="curve"
   onpointerdown={down}
   onpointermove={moved}
-  onpointerup={() => (held = undefined)}
-  onpointercancel={() => (held = undefined)}
+  onpointerup={up}
+  onpointercancel={up}
   onpointerleave={() => (at = undefined)}
 >
   <clipPath id={clip}><rect x={LEFT} y="0" width={Math.max(0, width - LEFT)} {height} /></clipPath>
@@ -133,6 +220,45 @@
       fill="var(--slate)"
       opacity="0.18"
     />
+    {#if windowFrom !== undefined && windowTo !== undefined && edges.length > 0}
+      <rect
+        x={LEFT}
+        y={TOP}
+        width={Math.max(0, (edges[0]?.x ?? LEFT) - LEFT)}
+        height={bottom - TOP}
+        fill="var(--line-2)"
+        opacity="0.8"
+      />
+      {#if windowTo < dayNumber(series.ahead[0]?.from ?? today)}
+        <rect
+          x={edges[1]?.x}
+          y={TOP}
+          width={Math.max(0, axis.x(dayNumber(today)) - (edges[1]?.x ?? 0))}
+          height={bottom - TOP}
+          fill="var(--line-2)"
+          opacity="0.8"
+        />
+      {/if}
+    {/if}
+    {#each earlier as e, i (e.made)}
+      <path
+        d={path(e.points, axis.x, axis.y)}
+        fill="none"
+        stroke="var(--moss)"
+        stroke-width={e.points.length > 1 ? 1 : 0}
+        opacity={Math.max(0.25, 0.9 - i * 0.18)}><title>forecast on {longDate(e.made)}</title></path
+      >
+      {#if e.points.length === 1 && e.points[0]}
+        <line
+          x1={axis.x(e.points[0].day) - 5}
+          x2={axis.x(e.points[0].day) + 5}
+          y1={axis.y(e.points[0].amount)}
+          y2={axis.y(e.points[0].amount)}
+          stroke="var(--moss)"
+          stroke-width="2"><title>forecast on {longDate(e.made)}</title></line
+        >
+      {/if}
+    {/each}
     <path d={path(history, axis.x, axis.y)} fill="none" stroke="var(--ink)" stroke-width="1.4" />
     {#each history as p (p.day)}
       {#if p.corrected}
@@ -167,7 +293,7 @@
     {/if}
     <path
       d={path(
-        [...history.slice(-1), ...ahead.map((a) => ({ day: a.day, amount: a.quantity }))],
+        [...history.slice(-1), ...ahead.map((a) => ({ day: a.day, amount: a.expected }))],
         axis.x,
         axis.y
       )}
@@ -175,7 +301,54 @@
       stroke="var(--slate)"
       stroke-width="2"
     />
+    {#if series.bottomUp.length > 0}
+      <path
+        d={path(
+          ahead.map((a, i) => ({ day: a.day, amount: series.bottomUp[i] ?? 0 })),
+          axis.x,
+          axis.y
+        )}
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="1.2"
+        stroke-dasharray="1 3"
+      />
+    {/if}
+    {#each ahead as a (a.from)}
+      {#if a.known}
+        <line
+          x1={axis.x(a.day)}
+          x2={axis.x(a.day)}
+          y1={axis.y(a.quantity)}
+          y2={axis.y(a.expected)}
+          stroke="var(--marigold)"
+          stroke-width="3"
+        />
+      {/if}
+      {#if onahead}
+        <circle
+          cx={axis.x(a.day)}
+          cy={axis.y(a.expected)}
+          r={lifted?.from === a.from ? 5 : 2.6}
+          fill={lifted?.from === a.from || a.known ? 'var(--marigold)' : 'var(--slate)'}
+        />
+      {/if}
+    {/each}
   </g>
+  {#each edges as e (e.edge)}
+    <g class="edge" data-edge={e.edge}>
+      <line x1={e.x} x2={e.x} y1={TOP} y2={bottom} stroke="var(--ink-3)" stroke-dasharray="3 3" />
+      <path
+        d={e.edge === 'from'
+          ? `M${e.x},${bottom} v-22 h9 l-4,11 4,11 z`
+          : `M${e.x},${bottom} v-22 h-9 l4,11 -4,11 z`}
+        fill="var(--sheet)"
+        stroke="var(--ink-2)"
+        ><title>{e.edge === 'from' ? 'the history counts from here' : 'the history counts to here'}</title
+        ></path
+      >
+    </g>
+  {/each}
   <line
     x1={axis.x(dayNumber(today))}
     x2={axis.x(dayNumber(today))}
@@ -198,6 +371,9 @@
 </svg>
 
 <style>
+  .edge {
+    cursor: ew-resize;
+  }
   .note {
     fill: var(--ink-3);
     font-size: 11px;

@@ -45,7 +45,7 @@
             type="button"
             class="link"
             aria-pressed={m.method === series.method}
-            onclick={() => screen.by(i === 0 ? undefined : m.method)}>{m.title}</button
+            onclick={() => screen.made(i === 0 ? undefined : m.method)}>{m.title}</button
           >
           {#if i === 0}<small class="text-ink-3">least error</small>{/if}
         </td>
@@ -65,6 +65,12 @@
     There is too little history to compare methods: the mean of what there is is expected.
   </p>{:else}
   <p class="mt-1 text-sm text-ink-2">
+    {#if !series.by}<button
+        type="button"
+        class="plain-action"
+        onclick={() => screen.choice.take(series.method, series.parameters, series.taken)}
+        >Always by {series.methodTitle.toLowerCase()}</button
+      >{/if}
     The grey line is what came. <Key name="m" /> takes the next method, <Key name="M" /> the one with the least
     error.
   </p>

@@ -11,16 +11,22 @@ import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
 import { Windows } from '$lib/ui/windows.svelte';
+import { ChoiceForm } from './choice-form.svelte';
 import { HistoryPoint } from './history-point.svelte';
-import { changeOf, type Method, type Series } from './series';
+import { SeriesDraft } from './series-draft.svelte';
+import { changeOf, type Method, type Series, type SeriesView } from './series';
 
+const KINDS = ['FORECAST', 'ADJUST', 'SETS'];
 const COLUMNS = [
   { code: 'selected', name: '', width: 14, fixed: true },
   { code: 'series', name: 'Item and site' },
-  { code: 'quantity', name: 'Next year', width: 86, right: true },
-  { code: 'change', name: 'Change', width: 62, right: true },
-  { code: 'mase', name: 'Error', width: 56, right: true }
+  { code: 'quantity', name: 'Next year', width: 78, right: true },
+  { code: 'change', name: 'Change', width: 54, right: true },
+  { code: 'mase', name: 'Error', width: 44, right: true },
+  { code: 'signal', name: 'Signal', width: 48, right: true }
 ];
+
+export type By = NonNullable<SeriesView['by']>;
 
 /** The series of the company with their forecasts: which one is looked at, by which method, and what is kept of it. */
 export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']> {
@@ -30,8 +36,13 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
   readonly sort = $derived(fromAddress('sort'));
   readonly columns = new Columns('Forecast', () => COLUMNS);
+  /** Several as one: those of an item, a group, a site, a customer. */
+  readonly by = $derived(fromAddress('by') as By | undefined);
+  readonly only = $derived(fromAddress('only'));
   readonly #asked = $derived.by(() => ({
     words: this.sought,
+    by: this.by,
+    only: this.only,
     sort: this.sort?.replace('-', ''),
     desc: this.sort === undefined ? undefined : this.sort.startsWith('-')
   }));
@@ -42,17 +53,28 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
   readonly set = $derived(this.windows.any?.set ?? undefined);
   readonly bucket = $derived((fromAddress('bucket') ?? 'MONTH') as 'MONTH' | 'WEEK' | 'DAY');
   readonly method = $derived(fromAddress('method') as Method | undefined);
-  readonly #place = $derived((this.opened ?? '').split('~').map(decodeURIComponent));
-  readonly item = $derived(this.#place[0] ?? '');
-  readonly site = $derived(this.#place[1] ?? '');
   readonly series = createQuery(() => ({
-    ...forecastOf({ item: this.item, site: this.site, bucket: this.bucket, method: this.method }),
-    enabled: this.item !== '' && this.site !== ''
+    ...forecastOf({ key: this.opened ?? '', bucket: this.bucket, method: this.method }),
+    enabled: this.opened !== undefined
   }));
+  readonly item = $derived(this.series.data?.item ?? '');
   readonly point = new HistoryPoint({
     series: () => this.series.data,
-    method: () => this.method,
     onkept: (decision) => this.last.keep(decision)
+  });
+  readonly choice = new ChoiceForm({
+    series: () => this.series.data,
+    onkept: (decision) => {
+      void toAddress({ method: undefined });
+      this.last.keep(decision);
+    }
+  });
+  readonly draft = new SeriesDraft({
+    key: () => this.opened,
+    series: () => this.series.data,
+    method: () => this.method,
+    point: this.point,
+    choice: this.choice
   });
   readonly sets = createQuery(forecastSets);
   deciding = $state.raw<Deciding | undefined>();
@@ -66,20 +88,23 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     $effect(() => {
       void this.opened;
       void this.bucket;
-      untrack(() => this.point.close());
+      untrack(() => {
+        this.point.close();
+        this.choice.close();
+      });
     });
     const left = halfTyped<Deciding>('decision');
-    if (left?.kind === 'FORECAST') this.deciding = left;
+    if (left && KINDS.includes(left.kind)) this.deciding = left;
   }
 
   get empty(): string {
-    return this.sought
-      ? 'No series fits these words.'
+    return this.sought || this.only
+      ? 'No series fits.'
       : 'Nothing was shipped yet, so there is nothing to forecast from. Bring the shipments in.';
   }
 
   /** By the method that did best, or by one that is chosen. */
-  by(method: Method | undefined): void {
+  made(method: Method | undefined): void {
     void toAddress({ method });
   }
 
@@ -88,32 +113,99 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     const all = this.series.data?.methods ?? [];
     const at = all.findIndex((m) => m.method === this.series.data?.method);
     const next = all[(at + 1) % Math.max(1, all.length)];
-    if (next) this.by(next.method);
+    if (next) this.made(next.method);
   }
 
   inBuckets(bucket: string): void {
     void toAddress({ bucket: bucket === 'MONTH' ? undefined : bucket, method: undefined });
   }
 
+  /** Another way to see the company: its series one by one, or several as one. */
+  seenBy(by: By | undefined): void {
+    void toAddress({ by, series: undefined, method: undefined });
+  }
+
+  #may(): boolean {
+    this.refused = rights.decides('FORECAST') ? undefined : rights.refusal('FORECAST');
+    return this.refused === undefined;
+  }
+
   /** What would be kept is shown first, with what the plan makes of it. */
   keep(): void {
     const chosen = [...this.list.selected];
-    if (!this.item && chosen.length === 0) return;
-    if (!rights.decides('FORECAST')) {
-      this.refused = rights.refusal('FORECAST');
-      return;
-    }
-    this.refused = undefined;
+    const series = this.series.data;
+    if ((!series && chosen.length === 0) || !this.#may()) return;
+    const set = this.set ?? 'Auto';
+    const several = chosen.length > 0 ? chosen : series?.by && this.opened ? [this.opened] : undefined;
     this.deciding = {
       kind: 'FORECAST',
       orders: [],
-      item: chosen.length > 0 ? undefined : this.item,
-      site: chosen.length > 0 ? undefined : this.site,
-      form:
-        chosen.length > 0
-          ? { set: this.set ?? 'Auto', bucket: this.bucket, series: chosen }
-          : { set: this.set ?? 'Auto', bucket: this.bucket, method: this.method }
+      item: several ? undefined : series?.item,
+      site: several ? undefined : series?.site,
+      form: several
+        ? { set, bucket: this.bucket, series: several, method: chosen.length > 0 ? undefined : this.method }
+        : { set, bucket: this.bucket, method: this.method }
     };
+  }
+
+  /** The sum of what its members come to by themselves goes into a set: each by itself. */
+  keepBottomUp(): void {
+    const members = this.series.data?.members.map((m) => m.key) ?? [];
+    if (members.length === 0 || !this.#may()) return;
+    this.deciding = {
+      kind: 'FORECAST',
+      orders: [],
+      form: { set: this.set ?? 'Auto', bucket: this.bucket, series: members }
+    };
+  }
+
+  /** What is known of a bucket to come, on top of what is forecast. */
+  adjust(from?: string, change?: string): void {
+    const series = this.series.data;
+    const bucket = series?.ahead.find((a) => a.from === from) ?? series?.ahead[0];
+    if (!series || series.by || !bucket || !this.#may()) return;
+    this.deciding = {
+      kind: 'ADJUST',
+      orders: [],
+      item: series.item,
+      site: series.site,
+      form: {
+        set: series.set ?? undefined,
+        bucket: this.bucket,
+        from: bucket.from,
+        change: change ?? bucket.known?.change ?? '',
+        event: bucket.known?.kind ?? '',
+        note: bucket.known?.reason ?? ''
+      }
+    };
+  }
+
+  /** A forecast set is copied, scaled or taken away. */
+  changeSet(form: { from: string; set?: string; percent?: string }): void {
+    if (this.#may()) this.deciding = { kind: 'SETS', orders: [], form };
+  }
+
+  /** What a run found goes into the set. */
+  keepSeries(series: string[]): void {
+    if (series.length > 0 && this.#may())
+      this.deciding = {
+        kind: 'FORECAST',
+        orders: [],
+        form: { set: this.set ?? 'Auto', bucket: 'MONTH', series }
+      };
+  }
+
+  /** One item at one site, wherever it is named. */
+  openOne(key: string): void {
+    this.side = undefined;
+    void toAddress({ by: undefined, only: undefined, series: key, method: undefined });
+  }
+
+  side = $state<'sets' | 'runs' | undefined>();
+
+  /** The forecast sets, or the runs over all series, in the place of the curve. */
+  beside(side: 'sets' | 'runs'): void {
+    this.side = this.side === side ? undefined : side;
   }
 
   close(): void {
@@ -169,6 +261,8 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
   #escape(): void {
     if (this.deciding) this.close();
     else if (this.point.from !== undefined) this.point.close();
+    else if (this.choice.open) this.choice.close();
+    else if (this.side) this.side = undefined;
     else {
       this.refused = undefined;
       this.last.forget();
@@ -180,7 +274,7 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     return [
       ...super.keys().filter((k) => k.keys !== 'Escape'),
       { keys: 'm', says: 'The next method', also: 'forecast by', run: () => this.nextMethod() },
-      { keys: 'M', says: 'The method with the least error', run: () => this.by(undefined) },
+      { keys: 'M', says: 'The method with the least error', run: () => this.made(undefined) },
       {
         keys: 'c',
         says: 'Correct the history',
@@ -192,6 +286,20 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
         says: 'Keep the forecast, or those of all selected',
         also: 'set save',
         run: () => this.keep()
+      },
+      {
+        keys: 'o',
+        says: 'How the forecast is made',
+        also: 'parameters window like item',
+        run: () => this.choice.show()
+      },
+      { keys: 'a', says: 'Adjust the forecast', also: 'promotion event by hand', run: () => this.adjust() },
+      { keys: 't', says: 'The forecast sets', also: 'compare copy scale', run: () => this.beside('sets') },
+      {
+        keys: 'b',
+        says: 'Forecast all in the background',
+        also: 'run schedule',
+        run: () => this.beside('runs')
       },
       { keys: 'Enter', says: 'Keep what is shown', run: () => this.pane?.keep() },
       { keys: 'u', says: 'Take back the last decision', also: 'undo', run: () => void this.last.takeBack() },

@@ -1,8 +1,7 @@
-import { createMutation, createQuery, useQueryClient, type CreateQueryResult } from '@tanstack/svelte-query';
+import { createMutation, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, Refused, type Schemas } from '$lib/api/client';
 import { parsedNumber, quantity } from '$lib/format';
 import { planSeen } from '$lib/plan-seen';
-import { forecastDraft } from '$lib/queries';
 import type { SeriesView } from './series';
 
 type Was = SeriesView['history'][number];
@@ -17,7 +16,6 @@ export const KINDS: { code: Kind; name: string }[] = [
 
 interface Of {
   series: () => SeriesView | undefined;
-  method: () => SeriesView['method'] | undefined;
   onkept: (decision: Schemas['Decision']) => void;
 }
 
@@ -32,24 +30,7 @@ export class HistoryPoint {
   refused = $state<string | undefined>();
   #command = crypto.randomUUID();
 
-  readonly #draft: CreateQueryResult<SeriesView>;
-
-  constructor(private readonly of: Of) {
-    this.#draft = createQuery(() => {
-      const series = this.of.series();
-      return {
-        ...forecastDraft({
-          item: series?.item ?? '',
-          site: series?.site ?? '',
-          bucket: series?.bucket,
-          method: this.of.method(),
-          corrections:
-            this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
-        }),
-        enabled: this.changed
-      };
-    });
-  }
+  constructor(private readonly of: Of) {}
 
   readonly was = $derived.by((): Was | undefined =>
     this.from === undefined ? undefined : this.of.series()?.history.find((w) => w.from === this.from)
@@ -62,8 +43,10 @@ export class HistoryPoint {
   readonly changed = $derived.by(
     () => this.was !== undefined && this.amount !== undefined && this.amount !== this.was.counts
   );
-  /** The series as it would be. */
-  readonly draft = $derived.by(() => (this.changed && !this.#draft.isError ? this.#draft.data : undefined));
+  /** What is tried beside what is kept. */
+  readonly corrections = $derived.by(() =>
+    this.changed && this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
+  );
 
   pick(from: string): void {
     const was = this.of.series()?.history.find((w) => w.from === from);

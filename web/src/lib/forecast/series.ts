@@ -4,7 +4,52 @@ import { dayNumber } from '$lib/format';
 
 export type Series = Schemas['SeriesRow'];
 export type SeriesView = Schemas['SeriesView'];
-export type Method = Series['method'];
+export type Method = NonNullable<Series['method']>;
+
+/** How a forecast is made, as it is typed. */
+export interface ChoiceFields {
+  method: string;
+  parameters: string;
+  from: string;
+  to: string;
+  likeItem: string;
+  likeSite: string;
+  likePercent: string;
+  reason: string;
+}
+
+/** What is kept, as it would be typed. */
+export function fieldsOf(
+  kept: SeriesView['chosen'],
+  said: (percent: number) => string
+): ChoiceFields | undefined {
+  if (!kept) return undefined;
+  return {
+    method: kept.method ?? '',
+    parameters: kept.parameters ?? '',
+    from: kept.from ?? '',
+    to: kept.to ?? '',
+    likeItem: kept.likeItem ?? '',
+    likeSite: kept.likeSite ?? '',
+    likePercent: kept.likePercent === null || kept.likePercent === undefined ? '' : said(kept.likePercent),
+    reason: kept.reason ?? ''
+  };
+}
+
+/** What is typed, as it is tried. */
+export function choiceOf(fields: ChoiceFields, parsed: (text: string) => number): Schemas['DraftChoice'] {
+  const like = fields.likeItem.trim();
+  const percent = parsed(fields.likePercent);
+  return {
+    method: (fields.method || undefined) as Method | undefined,
+    parameters: fields.method ? fields.parameters.trim() || undefined : undefined,
+    from: fields.from || undefined,
+    to: fields.to || undefined,
+    likeItem: like || undefined,
+    likeSite: like ? fields.likeSite.trim() || undefined : undefined,
+    likePercent: like && percent > 0 ? percent : undefined
+  };
+}
 
 /** The next year against the last, as a share; undefined where there was nothing. */
 export function changeOf(series: Pick<Series, 'lastYear' | 'nextYear'>): number | undefined {
@@ -41,6 +86,20 @@ export function shade(
   const up = days.map((day, i) => ({ day, amount: high[i] ?? 0 }));
   const back = days.map((day, i) => ({ day, amount: low[i] ?? 0 })).reverse();
   return `${path(up, x, y)} ${path(back, x, y).replace(/^M/, 'L')} Z`;
+}
+
+/** What several series have in common that are looked at as one. */
+export const BY: { code: SeriesView['by']; name: string }[] = [
+  { code: undefined, name: 'each' },
+  { code: 'ITEM', name: 'item' },
+  { code: 'GROUP', name: 'group' },
+  { code: 'SITE', name: 'site' },
+  { code: 'CUSTOMER', name: 'customer' }
+];
+
+/** A difference with its sign. */
+export function signed(amount: number, said: (amount: number) => string): string {
+  return `${amount > 0 ? '+' : amount < 0 ? '−' : ''}${said(Math.abs(amount))}`;
 }
 
 /** So many buckets before today are drawn at most. */

@@ -27,6 +27,14 @@
     enabled: draft.form.kitParts !== undefined
   }));
 
+  const EVENTS = [
+    ['', '–'],
+    ['PROMOTION', 'promotion'],
+    ['CLOSURE', 'closed'],
+    ['EVENT', 'event'],
+    ['JUDGEMENT', 'judgement']
+  ];
+
   interface Planning {
     name: string;
     help: string;
@@ -246,15 +254,58 @@
     bind:value={draft.form.factor}
   />
 {:else if kind === 'FORECAST'}
+  {@render setField('Into the forecast set')}
+  <p class="basis-full text-ink-2">
+    What stands there for these buckets is replaced{#if (draft.form.series ?? []).some( (k) => k.startsWith('~') )};
+      what is forecast of several as one is split over them by their shares of the last year{/if}. Only the
+    set that the plan uses changes the plan.
+  </p>
+{:else if kind === 'ADJUST'}
+  <Field
+    name="Changed by"
+    placeholder="+20 or -10 %"
+    fault={draft.faultOf('change')}
+    bind:value={draft.form.change}
+  />
   <label class="grid gap-0.5">
-    <span class="text-sm text-ink-2">Into the forecast set</span>
+    <span class="text-sm text-ink-2">Bucket from</span>
+    <input class="field" type="date" bind:value={draft.form.from} />
+  </label>
+  <label class="grid gap-0.5">
+    <span class="text-sm text-ink-2">Because of</span>
+    <select class="field" bind:value={draft.form.event}>
+      {#each EVENTS as [code, name] (code)}<option value={code}>{name}</option>{/each}
+    </select>
+  </label>
+  <Field name="Why" placeholder="in a few words" wide bind:value={draft.form.note} />
+  {@render setField('Also in the forecast set')}
+  <p class="basis-full text-ink-2">
+    It stands on top of whatever is forecast, now and later; without a number it is taken back.
+  </p>
+{:else if kind === 'SETS'}
+  <p class="basis-full">From <b>{draft.form.from}</b></p>
+  {@render setField('Into')}
+  <Field
+    name="Percent of it"
+    number="positive"
+    placeholder="100"
+    fault={draft.faultOf('percent')}
+    bind:value={draft.form.percent}
+  />
+  <p class="basis-full text-ink-2">
+    {#if !draft.form.set?.trim()}Without a set to go into, {draft.form.from} is taken away.
+    {:else if draft.form.set.trim() === draft.form.from}All of its quantities are changed.
+    {:else}All that stands in {draft.form.set} is replaced.{/if}
+  </p>
+{/if}
+
+{#snippet setField(name: string)}
+  <label class="grid gap-0.5">
+    <span class="text-sm text-ink-2">{name}</span>
     <input class="field w-[160px]" list="sets-{setsId}" autocomplete="off" bind:value={draft.form.set} />
     <datalist id="sets-{setsId}">
       {#each sets ?? [] as set (set)}<option value={set}></option>{/each}
     </datalist>
     {#if draft.faultOf('set')}<small class="text-vermilion" role="alert">{draft.faultOf('set')}</small>{/if}
   </label>
-  <p class="basis-full text-ink-2">
-    What stands there for these buckets is replaced. Only the set that the plan uses changes the plan.
-  </p>
-{/if}
+{/snippet}

@@ -59,6 +59,14 @@ export interface Form {
   /** Forecasts of several items at sites, by their keys. */
   series?: string[];
   method?: Schemas['SeriesRow']['method'];
+  /** The first day of a bucket, or the set that is changed. */
+  from?: string;
+  /** By how much a forecast is changed: +20 or −10 %. */
+  change?: string;
+  /** What such a change comes from. */
+  event?: string;
+  /** Of the quantities of a forecast set. */
+  percent?: string;
   /** Of the component that comes, for one of the one that goes. */
   factor?: string;
 }
@@ -80,7 +88,9 @@ export const TITLES: Record<Kind, string> = {
   DATA: 'Change data',
   COPY: 'A new item like',
   REPLACE: 'Replace everywhere',
-  FORECAST: 'Keep the forecast of'
+  FORECAST: 'Keep the forecast of',
+  ADJUST: 'Adjust the forecast of',
+  SETS: 'Forecast sets'
 };
 
 function text(value: string | undefined): string | undefined {
@@ -222,6 +232,25 @@ export function commandOf(deciding: Deciding, form: Form): PlanCommand | undefin
       const set = text(form.set);
       const { bucket, method, series } = form;
       return set ? { kind, item, site, series, set, bucket, method } : undefined;
+    }
+    case 'ADJUST':
+      return text(form.from)
+        ? {
+            kind,
+            item,
+            site,
+            set: text(form.set),
+            bucket: form.bucket,
+            from: text(form.from),
+            change: text(form.change),
+            event: text(form.event) as Schemas['AdjustForecast']['event'],
+            reason: note
+          }
+        : undefined;
+    case 'SETS': {
+      const percent = number(form.percent);
+      if (percent !== undefined && !(percent >= 0)) return undefined;
+      return text(form.from) ? { kind, from: text(form.from), set: text(form.set), percent } : undefined;
     }
     case 'DATA':
     case 'ENTER':

@@ -13,7 +13,13 @@ import java.util.stream.Stream;
  * by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
  */
 final class AnotherDay {
-    private static final Set<String> BY_WEEKS = Set.of("forecasts", "history_corrections", "shipments");
+    private static final Set<String> BY_WEEKS = Set.of(
+            "forecasts",
+            "history_corrections",
+            "forecast_choices",
+            "forecast_adjustments",
+            "forecast_versions",
+            "shipments");
     private static final int WEEKDAYS = 5;
     private static final int WEEK = 7;
 

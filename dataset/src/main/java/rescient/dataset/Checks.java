@@ -18,6 +18,7 @@ import rescient.core.company.Fact;
 import rescient.core.company.Source;
 import rescient.core.company.SupplierTerms;
 import rescient.core.company.Units;
+import rescient.core.forecast.Choice;
 
 /** Where in a dataset its facts are not consistent, beyond types and references: the rules stand in {@link Consistency}. */
 final class Checks {
@@ -36,6 +37,10 @@ final class Checks {
             c -> c.each("customer_orders", c::customerOrder),
             c -> c.quantities("forecasts", "item", "quantity"),
             c -> c.quantities("history_corrections", "item", "quantity"),
+            c -> c.quantities("forecast_adjustments", "item", "amount"),
+            c -> c.quantities("forecast_versions", "item", "quantity"),
+            c -> c.quantities("forecast_versions", "item", "adjusted"),
+            c -> c.each("forecast_choices", c::choice),
             c -> c.quantities("shipments", "item", "quantity"),
             Checks::forecasts,
             c -> c.quantities("open_orders", "item", "quantity"),
@@ -116,7 +121,8 @@ final class Checks {
                 "today", ColumnType.DAY,
                 "horizon_end", ColumnType.DAY,
                 "forecast_consumption", ColumnType.FLAG,
-                "release_ahead_days", ColumnType.DAYS);
+                "release_ahead_days", ColumnType.DAYS,
+                "forecast_run", ColumnType.words("daily", "weekly", "monthly"));
         boolean good = true;
         for (Row row : dataset.rows("settings")) {
             ColumnType type = types.get(row.text("key"));
@@ -208,6 +214,10 @@ final class Checks {
                         .ifPresent(flaw -> tell(row, List.of(flaw)));
             }
         }
+    }
+
+    private void choice(Row row) {
+        tell(row, Choice.flaws(Codec.of(Fact.ForecastChoice.class).read(row)));
     }
 
     private void alternative(Row row) {

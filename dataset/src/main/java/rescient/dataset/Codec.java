@@ -61,6 +61,9 @@ public final class Codec<F extends Fact> {
         put(Fact.Forecast.class, "forecasts");
         put(Fact.Shipment.class, "shipments");
         put(Fact.HistoryCorrection.class, "history_corrections");
+        put(Fact.ForecastChoice.class, "forecast_choices");
+        put(Fact.ForecastAdjustment.class, "forecast_adjustments");
+        put(Fact.ForecastVersion.class, "forecast_versions");
         put(Fact.OpenOrder.class, "open_orders");
         put(Fact.OpenOrderComponent.class, "open_order_components");
     }

@@ -181,6 +181,12 @@ public sealed interface ColumnType {
     /** A conversion from one unit to another. */
     ColumnType CONVERSION = new Decimal(BigDecimal.ZERO, true, null, 6);
 
+    /** A quantity that is added or taken off. */
+    ColumnType SIGNED = new Decimal(Limits.MOST.negate(), false, Limits.MOST, Texts.MOST_DECIMALS);
+
+    /** What is added to something in hundredths of it: all of it can be taken off. */
+    ColumnType PERCENT = new Decimal(BigDecimal.valueOf(-100), false, BigDecimal.valueOf(10_000), 6);
+
     ColumnType DAYS = new Whole(0, 10_000);
 
     static ColumnType words(String... allowed) {

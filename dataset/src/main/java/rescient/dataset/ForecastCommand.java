@@ -22,6 +22,7 @@ import rescient.core.base.Parallel;
 import rescient.core.company.Fact;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
+import rescient.core.forecast.DemandSeries;
 import rescient.core.forecast.Forecast;
 import rescient.core.forecast.Forecaster;
 import rescient.core.forecast.SalesHistory;
@@ -67,19 +68,19 @@ public final class ForecastCommand {
         LocalDate today = options.today(dataset);
         List<Map.Entry<Place, List<SalesHistory.Sold>>> places =
                 List.copyOf((orders ? ordered(dataset) : shipped(dataset)).entrySet());
-        Map<Place, List<Fact.HistoryCorrection>> corrections = dataset.rows("history_corrections").stream()
-                .map(Codec.of(Fact.HistoryCorrection.class)::read)
-                .collect(Collectors.groupingBy(one -> new Place(one.item(), one.site())));
+        Facts facts = Facts.of(dataset);
         SalesHistory[] histories = new SalesHistory[places.size()];
         Forecast[] forecasts = new Forecast[places.size()];
         AtomicInteger done = new AtomicInteger();
         Parallel.each(places.size(), i -> {
             Place place = places.get(i).getKey();
-            histories[i] = SalesHistory.of(buckets, places.get(i).getValue(), today)
-                    .corrected(corrections.getOrDefault(place, List.of()));
-            forecasts[i] = histories[i].values().length == 0
-                    ? null
-                    : Forecaster.of(histories[i].values(), buckets.season(), periods);
+            DemandSeries series = DemandSeries.of(
+                    facts,
+                    new DemandSeries.Place(place.item, place.site),
+                    SalesHistory.of(buckets, places.get(i).getValue(), today),
+                    DemandSeries.Draft.NOTHING);
+            histories[i] = series.counts();
+            forecasts[i] = series.hasHistory() ? series.forecast(periods, null, Forecaster::of) : null;
             progress.tell("Forecasting: " + done.incrementAndGet() + " of " + places.size());
         });
         Map<String, Integer> decimals = decimals(dataset);

@@ -49,6 +49,9 @@ final class Meanings {
         table("customer_orders", "Lines of customer orders: quotes, open ones, done and cancelled ones");
         table("forecasts", "Forecasts, in named sets");
         table("history_corrections", "What buckets of the history count for; what was shipped stays as it was");
+        table("forecast_choices", "How forecasts are made where that is not left to the calculation");
+        table("forecast_adjustments", "What is known of buckets to come: stands on top of what is forecast");
+        table("forecast_versions", "What was forecast, and when");
         table("shipments", "What was shipped to customers");
         table("open_orders", "Firmed and released orders that are not done");
         table(
@@ -77,7 +80,8 @@ final class Meanings {
         column("retired", "Planned as before, but not offered any more");
         column(
                 "settings.key",
-                "today, horizon_end, forecast_set, forecast_consumption, release_ahead_days or currency");
+                "today, horizon_end, forecast_set, forecast_consumption, release_ahead_days, currency, or forecast_run"
+                        + " (daily, weekly or monthly: all series are forecast by themselves)");
         column("settings.value", "The setting");
         for (String day : new String[] {"mon", "tue", "wed", "thu", "fri", "sat", "sun"}) {
             column(day, "Works on this weekday; if not set, Monday to Friday do");
@@ -225,6 +229,30 @@ final class Meanings {
                 "history_corrections.kind",
                 "outlier (it happens once), promotion, closure, or out_of_stock (more was asked for than could be shipped)");
         column("history_corrections.reason", "Why, in a few words");
+        column("forecast_choices.bucket", "For forecasts in these buckets");
+        column("forecast_choices.method", "By which it is made; not set: the one with the least error");
+        column(
+                "parameters",
+                "Of the method, such as alpha=0.2 beta=0.1; those that are not named are fitted. alpha: share of an"
+                        + " error that the level takes; beta: the trend, or the interval between demands; gamma: the"
+                        + " season; phi: what is left of the trend from bucket to bucket; n: of how many the mean is taken");
+        column("forecast_choices.from_date", "Before it the history does not count");
+        column("to_date", "Behind it the history does not count");
+        column("like_item", "Whose history stands for what the item does not have yet");
+        column("like_site", "At which site; not set: at its own");
+        column("like_percent", "So much of that history; not set: 100");
+        column("forecast_choices.reason", "Why, in a few words");
+        column("forecast_adjustments.from_date", "A day of the bucket");
+        column("forecast_adjustments.bucket", "Of which buckets this is one");
+        column("amount", "Is added, in the item's unit; below 0: is taken off");
+        column("percent", "Of what is forecast is added; below 0: is taken off");
+        column("forecast_adjustments.kind", "promotion, closure, event, or judgement");
+        column("forecast_adjustments.reason", "Why, in a few words");
+        column("made", "The day on which it was kept");
+        column("forecast_versions.quantity", "As the method said");
+        column("adjusted", "As it was kept, with what was changed by hand");
+        column("naive", "What came a season before: what any method has to beat");
+        column("forecast_versions.method", "By which it was made");
         column("customer_order_parts.quantity", "For one kit, in the component's unit");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");

@@ -6,11 +6,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import rescient.core.company.ForecastMethod;
 
 /** A table of the dataset: the one definition from which reading, checking, loading, writing and documentation follow. */
 public final class Table {
     private static final ColumnType TEXT = ColumnType.TEXT;
     private static final ColumnType AMOUNT = ColumnType.AMOUNT;
+    private static final ColumnType BUCKET = ColumnType.words("day", "week", "month");
+    private static final String[] METHODS =
+            Stream.of(ForecastMethod.values()).map(ForecastMethod::code).toArray(String[]::new);
     private static final ColumnType DAYS = ColumnType.DAYS;
     private static final ColumnType COUNT = new ColumnType.Whole(1, 10_000);
     private static final ColumnType PART =
@@ -27,7 +32,7 @@ public final class Table {
             Column.of("order_up_to", AMOUNT),
             Column.of("fixed_quantity", AMOUNT),
             Column.of("period_count", COUNT),
-            Column.of("period_unit", ColumnType.words("day", "week", "month")),
+            Column.of("period_unit", BUCKET),
             Column.of("min_quantity", AMOUNT),
             Column.of("max_quantity", AMOUNT),
             Column.of("multiple", AMOUNT),
@@ -230,7 +235,7 @@ public final class Table {
                     Column.key("item", TEXT).to("items"),
                     Column.key("site", TEXT).to("sites"),
                     Column.key("from_date", ColumnType.DAY),
-                    Column.required("bucket", ColumnType.words("day", "week", "month")),
+                    Column.required("bucket", BUCKET),
                     Column.required("quantity", AMOUNT)),
             table(
                     "shipments",
@@ -246,10 +251,45 @@ public final class Table {
                     Column.key("item", TEXT).to("items"),
                     Column.key("site", TEXT).to("sites"),
                     Column.key("from_date", ColumnType.DAY),
-                    Column.key("bucket", ColumnType.words("day", "week", "month")),
+                    Column.key("bucket", BUCKET),
                     Column.required("quantity", AMOUNT),
                     Column.of("kind", ColumnType.words("outlier", "promotion", "closure", "out_of_stock")),
                     Column.of("reason", TEXT)),
+            table(
+                    "forecast_choices",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("bucket", BUCKET),
+                    Column.of("method", ColumnType.words(METHODS)),
+                    Column.of("parameters", TEXT),
+                    Column.of("from_date", ColumnType.DAY),
+                    Column.of("to_date", ColumnType.DAY),
+                    Column.of("like_item", TEXT).to("items"),
+                    Column.of("like_site", TEXT).to("sites"),
+                    Column.of("like_percent", ColumnType.FACTOR),
+                    Column.of("reason", TEXT)),
+            table(
+                    "forecast_adjustments",
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("from_date", ColumnType.DAY),
+                    Column.key("bucket", BUCKET),
+                    Column.of("amount", ColumnType.SIGNED),
+                    Column.of("percent", ColumnType.PERCENT),
+                    Column.of("kind", ColumnType.words("promotion", "closure", "event", "judgement")),
+                    Column.of("reason", TEXT)),
+            table(
+                    "forecast_versions",
+                    Column.key("set", TEXT),
+                    Column.key("item", TEXT).to("items"),
+                    Column.key("site", TEXT).to("sites"),
+                    Column.key("bucket", BUCKET),
+                    Column.key("made", ColumnType.DAY),
+                    Column.key("from_date", ColumnType.DAY),
+                    Column.required("quantity", AMOUNT),
+                    Column.required("adjusted", AMOUNT),
+                    Column.of("naive", AMOUNT),
+                    Column.of("method", ColumnType.words(METHODS))),
             table(
                     "open_orders",
                     Column.key("number", TEXT),

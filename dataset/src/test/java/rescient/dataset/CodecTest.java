@@ -176,6 +176,8 @@ class CodecTest {
                     Fact.Per.class,
                     Fact.OrderState.class,
                     Fact.LineSupply.class,
+                    rescient.core.company.ForecastMethod.class,
+                    Fact.AdjustmentKind.class,
                     Fact.CorrectionKind.class);
         }
         return List.of(String.class);

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 /** Forecasts: all series in a list, one with its methods, and what is kept of it. */
 class ForecastTest extends ServerTest {
-    private static final String HIVE = "item=HIVE-10N&site=LARKMOOR";
+    private static final String HIVE = "key=HIVE-10N~LARKMOOR";
 
     private JsonNode one(String query) throws Exception {
         Reply reply = get("ida", "/api/forecasts/one?" + query);
@@ -30,7 +30,9 @@ class ForecastTest extends ServerTest {
         JsonNode all = get("ida", "/api/forecasts").body();
         assertThat(all.get("total").asInt())
                 .isEqualTo(jdbc.queryForObject(
-                        "select count(*) from (select distinct item, site from shipments) s", Integer.class));
+                        "select count(*) from (select item, site from shipments union select item, site from customer_orders"
+                                + " union select item, site from forecasts) s",
+                        Integer.class));
         assertThat(numbers(all.get("rows"), "value")).isSortedAccordingTo((a, b) -> Double.compare(b, a));
         JsonNode found = get("ida", "/api/forecasts?words=smoker&sort=mase").body();
         assertThat(found.get("rows"))
@@ -66,7 +68,7 @@ class ForecastTest extends ServerTest {
         assertThat(other.get("method").asText()).isEqualTo("THETA");
         assertThat(other.get("automatic").asBoolean()).isFalse();
         assertThat(one(HIVE + "&bucket=WEEK&periods=26").get("ahead")).hasSize(26);
-        assertThat(get("ida", "/api/forecasts/one?item=NAIL-20&site=LARKMOOR").status())
+        assertThat(get("ida", "/api/forecasts/one?key=NAIL-20~LARKMOOR").status())
                 .isEqualTo(404);
     }
 
@@ -139,7 +141,7 @@ class ForecastTest extends ServerTest {
                         "ida",
                         "/api/forecasts/draft",
                         null,
-                        "{'item':'HIVE-10N','site':'LARKMOOR','corrections':[{'from':'2026-03-01','quantity':50}]}")
+                        "{'key':'HIVE-10N~LARKMOOR','corrections':[{'from':'2026-03-01','quantity':50}]}")
                 .body();
         assertThat(month(tried, "2026-03-01").get("counts").asInt()).isEqualTo(50);
         assertThat(month(one(HIVE), "2026-03-01").get("counts").decimalValue()).isEqualByComparingTo(shipped);

@@ -2,8 +2,10 @@
   import DataViews from '$lib/data/DataViews.svelte';
   import { DEMAND_VIEWS } from '$lib/demand/views';
   import { ForecastScreen } from '$lib/forecast/forecast-screen.svelte';
+  import RunsPane from '$lib/forecast/RunsPane.svelte';
+  import SetsPane from '$lib/forecast/SetsPane.svelte';
   import SeriesPane from '$lib/forecast/SeriesPane.svelte';
-  import { changeOf, percent, type Series } from '$lib/forecast/series';
+  import { BY, changeOf, percent, signed, type Series } from '$lib/forecast/series';
   import { count, quantity } from '$lib/format';
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import KeptLine from '$lib/plan/KeptLine.svelte';
@@ -22,11 +24,14 @@
   <ListRow {list} key={s.key} id="series" columns={screen.columns} onopen={() => screen.open(s.key)}>
     <span class="what">
       <span class="name"><b>{s.item}</b> {s.itemName !== s.item ? s.itemName : ''}</span>
-      <span class="where">{s.siteName} · {s.methodTitle}</span>
+      <span class="where">{s.siteName} · {s.methodTitle}{s.chosen ? ', as was chosen' : ''}</span>
     </span>
     <span class="num">{quantity(s.nextYear)} <small>{s.unit}</small></span>
     <span class="num">{percent(changeOf(s))}</span>
     <span class="num">{s.mase === null || s.mase === undefined ? '–' : s.mase.toFixed(2)}</span>
+    <span class="num" class:short={Math.abs(s.signal ?? 0) > 4}
+      >{s.signal === null || s.signal === undefined ? '–' : signed(s.signal, (n) => n.toFixed(1))}</span
+    >
   </ListRow>
 {/snippet}
 
@@ -44,7 +49,7 @@
   follow={list.at}
   active={screen.opened === undefined ? undefined : `series-${screen.opened}`}
   open={(s) => screen.open(s.key)}
-  list="minmax(430px, 470px)"
+  list="minmax(450px, 490px)"
   columns={screen.columns}
   sort={screen.sort}
   onsort={(sort) => screen.filter('sort', sort)}
@@ -53,6 +58,39 @@
   {row}
 >
   {#snippet views()}<DataViews views={DEMAND_VIEWS} label="Views of the demand" />{/snippet}
+  {#snippet chips()}
+    <span class="flex gap-1" role="group" aria-label="Seen by">
+      {#each BY as by (by.name)}
+        <button
+          type="button"
+          class="chip"
+          class:font-bold={screen.by === (by.code ?? undefined)}
+          aria-pressed={screen.by === (by.code ?? undefined)}
+          onclick={() => screen.seenBy(by.code ?? undefined)}>{by.name}</button
+        >
+      {/each}
+    </span>
+    {#if !screen.by}
+      <button
+        type="button"
+        class="chip"
+        aria-pressed={screen.only === 'off'}
+        class:font-bold={screen.only === 'off'}
+        title="The tracking signal lies beyond 4: they run away to one side"
+        onclick={() => screen.filter('only', screen.only === 'off' ? undefined : 'off')}
+        >running away {screen.windows.any?.off ?? 0}</button
+      >
+      <button
+        type="button"
+        class="chip"
+        aria-pressed={screen.only === 'new'}
+        class:font-bold={screen.only === 'new'}
+        title="Nothing was shipped of them yet"
+        onclick={() => screen.filter('only', screen.only === 'new' ? undefined : 'new')}
+        >without history</button
+      >
+    {/if}
+  {/snippet}
   {#snippet detail()}
     {#if screen.deciding}
       {#key screen.deciding}
@@ -68,7 +106,11 @@
           onagain={() => undefined}
         />
       {/key}
-    {:else if screen.item}
+    {:else if screen.side === 'sets'}
+      <SetsPane {screen} />
+    {:else if screen.side === 'runs'}
+      <RunsPane {screen} />
+    {:else if screen.opened}
       <SeriesPane {screen} />
     {:else}
       <p class="grid h-full place-content-center text-ink-2">Choose a series to see its curve.</p>
@@ -86,6 +128,12 @@
     >
     <button type="button" class="bar-action" onclick={() => screen.nextMethod()}
       ><Key name="m" dark /> Next method</button
+    >
+    <button type="button" class="bar-action" onclick={() => screen.beside('sets')}
+      ><Key name="t" dark /> Sets</button
+    >
+    <button type="button" class="bar-action" onclick={() => screen.beside('runs')}
+      ><Key name="b" dark /> Forecast all</button
     >
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button

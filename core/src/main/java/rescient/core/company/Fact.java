@@ -679,6 +679,73 @@ public sealed interface Fact {
             String reason)
             implements Fact {}
 
+    /**
+     * How the forecast of an item at a site is made, where it is not left to itself.
+     *
+     * @param bucket of which buckets it is made
+     * @param method null: the one with the least error
+     * @param parameters of the method, {@code alpha=0.2 beta=0.1}; null: they are fitted
+     * @param fromDate before it the history does not count, nor behind {@code toDate}; null: all of it does
+     * @param likeItem whose history stands for what it does not have yet, at {@code likeSite} (null: at its own)
+     * @param likePercent of that history; null: 100
+     */
+    record ForecastChoice(
+            String item,
+            String site,
+            PeriodUnit bucket,
+            ForecastMethod method,
+            String parameters,
+            LocalDate fromDate,
+            LocalDate toDate,
+            String likeItem,
+            String likeSite,
+            BigDecimal likePercent,
+            String reason)
+            implements Fact {}
+
+    /** What a change of a forecast by hand comes from. */
+    enum AdjustmentKind {
+        PROMOTION,
+        CLOSURE,
+        EVENT,
+        JUDGEMENT
+    }
+
+    /**
+     * What somebody knows of a bucket to come that its history does not: stands on top of whatever is forecast.
+     *
+     * @param amount is added, in the item's unit; {@code percent} of what is forecast too; null: nothing
+     */
+    record ForecastAdjustment(
+            String item,
+            String site,
+            LocalDate fromDate,
+            PeriodUnit bucket,
+            BigDecimal amount,
+            BigDecimal percent,
+            AdjustmentKind kind,
+            String reason)
+            implements Fact {}
+
+    /**
+     * What was forecast of a bucket, and when.
+     *
+     * @param made the day on which it was kept
+     * @param quantity as the method said, {@code adjusted} as it was kept, {@code naive} what came a season before
+     */
+    record ForecastVersion(
+            String set,
+            String item,
+            String site,
+            PeriodUnit bucket,
+            LocalDate made,
+            LocalDate fromDate,
+            BigDecimal quantity,
+            BigDecimal adjusted,
+            BigDecimal naive,
+            ForecastMethod method)
+            implements Fact {}
+
     /** What went to a customer. */
     record Shipment(
             String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import rescient.core.company.ForecastMethod;
 
 /**
  * How methods would have done over the last part of a history. They are fitted to what lies before its first bucket; then
@@ -22,7 +23,7 @@ final class BackTest {
     private final int horizon;
     private final int first;
     private final double scale;
-    private final Map<Method, Residuals> of = new EnumMap<>(Method.class);
+    private final Map<ForecastMethod, Residuals> of = new EnumMap<>(ForecastMethod.class);
 
     /**
      * The errors of a method.
@@ -45,13 +46,14 @@ final class BackTest {
      *
      * @param length of a season in buckets
      * @param horizon buckets that are forecast
+     * @param choice whose parameters are given
      */
-    static BackTest of(double[] y, int length, int horizon) {
+    static BackTest of(double[] y, int length, int horizon, Choice choice) {
         BackTest test = new BackTest(y, length, horizon);
         if (test.first < y.length) {
-            Map<Method, Model> models = new Fitting(y, test.first, length).all();
+            Map<ForecastMethod, Model> models = new Fitting(y, test.first, length, choice).all();
             // what is made of the others says what they say at the same moment
-            models.put(Method.COMBINATION, new Combined(Fitting.combined(models)));
+            models.put(ForecastMethod.COMBINATION, new Combined(Fitting.combined(models)));
             test.run(models);
         }
         return test;
@@ -61,7 +63,7 @@ final class BackTest {
      * The mean absolute seasonal difference of what methods are fitted to (Hyndman and Koehler 2006); of neighbours where that
      * is 0 or there is no season yet, else the mean, else 1.
      */
-    private static double scale(double[] y, int n, int length) {
+    static double scale(double[] y, int n, int length) {
         double seasonal = difference(y, n, length);
         double next = seasonal > 0 ? seasonal : difference(y, n, 1);
         if (next > 0) {
@@ -82,11 +84,11 @@ final class BackTest {
         return n > lag ? sum / (n - lag) : 0;
     }
 
-    private void run(Map<Method, Model> models) {
-        Map<Method, Errors> errors = new EnumMap<>(Method.class);
+    private void run(Map<ForecastMethod, Model> models) {
+        Map<ForecastMethod, Errors> errors = new EnumMap<>(ForecastMethod.class);
         models.keySet().forEach(method -> errors.put(method, new Errors(horizon)));
         for (int origin = first; origin < y.length; origin++) {
-            for (Map.Entry<Method, Model> one : models.entrySet()) {
+            for (Map.Entry<ForecastMethod, Model> one : models.entrySet()) {
                 errors.get(one.getKey()).at(origin, y, one.getValue());
             }
             for (Model model : models.values()) {
@@ -131,7 +133,7 @@ final class BackTest {
     }
 
     /** What was tested, nothing if the history is too short. */
-    Map<Method, Residuals> residuals() {
+    Map<ForecastMethod, Residuals> residuals() {
         return of;
     }
 

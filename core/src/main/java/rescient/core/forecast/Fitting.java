@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import rescient.core.company.ForecastMethod;
 
 /** The models of all methods that fit a series, as its first values say. */
 final class Fitting {
@@ -15,12 +16,15 @@ final class Fitting {
     private final int length;
     private final Season season;
     private final double[] plain;
+    private final Choice choice;
 
     /**
      * @param n so many values count; nothing behind them is looked at
      * @param length of a season in buckets
+     * @param choice whose parameters are given
      */
-    Fitting(double[] y, int n, int length) {
+    Fitting(double[] y, int n, int length, Choice choice) {
+        this.choice = choice;
         this.y = y;
         this.n = n;
         this.length = length;
@@ -33,10 +37,10 @@ final class Fitting {
     }
 
     /** Without the combination, which is made of the others. */
-    Map<Method, Model> all() {
-        Map<Method, Model> models = new EnumMap<>(Method.class);
-        for (Method method : Method.values()) {
-            if (method != Method.COMBINATION && fits(method)) {
+    Map<ForecastMethod, Model> all() {
+        Map<ForecastMethod, Model> models = new EnumMap<>(ForecastMethod.class);
+        for (ForecastMethod method : ForecastMethod.values()) {
+            if (method != ForecastMethod.COMBINATION && fits(method)) {
                 models.put(method, model(method));
             }
         }
@@ -47,23 +51,23 @@ final class Fitting {
      * Those that the combination is made of: not what others are measured by, and of the two kinds of season the one that
      * the series has. Where nothing else is left, all.
      */
-    static List<Model> combined(Map<Method, Model> models) {
+    static List<Model> combined(Map<ForecastMethod, Model> models) {
         List<Model> of = new ArrayList<>();
-        boolean multiplicative = models.containsKey(Method.WINTERS_MULTIPLICATIVE);
+        boolean multiplicative = models.containsKey(ForecastMethod.WINTERS_MULTIPLICATIVE);
         models.forEach((method, model) -> {
-            boolean measure = method == Method.SEASONAL_NAIVE || method == Method.MOVING_AVERAGE;
-            if (!measure && !(multiplicative && method == Method.WINTERS_ADDITIVE)) {
+            boolean measure = method == ForecastMethod.SEASONAL_NAIVE || method == ForecastMethod.MOVING_AVERAGE;
+            if (!measure && !(multiplicative && method == ForecastMethod.WINTERS_ADDITIVE)) {
                 of.add(model);
             }
         });
         return of.isEmpty() ? List.copyOf(models.values()) : of;
     }
 
-    boolean fits(Method method) {
+    boolean fits(ForecastMethod method) {
         return switch (method) {
             case SEASONAL_NAIVE, MOVING_AVERAGE, COMBINATION -> true;
             case SIMPLE, HOLT, DAMPED, THETA, TREND ->
-                n >= FEW && (season.isThere() || !isIntermittent() || method == Method.SIMPLE);
+                n >= FEW && (season.isThere() || !isIntermittent() || method == ForecastMethod.SIMPLE);
             case WINTERS_ADDITIVE -> season.isThere();
             case WINTERS_MULTIPLICATIVE -> season.isThere() && season.multiplicative();
             case CROSTON, SBA, TSB -> isIntermittent();
@@ -74,22 +78,29 @@ final class Fitting {
         return Intermittent.is(y, n);
     }
 
-    Model model(Method method) {
+    Model model(ForecastMethod method) {
+        Map<String, Double> given = choice.given(method);
         return switch (method) {
             case SEASONAL_NAIVE -> new SeasonalNaive(y, n, length);
-            case MOVING_AVERAGE -> adjusted(new MovingAverage(plain, n));
-            case SIMPLE -> adjusted(SmoothingFit.of(Smoothing.Kind.LEVEL, plain, n, Season.NONE));
-            case HOLT -> adjusted(SmoothingFit.of(Smoothing.Kind.TREND, plain, n, Season.NONE));
-            case DAMPED -> adjusted(SmoothingFit.of(Smoothing.Kind.DAMPED, plain, n, Season.NONE));
-            case THETA -> adjusted(new Theta(plain, n));
-            case TREND -> adjusted(new Trend(plain, n));
-            case WINTERS_ADDITIVE -> SmoothingFit.of(Smoothing.Kind.SEASON, y, n, Season.indices(y, n, length, false));
-            case WINTERS_MULTIPLICATIVE -> SmoothingFit.of(Smoothing.Kind.SEASON, y, n, season);
-            case CROSTON -> Intermittent.of(Intermittent.Kind.CROSTON, y, n);
-            case SBA -> Intermittent.of(Intermittent.Kind.SBA, y, n);
-            case TSB -> Intermittent.of(Intermittent.Kind.TSB, y, n);
+            case MOVING_AVERAGE -> adjusted(moving(given));
+            case SIMPLE -> adjusted(SmoothingFit.of(Smoothing.Kind.LEVEL, plain, n, Season.NONE, given));
+            case HOLT -> adjusted(SmoothingFit.of(Smoothing.Kind.TREND, plain, n, Season.NONE, given));
+            case DAMPED -> adjusted(SmoothingFit.of(Smoothing.Kind.DAMPED, plain, n, Season.NONE, given));
+            case THETA -> adjusted(new Theta(plain, n, given));
+            case TREND -> adjusted(new Trend(plain, n, given));
+            case WINTERS_ADDITIVE ->
+                SmoothingFit.of(Smoothing.Kind.SEASON, y, n, Season.indices(y, n, length, false), given);
+            case WINTERS_MULTIPLICATIVE -> SmoothingFit.of(Smoothing.Kind.SEASON, y, n, season, given);
+            case CROSTON -> Intermittent.of(Intermittent.Kind.CROSTON, y, n, given);
+            case SBA -> Intermittent.of(Intermittent.Kind.SBA, y, n, given);
+            case TSB -> Intermittent.of(Intermittent.Kind.TSB, y, n, given);
             case COMBINATION -> throw new IllegalArgumentException("A combination is made of the others");
         };
+    }
+
+    private Model moving(Map<String, Double> given) {
+        Double of = given.get("n");
+        return of == null ? new MovingAverage(plain, n) : new MovingAverage(plain, n, of.intValue());
     }
 
     private Model adjusted(Model model) {

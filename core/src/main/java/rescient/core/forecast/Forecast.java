@@ -1,7 +1,9 @@
 package rescient.core.forecast;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import rescient.core.company.ForecastMethod;
 
 /**
  * What is to be expected of a series.
@@ -17,7 +19,7 @@ import java.util.Map;
  * @param covered what share of the test's errors lies within the narrow interval, and within the wide one
  */
 public record Forecast(
-        Method method,
+        ForecastMethod method,
         boolean automatic,
         Map<String, Double> parameters,
         int season,
@@ -38,7 +40,28 @@ public record Forecast(
      * @param bias mean error in the same parts: above 0 too little was said
      * @param said what it would have said at the first bucket that was held out
      */
-    public record Tested(Method method, double mase, double bias, double[] said) {}
+    public record Tested(ForecastMethod method, double mase, double bias, double[] said) {}
+
+    /** The same without its first buckets. */
+    Forecast later(int buckets) {
+        return buckets == 0
+                ? this
+                : new Forecast(
+                        method,
+                        automatic,
+                        parameters,
+                        season,
+                        tail(mean, buckets),
+                        new Interval(tail(narrow.low, buckets), tail(narrow.high, buckets)),
+                        new Interval(tail(wide.low, buckets), tail(wide.high, buckets)),
+                        tested,
+                        heldOut,
+                        covered);
+    }
+
+    private static double[] tail(double[] all, int from) {
+        return Arrays.copyOfRange(all, from, all.length);
+    }
 
     /** How the method in use did; null if there was too little history to test it. */
     public Tested ofMethod() {

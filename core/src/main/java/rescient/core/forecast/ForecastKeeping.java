@@ -7,12 +7,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastMethod;
 import rescient.core.company.UnfitException;
 
-/** A forecast goes into a forecast set: what stands there for its buckets is replaced, everything else stays. */
+/**
+ * A forecast goes into a forecast set: what stands there for its buckets is replaced, everything else stays. What was
+ * forecast is kept beside it under the day, so that it can be held against what comes.
+ */
 public final class ForecastKeeping {
     private final CompanyFacts company;
     private final String set;
@@ -69,6 +74,82 @@ public final class ForecastKeeping {
         }
         before.values().forEach(row -> edits.add(FactEdit.gone(row)));
         return edits;
+    }
+
+    /**
+     * What becomes of the set and of what was forecast when, if the forecast of a series is kept on a day.
+     *
+     * @param forecast one value a bucket, in the item's unit, before what is known on top of it
+     * @param method by which it was made
+     */
+    public List<FactEdit<?>> edits(DemandSeries series, double[] forecast, ForecastMethod method, LocalDate today) {
+        double[] adjusted = series.adjusted(forecast);
+        Buckets buckets = series.counts().buckets();
+        List<FactEdit<?>> edits = edits(buckets, series.counts().next(), adjusted);
+        Map<LocalDate, Fact.ForecastVersion> before = new HashMap<>();
+        for (Fact.ForecastVersion row : company.where(Fact.ForecastVersion.class, "item", item.code())) {
+            if (row.set().equals(set)
+                    && row.site().equals(site)
+                    && row.bucket() == buckets.unit()
+                    && row.made().equals(today)) {
+                before.put(row.fromDate(), row);
+            }
+        }
+        for (int h = 0; h < adjusted.length; h++) {
+            double naive = series.counts().seasonBefore(h);
+            Fact.ForecastVersion row = new Fact.ForecastVersion(
+                    set,
+                    item.code(),
+                    site,
+                    buckets.unit(),
+                    today,
+                    series.counts().ahead(h),
+                    rounded(forecast[h]),
+                    rounded(adjusted[h]),
+                    Double.isNaN(naive) ? null : rounded(naive),
+                    method);
+            Fact.ForecastVersion was = before.remove(row.fromDate());
+            if (!Objects.equals(was, row)) {
+                edits.add(new FactEdit<>(was, row));
+            }
+        }
+        before.values().forEach(row -> edits.add(FactEdit.gone(row)));
+        return edits;
+    }
+
+    /**
+     * What becomes of the set if something else is known of a bucket.
+     *
+     * @param before what was known; null: nothing. So is {@code after}
+     * @return nothing if the set does not hold the bucket
+     */
+    public List<FactEdit<?>> adjusted(Fact.ForecastAdjustment before, Fact.ForecastAdjustment after) {
+        Fact.ForecastAdjustment any = after == null ? before : after;
+        LocalDate from = new Buckets(any.bucket()).start(any.fromDate());
+        List<FactEdit<?>> edits = new ArrayList<>();
+        company.where(Fact.Forecast.class, "item", item.code()).stream()
+                .filter(row -> row.set().equals(set) && row.site().equals(site))
+                .filter(row -> row.bucket() == any.bucket() && row.fromDate().equals(from))
+                .forEach(row -> {
+                    double base = base(row, before);
+                    BigDecimal other = rounded(after == null ? base : DemandSeries.adjusted(base, after));
+                    if (other.compareTo(row.quantity()) != 0) {
+                        edits.add(new FactEdit<>(row, row.withQuantity(other)));
+                    }
+                });
+        return edits;
+    }
+
+    /** What was forecast before it was changed by hand: as it was kept, or else with the change taken off again. */
+    private double base(Fact.Forecast row, Fact.ForecastAdjustment before) {
+        return company.where(Fact.ForecastVersion.class, "item", item.code()).stream()
+                .filter(one -> one.set().equals(set) && one.site().equals(site) && one.bucket() == row.bucket())
+                .filter(one -> one.fromDate().equals(row.fromDate()))
+                .max((a, b) -> a.made().compareTo(b.made()))
+                .map(one -> one.quantity().doubleValue())
+                .orElseGet(() -> before == null
+                        ? row.quantity().doubleValue()
+                        : DemandSeries.without(row.quantity().doubleValue(), before));
     }
 
     /** Half up, to the decimals of the unit. */

@@ -3,6 +3,7 @@ package rescient.core.forecast;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import rescient.core.company.ForecastMethod;
 
 /**
  * Makes forecasts: every method that fits is tried on the last part of the history; the combination of them, or one that
@@ -38,28 +39,28 @@ public final class Forecaster {
      * @param horizon how many buckets are forecast
      */
     public static Forecast of(double[] history, int length, int horizon) {
-        return of(history, length, horizon, null);
+        return of(history, length, horizon, Choice.AUTOMATIC);
     }
 
     /**
-     * The forecast by a method.
+     * The forecast as it is chosen.
      *
-     * @param chosen null, or a method that does not fit: the one with the least error
+     * @param chosen of no method, or one that does not fit the history: by the one with the least error
      */
-    public static Forecast of(double[] history, int length, int horizon, Method chosen) {
+    public static Forecast of(double[] history, int length, int horizon, Choice chosen) {
         return new Forecaster(history, length, horizon).forecast(chosen);
     }
 
-    private Forecast forecast(Method chosen) {
-        BackTest test = BackTest.of(y, length, horizon);
+    private Forecast forecast(Choice chosen) {
+        BackTest test = BackTest.of(y, length, horizon, chosen);
         List<Forecast.Tested> tested = new ArrayList<>();
         test.residuals()
                 .forEach((method, residuals) -> tested.add(
                         new Forecast.Tested(method, test.mase(residuals), test.bias(residuals), residuals.said())));
         tested.sort(Comparator.comparingDouble(Forecast.Tested::mase));
-        Fitting fitting = new Fitting(y, y.length, length);
-        Method automatic = automatic(tested, fitting);
-        Method method = chosen != null && fitting.fits(chosen) ? chosen : automatic;
+        Fitting fitting = new Fitting(y, y.length, length, chosen);
+        ForecastMethod automatic = automatic(tested, fitting);
+        ForecastMethod method = chosen.method() != null && fitting.fits(chosen.method()) ? chosen.method() : automatic;
         Model model = model(fitting, method);
         double[] mean = new double[horizon];
         model.ahead(mean);
@@ -87,20 +88,20 @@ public final class Forecaster {
      * The method that did best; of equal errors the simpler one. The combination stands unless another is better by a share: of
      * a dozen the best one's error is flattered by having been the best. Without a test, what asks for the least.
      */
-    private static Method automatic(List<Forecast.Tested> tested, Fitting fitting) {
+    private static ForecastMethod automatic(List<Forecast.Tested> tested, Fitting fitting) {
         List<Forecast.Tested> fit =
                 tested.stream().filter(one -> usual(one.method(), fitting)).toList();
         if (fit.isEmpty()) {
-            return Method.MOVING_AVERAGE;
+            return ForecastMethod.MOVING_AVERAGE;
         }
         double least = fit.get(0).mase();
         double combined = fit.stream()
-                .filter(one -> one.method() == Method.COMBINATION)
+                .filter(one -> one.method() == ForecastMethod.COMBINATION)
                 .mapToDouble(Forecast.Tested::mase)
                 .findFirst()
                 .orElse(Double.MAX_VALUE);
         return least > combined * (1 - BETTER)
-                ? Method.COMBINATION
+                ? ForecastMethod.COMBINATION
                 : fit.stream()
                         .filter(one -> one.mase() <= least + EQUAL)
                         .map(Forecast.Tested::method)
@@ -109,13 +110,15 @@ public final class Forecaster {
     }
 
     /** Without a season nobody repeats the last year. */
-    private static boolean usual(Method method, Fitting fitting) {
+    private static boolean usual(ForecastMethod method, Fitting fitting) {
         return fitting.fits(method)
-                && (method != Method.SEASONAL_NAIVE || fitting.season().isThere());
+                && (method != ForecastMethod.SEASONAL_NAIVE || fitting.season().isThere());
     }
 
-    private static Model model(Fitting fitting, Method method) {
-        return method == Method.COMBINATION ? new Combined(Fitting.combined(fitting.all())) : fitting.model(method);
+    private static Model model(Fitting fitting, ForecastMethod method) {
+        return method == ForecastMethod.COMBINATION
+                ? new Combined(Fitting.combined(fitting.all()))
+                : fitting.model(method);
     }
 
     private static Forecast.Interval interval(double[] mean, Intervals intervals, double share) {

@@ -54,7 +54,7 @@ final class Intermittent implements Model {
     }
 
     /** The model of the first {@code n} values, with the shares that would have said the next value best. */
-    static Model of(Kind kind, double[] y, int n) {
+    static Model of(Kind kind, double[] y, int n, Map<String, Double> given) {
         double sum = 0;
         int demands = 0;
         for (int t = 0; t < n; t++) {
@@ -74,8 +74,8 @@ final class Intermittent implements Model {
         };
         double[] shares = {SHARES[0], SHARES[0]};
         double least = Double.MAX_VALUE;
-        for (double a : SHARES) {
-            for (double b : SHARES) {
+        for (double a : shares(given.get("alpha"))) {
+            for (double b : shares(given.get("beta"))) {
                 double error = squares.applyAsDouble(new Intermittent(kind, a, b, size, interval));
                 if (error < least) {
                     least = error;
@@ -88,6 +88,10 @@ final class Intermittent implements Model {
             model.see(y[t]);
         }
         return model;
+    }
+
+    private static double[] shares(Double given) {
+        return given == null ? SHARES : new double[] {given};
     }
 
     @Override

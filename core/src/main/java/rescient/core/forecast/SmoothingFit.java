@@ -1,5 +1,6 @@
 package rescient.core.forecast;
 
+import java.util.Map;
 import org.hipparchus.analysis.MultivariateFunction;
 import org.hipparchus.exception.MathIllegalStateException;
 import org.hipparchus.optim.InitialGuess;
@@ -29,10 +30,12 @@ final class SmoothingFit {
     private final double level;
     private final double trend;
     private final double unit;
+    private final Map<String, Double> given;
     private double least = Double.MAX_VALUE;
     private double[] best;
 
-    private SmoothingFit(Smoothing.Kind kind, double[] y, int n, Season season) {
+    private SmoothingFit(Smoothing.Kind kind, double[] y, int n, Season season, Map<String, Double> given) {
+        this.given = given;
         this.kind = kind;
         this.y = y;
         this.n = n;
@@ -51,9 +54,13 @@ final class SmoothingFit {
         this.unit = n < 2 || spread == 0 ? 1 : spread / (n - 1);
     }
 
-    /** The model of the first {@code n} values, with the state that they leave. */
-    static Model of(Smoothing.Kind kind, double[] y, int n, Season season) {
-        SmoothingFit fit = new SmoothingFit(kind, y, n, season);
+    /**
+     * The model of the first {@code n} values, with the state that they leave.
+     *
+     * @param given parameters that are not fitted, by name
+     */
+    static Model of(Smoothing.Kind kind, double[] y, int n, Season season, Map<String, Double> given) {
+        SmoothingFit fit = new SmoothingFit(kind, y, n, season, given);
         Smoothing model = new Smoothing(kind, fit.parameters(fit.search()), season);
         for (int t = 0; t < n; t++) {
             model.see(y[t]);
@@ -108,7 +115,13 @@ final class SmoothingFit {
         double beta = kind.trend ? between(point[i++], 0, alpha) : 0;
         double phi = kind.damped ? between(point[i++], LEAST_PHI, MOST_PHI) : 1;
         double gamma = kind.season ? between(point[i], 0, 1 - alpha) : 0;
-        return new Smoothing.Parameters(alpha, beta, gamma, phi, first, rise);
+        return new Smoothing.Parameters(
+                given.getOrDefault("alpha", alpha),
+                kind.trend ? given.getOrDefault("beta", beta) : 0,
+                kind.season ? given.getOrDefault("gamma", gamma) : 0,
+                kind.damped ? given.getOrDefault("phi", phi) : 1,
+                first,
+                rise);
     }
 
     private static double between(double x, double low, double high) {

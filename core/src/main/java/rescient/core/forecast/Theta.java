@@ -14,8 +14,8 @@ final class Theta implements Model {
     private final Line line = new Line();
 
     /** Of values without a season. */
-    Theta(double[] y, int n) {
-        this.level = SmoothingFit.of(Smoothing.Kind.LEVEL, y, n, Season.NONE);
+    Theta(double[] y, int n, Map<String, Double> given) {
+        this.level = SmoothingFit.of(Smoothing.Kind.LEVEL, y, n, Season.NONE, given);
         this.alpha = level.parameters().get("alpha");
         for (int t = 0; t < n; t++) {
             line.see(y[t]);

@@ -9,9 +9,11 @@ final class Trend implements Model {
     private static final double FADING = 0.9;
 
     private final Line line = new Line();
+    private final double fading;
 
     /** Of values without a season. */
-    Trend(double[] y, int n) {
+    Trend(double[] y, int n, Map<String, Double> given) {
+        this.fading = given.getOrDefault("phi", FADING);
         for (int t = 0; t < n; t++) {
             line.see(y[t]);
         }
@@ -28,7 +30,7 @@ final class Trend implements Model {
         double sum = 0;
         double power = 1;
         for (int h = 0; h < into.length; h++) {
-            power *= FADING;
+            power *= fading;
             sum += power;
             into[h] = last + sum * line.slope();
         }
@@ -38,7 +40,7 @@ final class Trend implements Model {
     public Map<String, Double> parameters() {
         Map<String, Double> named = new LinkedHashMap<>();
         named.put("slope", line.slope());
-        named.put("phi", FADING);
+        named.put("phi", fading);
         return named;
     }
 }

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.UnfitException;
 
@@ -76,5 +79,43 @@ class ForecastKeepingTest {
                 .isInstanceOf(UnfitException.class)
                 .hasMessageContaining("2026-04-27");
         assertThatThrownBy(() -> keeping(" ")).hasMessageContaining("which forecast set");
+    }
+
+    /** 40 by the method, 44 with a tenth more, stands in the set; both are kept under the day. Another tenth makes 48 of 40. */
+    @Test
+    void whatWasForecastIsKeptWithTheDay() {
+        Fact.ForecastAdjustment tenth = new Fact.ForecastAdjustment(
+                "CHAIR", "W", MAY, PeriodUnit.MONTH, null, BigDecimal.TEN, Fact.AdjustmentKind.EVENT, null);
+        List<Fact> facts = new ArrayList<>(List.of(
+                new Fact.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null),
+                new Fact.Site("W", null, null, null),
+                new Fact.Unit("pcs", null, 0),
+                tenth,
+                new Fact.Shipment("CHAIR", "W", MAY.minusDays(3), "S1", null, null, new BigDecimal("40"))));
+        CompanyFacts before = FewFacts.of(facts.toArray(Fact[]::new));
+        LocalDate today = MAY.plusDays(9);
+        DemandSeries series = DemandSeries.of(before, new DemandSeries.Place("CHAIR", "W"), MONTHS, today);
+        List<FactEdit<?>> edits = new ForecastKeeping(before, "Base", "CHAIR", "W")
+                .edits(series, series.forecast(1, null, Forecaster::of).mean(), ForecastMethod.MOVING_AVERAGE, today);
+        assertThat(edits.stream().<Fact>map(FactEdit::after).toList())
+                .containsExactly(
+                        new Fact.Forecast("Base", "CHAIR", "W", MAY, PeriodUnit.MONTH, new BigDecimal("44")),
+                        new Fact.ForecastVersion(
+                                "Base",
+                                "CHAIR",
+                                "W",
+                                PeriodUnit.MONTH,
+                                today,
+                                MAY,
+                                new BigDecimal("40"),
+                                new BigDecimal("44"),
+                                null,
+                                ForecastMethod.MOVING_AVERAGE));
+        edits.forEach(edit -> facts.add(edit.after()));
+        Fact.ForecastAdjustment fifth = new Fact.ForecastAdjustment(
+                "CHAIR", "W", MAY, PeriodUnit.MONTH, null, new BigDecimal("20"), null, null);
+        ForecastKeeping keeping = new ForecastKeeping(FewFacts.of(facts.toArray(Fact[]::new)), "Base", "CHAIR", "W");
+        assertThat(said(keeping.adjusted(tenth, fifth))).containsExactly("2026-05-01 44 > 2026-05-01 48");
+        assertThat(said(keeping.adjusted(tenth, null))).containsExactly("2026-05-01 44 > 2026-05-01 40");
     }
 }

@@ -14,6 +14,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 
 /** The choice among methods, and what holds of every forecast. */
@@ -37,7 +38,7 @@ class ForecasterTest {
             y[t] = YEAR[t % 12];
         }
         Forecast forecast = Forecaster.of(y, 12, 12);
-        assertThat(forecast.method()).isEqualTo(Method.SEASONAL_NAIVE);
+        assertThat(forecast.method()).isEqualTo(ForecastMethod.SEASONAL_NAIVE);
         assertThat(forecast.mean()).containsExactly(YEAR);
         assertThat(forecast.season()).isEqualTo(12);
         assertThat(forecast.ofMethod().mase()).isZero();
@@ -50,12 +51,12 @@ class ForecasterTest {
         Forecast automatic = Forecaster.of(seasonal(72, noise, seed), 12, 12);
         Assume.that(automatic.season() == 12);
         double combined = automatic.tested().stream()
-                .filter(one -> one.method() == Method.COMBINATION)
+                .filter(one -> one.method() == ForecastMethod.COMBINATION)
                 .mapToDouble(Forecast.Tested::mase)
                 .findFirst()
                 .orElseThrow();
         double least = automatic.tested().get(0).mase();
-        assertThat(automatic.method() == Method.COMBINATION).isEqualTo(least > combined * 0.8);
+        assertThat(automatic.method() == ForecastMethod.COMBINATION).isEqualTo(least > combined * 0.8);
         assertThat(automatic.automatic()).isTrue();
     }
 
@@ -65,11 +66,12 @@ class ForecasterTest {
         double[] y = seasonal(72, 10, 1);
         Forecast automatic = Forecaster.of(y, 12, 12);
         assertThat(automatic.tested()).extracting(Forecast.Tested::mase).isSorted();
-        Forecast chosen = Forecaster.of(y, 12, 12, Method.MOVING_AVERAGE);
-        assertThat(chosen.method()).isEqualTo(Method.MOVING_AVERAGE);
+        Forecast chosen = Forecaster.of(y, 12, 12, Choice.of(ForecastMethod.MOVING_AVERAGE));
+        assertThat(chosen.method()).isEqualTo(ForecastMethod.MOVING_AVERAGE);
         assertThat(chosen.automatic()).isFalse();
         assertThat(chosen.tested()).hasSameSizeAs(automatic.tested());
-        assertThat(Forecaster.of(y, 12, 12, Method.CROSTON).method()).isEqualTo(automatic.method());
+        assertThat(Forecaster.of(y, 12, 12, Choice.of(ForecastMethod.CROSTON)).method())
+                .isEqualTo(automatic.method());
     }
 
     /** A demand now and then, without a season: nobody repeats the year before. */
@@ -81,7 +83,7 @@ class ForecasterTest {
             wild[t] = random.nextInt(5) == 0 ? random.nextInt(30) : 0;
         }
         assertThat(Forecaster.of(wild, 12, 12).season()).isEqualTo(1);
-        assertThat(Forecaster.of(wild, 12, 12).method()).isNotEqualTo(Method.SEASONAL_NAIVE);
+        assertThat(Forecaster.of(wild, 12, 12).method()).isNotEqualTo(ForecastMethod.SEASONAL_NAIVE);
     }
 
     @Test
@@ -98,10 +100,10 @@ class ForecasterTest {
             @ForAll @IntRange(max = 1000) int seed,
             @ForAll @DoubleRange(min = 0, max = 5000) double other) {
         double[] y = seasonal(months, 10, seed);
-        BackTest test = BackTest.of(y, 12, 6);
+        BackTest test = BackTest.of(y, 12, 6, Choice.AUTOMATIC);
         double[] changed = y.clone();
         Arrays.fill(changed, test.first(), months, other);
-        BackTest after = BackTest.of(changed, 12, 6);
+        BackTest after = BackTest.of(changed, 12, 6, Choice.AUTOMATIC);
         assertThat(after.residuals().keySet()).isEqualTo(test.residuals().keySet());
         test.residuals()
                 .forEach((method, residuals) -> assertThat(

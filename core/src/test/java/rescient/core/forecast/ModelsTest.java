@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Each method by its formula, worked out by hand. */
@@ -97,7 +98,7 @@ class ModelsTest {
         for (int t = 0; t < 30; t++) {
             y[t] = 100 + 2 * t;
         }
-        Theta theta = new Theta(y, 30);
+        Theta theta = new Theta(y, 30, Map.of());
         double[] said = ahead(theta, 3);
         assertThat(theta.parameters().get("drift")).isCloseTo(1, within(1e-9));
         assertThat(said[1] - said[0]).isCloseTo(1, within(1e-9));
@@ -107,7 +108,7 @@ class ModelsTest {
     /** 100, 102, 104: the line is at 104; beyond it rises by 2 · 0.9, then by 2 · 0.81. */
     @Test
     void aLineWhoseSlopeFades() {
-        double[] said = ahead(new Trend(new double[] {100, 102, 104}, 3), 2);
+        double[] said = ahead(new Trend(new double[] {100, 102, 104}, 3, Map.of()), 2);
         assertThat(said[0]).isCloseTo(105.8, within(1e-9));
         assertThat(said[1]).isCloseTo(107.42, within(1e-9));
     }
@@ -120,11 +121,13 @@ class ModelsTest {
             y[t] = 10;
         }
         assertThat(Intermittent.is(y, 40)).isTrue();
-        assertThat(ahead(Intermittent.of(Intermittent.Kind.CROSTON, y, 40), 2)).containsExactly(2.5, 2.5);
-        Model sba = Intermittent.of(Intermittent.Kind.SBA, y, 40);
+        assertThat(ahead(Intermittent.of(Intermittent.Kind.CROSTON, y, 40, Map.of()), 2))
+                .containsExactly(2.5, 2.5);
+        Model sba = Intermittent.of(Intermittent.Kind.SBA, y, 40, Map.of());
         double beta = sba.parameters().get("beta");
         assertThat(ahead(sba, 1)[0]).isCloseTo((1 - beta / 2) * 2.5, within(1e-9));
-        assertThat(ahead(Intermittent.of(Intermittent.Kind.TSB, y, 40), 1)[0]).isCloseTo(2.5, within(0.4));
+        assertThat(ahead(Intermittent.of(Intermittent.Kind.TSB, y, 40, Map.of()), 1)[0])
+                .isCloseTo(2.5, within(0.4));
     }
 
     /** What is asked for no more fades with Teunter's method, and stays with Croston's. */
@@ -134,8 +137,8 @@ class ModelsTest {
         for (int t = 0; t < 30; t += 2) {
             y[t] = 10;
         }
-        double croston = ahead(Intermittent.of(Intermittent.Kind.CROSTON, y, 60), 1)[0];
-        double tsb = ahead(Intermittent.of(Intermittent.Kind.TSB, y, 60), 1)[0];
+        double croston = ahead(Intermittent.of(Intermittent.Kind.CROSTON, y, 60, Map.of()), 1)[0];
+        double tsb = ahead(Intermittent.of(Intermittent.Kind.TSB, y, 60, Map.of()), 1)[0];
         assertThat(tsb).isLessThan(croston / 2);
     }
 
@@ -155,7 +158,7 @@ class ModelsTest {
         for (int t = 0; t < 60; t++) {
             y[t] = 100 + (t % 2 == 0 ? 5 : -5);
         }
-        Model model = SmoothingFit.of(Smoothing.Kind.LEVEL, y, 60, Season.NONE);
+        Model model = SmoothingFit.of(Smoothing.Kind.LEVEL, y, 60, Season.NONE, Map.of());
         assertThat(model.parameters().get("alpha")).isLessThan(0.1);
         assertThat(ahead(model, 1)[0]).isCloseTo(100, within(1.0));
     }

@@ -106,7 +106,7 @@ public final class ColumnMatch {
         if (Table.named(name) != null) {
             return Table.named(name);
         }
-        if (Months.of(sheet, Habits.of(sheet)).size() > 1) {
+        if (PeriodColumns.of(sheet, Habits.of(sheet)).isThere()) {
             return Table.named("forecasts");
         }
         return Table.ALL.stream()

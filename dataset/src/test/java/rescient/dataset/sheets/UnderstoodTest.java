@@ -114,7 +114,7 @@ class UnderstoodTest {
     @Test
     void oneColumnAMonthIsAForecast() {
         Sheet wide = SheetReader.pasted("Item\tMar 2026\tApr 2026\nA\t10\t12\nB\t5\t\n");
-        Sheet sheet = Months.upright(wide, Habits.of(wide));
+        Sheet sheet = PeriodColumns.upright(wide, Habits.of(wide));
         Table table = ColumnMatch.table(wide, facts);
         assertThat(table.name()).isEqualTo("forecasts");
         Mapping mapping = new Mapping(
@@ -133,6 +133,28 @@ class UnderstoodTest {
                         List.of("Base", "A", "W", "2026-03-01", "month", "10"),
                         List.of("Base", "A", "W", "2026-04-01", "month", "12"),
                         List.of("Base", "B", "W", "2026-03-01", "month", "5"));
+    }
+
+    /** Week 10 of 2026 begins on Monday, 2 March; Mondays name weeks, other days in a row name days, firsts name months. */
+    @Test
+    void oneColumnAWeekOrADayIsAForecastToo() {
+        assertThat(upright("Item\tW10 2026\t2026-W11\nA\t10\t12\n"))
+                .containsExactly(List.of("A", "2026-03-02", "week", "10"), List.of("A", "2026-03-09", "week", "12"));
+        assertThat(upright("Item\t2026-03-02\t2026-03-09\nA\t10\t\n"))
+                .containsExactly(List.of("A", "2026-03-02", "week", "10"));
+        assertThat(upright("Item\t2026-03-01\t2026-03-02\nA\t3\t4\n"))
+                .containsExactly(List.of("A", "2026-03-01", "day", "3"), List.of("A", "2026-03-02", "day", "4"));
+        assertThat(upright("Item\t2026-03-01\t2026-04-01\nA\t3\t4\n"))
+                .containsExactly(List.of("A", "2026-03-01", "month", "3"), List.of("A", "2026-04-01", "month", "4"));
+        // there is no week 54, so that one week is left, which is no row of periods
+        assertThat(upright("Item\tW10 2026\tW54 2026\nA\t10\t12\n")).containsExactly(List.of("A", "10", "12"));
+    }
+
+    private static List<List<String>> upright(String pasted) {
+        Sheet wide = SheetReader.pasted(pasted);
+        return PeriodColumns.upright(wide, Habits.of(wide)).rows().stream()
+                .map(List::of)
+                .toList();
     }
 
     @Test

@@ -49,6 +49,9 @@ public record Rights(
                             "customer_order_parts",
                             "forecasts",
                             "history_corrections",
+                            "forecast_choices",
+                            "forecast_adjustments",
+                            "forecast_versions",
                             "shipments",
                             "open_orders",
                             "open_order_components"))

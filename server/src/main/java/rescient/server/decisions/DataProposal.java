@@ -25,6 +25,9 @@ import rescient.server.platform.ToldChanges;
 
 /** What changes of rows come to: whether each can be, and what becomes of the company. */
 final class DataProposal {
+    /** Settings that are no facts of the company's, or have a command of their own. */
+    private static final Set<String> NOT_KEPT = Set.of("today", "horizon_end", "horizon_days", "forecast_set");
+
     private final Proposing desk;
     private final Proposal proposal;
     private final Facts facts;
@@ -94,7 +97,8 @@ final class DataProposal {
         Table table = Table.named(wish.table());
         if (table == null
                 || table.name().startsWith("open_order")
-                || table.name().equals("settings")) {
+                || (table.name().equals("settings")
+                        && NOT_KEPT.contains(wish.key().get("key")))) {
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY, "There is no table \"" + wish.table() + "\" to change")
                     .field("table");

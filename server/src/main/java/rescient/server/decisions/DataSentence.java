@@ -34,6 +34,9 @@ public final class DataSentence {
             Map.entry("stock", "lot in stock"),
             Map.entry("settings", "setting"),
             Map.entry("history_corrections", "bucket of the history"),
+            Map.entry("forecast_choices", "choice of a method"),
+            Map.entry("forecast_adjustments", "adjustment of a forecast"),
+            Map.entry("forecast_versions", "bucket as it was forecast"),
             Map.entry("forecasts", "forecast bucket"));
 
     private DataSentence() {}

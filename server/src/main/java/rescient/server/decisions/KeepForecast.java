@@ -4,21 +4,26 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.UnfitException;
 import rescient.core.forecast.Buckets;
+import rescient.core.forecast.Choice;
+import rescient.core.forecast.DemandSeries;
 import rescient.core.forecast.Forecast;
 import rescient.core.forecast.ForecastKeeping;
 import rescient.core.forecast.Forecaster;
-import rescient.core.forecast.Method;
-import rescient.core.forecast.SalesHistory;
+import rescient.core.forecast.Shares;
+import rescient.core.forecast.Together;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.server.access.Rights;
-import rescient.server.planning.OrderKey;
+import rescient.server.planning.SeriesKey;
 import rescient.server.platform.Asked;
 import rescient.server.platform.Nullable;
 
@@ -26,10 +31,11 @@ import rescient.server.platform.Nullable;
  * The forecast of an item at a site goes into a forecast set, or those of several.
  *
  * @param set a new one, or one that there is
- * @param series several items at sites, by their keys, in the place of {@code item} and {@code site}
+ * @param series several by their keys, in the place of {@code item} and {@code site}; what is several itself is split over its
+ *     items by their shares
  * @param bucket null: months
  * @param periods buckets that are kept; null: {@value #USUAL}
- * @param method null: the one with the least error
+ * @param method null: as it is chosen for the item, or else the one with the least error
  */
 record KeepForecast(
         @Nullable @Size(max = LONGEST) String set,
@@ -38,69 +44,96 @@ record KeepForecast(
         @Nullable @Size(max = KeepForecast.MOST_SERIES) List<@Size(max = 2 * LONGEST) String> series,
         @Nullable PeriodUnit bucket,
         @Nullable @Min(1) @Max(KeepForecast.MOST_PERIODS) Integer periods,
-        @Nullable Method method)
+        @Nullable ForecastMethod method)
         implements PlanCommand {
     static final int MOST_PERIODS = 400;
-    static final int MOST_SERIES = 5000;
+    static final int MOST_SERIES = 50_000;
     private static final int USUAL = 12;
 
-    private record Place(String item, String site) {}
+    /** What goes into the set of one item at one site. */
+    private record Kept(DemandSeries series, double[] quantities, ForecastMethod method) {}
 
     @Override
     public void propose(Proposing desk) {
         Facts facts = desk.version().directory().facts();
-        Buckets buckets = new Buckets(bucket == null ? PeriodUnit.MONTH : bucket);
+        Map<DemandSeries.Place, Kept> kept = new HashMap<>();
+        List<SeriesKey> keys = keys();
         List<FactEdit<?>> edits = new ArrayList<>();
-        List<Place> places = places();
-        Forecast last = null;
-        String lastItem = null;
-        int kept = 0;
-        for (Place place : places) {
-            ForecastKeeping keeping = new ForecastKeeping(facts, set, place.item, place.site);
-            SalesHistory history = SalesHistory.shipped(
-                            facts,
-                            place.item,
-                            place.site,
-                            buckets,
-                            desk.version().today())
-                    .corrected(SalesHistory.corrections(facts, place.item, place.site));
-            if (history.values().length == 0) {
-                continue;
+        int done = 0;
+        for (SeriesKey key : keys) {
+            Asked.watch().planned(done++, keys.size());
+            for (Kept one : kept(desk, key)) {
+                DemandSeries.Place place = one.series.place();
+                if (kept.putIfAbsent(place, one) == null) {
+                    edits.addAll(new ForecastKeeping(facts, set, place.item(), place.site())
+                            .edits(
+                                    one.series,
+                                    one.quantities,
+                                    one.method,
+                                    desk.version().today()));
+                    desk.proposal().point(place.item(), place.site());
+                }
             }
-            Asked.watch().planned(kept, places.size());
-            last = Forecaster.of(history.values(), buckets.season(), periods == null ? USUAL : periods, method);
-            edits.addAll(keeping.edits(buckets, history.next(), last.mean()));
-            desk.proposal().point(place.item, place.site);
-            lastItem = place.item;
-            kept++;
         }
-        if (last == null) {
-            throw new UnfitException("Nothing of " + places.get(0).item + " was ever shipped from there", "item");
+        if (kept.isEmpty()) {
+            throw new UnfitException("Nothing of " + keys.get(0).code() + " was ever shipped from there", "item");
         }
         desk.proposal()
                 .changes
                 .addAll(PlanningRows.checked(facts, FactChange.of(edits), "This cannot be the forecast"));
-        desk.say(
-                kept == 1
-                        ? "Forecast " + lastItem + " by "
-                                + last.method().title().toLowerCase(Locale.ROOT) + " in " + set.strip()
-                        : "Forecast " + kept + " series in " + set.strip());
+        desk.say(sentence(kept));
     }
 
-    private List<Place> places() {
-        if (series == null || series.isEmpty()) {
-            return List.of(new Place(item, site));
+    private String sentence(Map<DemandSeries.Place, Kept> kept) {
+        if (kept.size() > 1) {
+            return "Forecast " + kept.size() + " series in " + set.strip();
         }
-        return series.stream()
-                .distinct()
-                .map(key -> {
-                    int end = key.indexOf('~');
-                    if (end < 0) {
-                        throw new UnfitException("There is no series " + key, "series");
-                    }
-                    return new Place(OrderKey.decoded(key.substring(0, end)), OrderKey.decoded(key.substring(end + 1)));
-                })
-                .toList();
+        Kept one = kept.values().iterator().next();
+        return "Forecast " + one.series.place().item() + " by "
+                + one.method.title().toLowerCase(Locale.ROOT) + " in " + set.strip();
+    }
+
+    private List<Kept> kept(Proposing desk, SeriesKey key) {
+        Facts facts = desk.version().directory().facts();
+        Buckets buckets = new Buckets(bucket == null ? PeriodUnit.MONTH : bucket);
+        int ahead = periods == null ? USUAL : periods;
+        Choice choice = method == null ? null : Choice.of(method);
+        if (key.by() == null) {
+            new ForecastKeeping(facts, set, key.code(), key.site());
+            DemandSeries one =
+                    DemandSeries.of(facts, key.place(), buckets, desk.version().today());
+            if (!one.hasHistory()) {
+                return List.of();
+            }
+            Forecast forecast = one.forecast(ahead, choice, Forecaster::of);
+            return List.of(new Kept(one, forecast.mean(), forecast.method()));
+        }
+        if (key.by() == Together.By.CUSTOMER) {
+            throw new UnfitException(
+                    "A forecast is of items and sites, not of customers: what a customer takes can be looked at only",
+                    "series");
+        }
+        Together together =
+                Together.of(facts, key.by(), key.code(), buckets, desk.version().today());
+        if (together == null) {
+            return List.of();
+        }
+        Forecast forecast = together.forecast(ahead, choice, Forecaster::of);
+        double[] shares = together.shares();
+        List<Kept> split = new ArrayList<>();
+        for (int i = 0; i < shares.length; i++) {
+            split.add(new Kept(
+                    together.members().get(i),
+                    Shares.part(forecast.mean(), shares[i], together.weights()[i]),
+                    forecast.method()));
+        }
+        return split;
+    }
+
+    private List<SeriesKey> keys() {
+        return series == null || series.isEmpty()
+                ? List.of(new SeriesKey(null, item, site))
+                : series.stream().distinct().map(SeriesKey::of).toList();
     }
 
     @Override

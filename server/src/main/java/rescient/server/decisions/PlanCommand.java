@@ -24,7 +24,9 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = ChangeData.class, name = "DATA"),
     @JsonSubTypes.Type(value = CopyItem.class, name = "COPY"),
     @JsonSubTypes.Type(value = ReplaceComponent.class, name = "REPLACE"),
-    @JsonSubTypes.Type(value = KeepForecast.class, name = "FORECAST")
+    @JsonSubTypes.Type(value = KeepForecast.class, name = "FORECAST"),
+    @JsonSubTypes.Type(value = AdjustForecast.class, name = "ADJUST"),
+    @JsonSubTypes.Type(value = ChangeForecastSet.class, name = "SETS")
 })
 sealed interface PlanCommand
         permits OfOrders,
@@ -36,7 +38,9 @@ sealed interface PlanCommand
                 ChangeData,
                 CopyItem,
                 ReplaceComponent,
-                KeepForecast {
+                KeepForecast,
+                AdjustForecast,
+                ChangeForecastSet {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

@@ -23,6 +23,8 @@ final class TableEdits {
             "customer_orders", List.of("number"),
             "calendar_exceptions", List.of("calendar"),
             "history_corrections", List.of("item", "site"),
+            "forecast_adjustments", List.of("item", "site"),
+            "forecast_versions", List.of("set", "item", "site"),
             "stock", List.of("item", "site"));
 
     private TableEdits() {}

@@ -36,7 +36,7 @@ import rescient.dataset.Table;
 import rescient.dataset.sheets.ColumnMatch;
 import rescient.dataset.sheets.Habits;
 import rescient.dataset.sheets.Mapping;
-import rescient.dataset.sheets.Months;
+import rescient.dataset.sheets.PeriodColumns;
 import rescient.dataset.sheets.Sheet;
 import rescient.dataset.sheets.SheetReader;
 import rescient.dataset.sheets.Understood;
@@ -74,7 +74,7 @@ class ImportController {
      * @param columns the place in the sheet of each column of the table
      * @param remembered whether it was understood so before
      * @param dates day_first, month_first or year_first
-     * @param months whether it has one column a month
+     * @param months whether it has one column a period
      * @param sample the first rows
      */
     record SheetView(
@@ -198,7 +198,7 @@ class ImportController {
     private SheetView view(Sheet sheet) {
         Facts facts = live.current().directory().facts();
         Habits habits = Habits.of(sheet);
-        Sheet upright = Months.upright(sheet, habits);
+        Sheet upright = PeriodColumns.upright(sheet, habits);
         var remembered = imports.remembered(upright).orElse(null);
         Table table = remembered == null ? ColumnMatch.table(sheet, facts) : Table.named(remembered.getKey());
         Map<String, Integer> columns = new LinkedHashMap<>();
@@ -269,7 +269,7 @@ class ImportController {
         if (wish.sheet < 0 || wish.sheet >= brought.sheets.size()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no such sheet").field("sheet");
         }
-        return Months.upright(brought.sheets.get(wish.sheet), habits(wish));
+        return PeriodColumns.upright(brought.sheets.get(wish.sheet), habits(wish));
     }
 
     private static Habits habits(ImportWish wish) {

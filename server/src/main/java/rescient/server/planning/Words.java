@@ -14,6 +14,12 @@ public final class Words {
 
     private Words() {}
 
+    /** A difference with its sign. */
+    public static String signed(BigDecimal number) {
+        String plain = number.abs().stripTrailingZeros().toPlainString();
+        return (number.signum() < 0 ? "\u2212" : "+") + plain;
+    }
+
     /** A kind as the API names it: {@code lot_for_lot}. */
     public static String word(Enum<?> value) {
         return value.name().toLowerCase(Locale.ROOT);

@@ -1,9 +1,9 @@
-package rescient.core.forecast;
+package rescient.core.company;
 
 import java.util.Locale;
 
 /** How a forecast is made, the simpler ones first: of two that are equally good the first is taken. */
-public enum Method {
+public enum ForecastMethod {
     /** What was a season ago comes again; where there is no season, the last value. */
     SEASONAL_NAIVE("Seasonal naive"),
     /** The mean of the last values, of as many as fit best. */
@@ -33,13 +33,18 @@ public enum Method {
 
     private final String title;
 
-    Method(String title) {
+    ForecastMethod(String title) {
         this.title = title;
     }
 
     /** As it is called on the screen. */
     public String title() {
         return title;
+    }
+
+    /** By what it is called in a dataset. */
+    public static ForecastMethod of(String code) {
+        return valueOf(code.toUpperCase(Locale.ROOT));
     }
 
     /** As it is called in a dataset: {@code winters_additive}. */

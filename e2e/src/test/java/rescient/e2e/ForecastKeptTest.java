@@ -1,0 +1,230 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** What is kept of forecasts: how they are made, what is known on top, sets, runs over all series, what became of them. */
+class ForecastKeptTest extends DeskTest {
+    private static Locator button(Locator in, String name) {
+        return in.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+    }
+
+    private Page curveOf(String key) {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast?series=" + key);
+        assertThat(page.getByTestId("curve")).isVisible();
+        return page;
+    }
+
+    private static void drag(Page page, BoundingBox from, double right, double down) {
+        double x = from.x + from.width / 2;
+        double y = from.y + from.height / 2;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        page.mouse().move(x + right / 2, y + down / 2);
+        page.mouse().move(x + right, y + down);
+        page.mouse().up();
+    }
+
+    /** Parameters are typed, the curve follows, what cannot be is said beside it; kept for the item, and left to itself again. */
+    @Test
+    void howAForecastIsMadeIsTypedAndKept() {
+        Page page = curveOf("TOOL-J~LARKMOOR");
+        Locator ahead = page.getByTestId("ahead").locator("tbody tr").nth(1);
+        String before = ahead.textContent();
+        page.keyboard().press("o");
+        expectFailure("422");
+        Locator choice = page.getByTestId("choice");
+        choice.getByLabel("Method").selectOption("MOVING_AVERAGE");
+        choice.getByLabel("Parameters").fill("n=0");
+        assertThat(choice.getByRole(AriaRole.ALERT)).containsText("n from 1 to 400");
+        choice.getByLabel("Parameters").fill("n=3");
+        assertThat(choice.getByRole(AriaRole.ALERT)).hasCount(0);
+        assertThat(ahead).not().hasText(before);
+        String tried = ahead.textContent();
+        choice.getByLabel("Why").fill("quiet item");
+        page.keyboard().press("Enter");
+        assertThat(choice).hasCount(0);
+        assertThat(page.getByText("As was chosen (quiet item)")).isVisible();
+        assertThat(ahead).hasText(tried);
+        page.keyboard().press("o");
+        button(choice, "Leave it to the calculation").click();
+        assertThat(ahead).hasText(before);
+    }
+
+    /** The left edge of the window is dragged to later: the field says where it is, and the methods are tested anew. */
+    @Test
+    void theWindowIsDragged() {
+        Page page = curveOf("HIVE-10N~LARKMOOR");
+        String methods = page.getByTestId("methods").textContent();
+        drag(page, page.locator("[data-edge=from] path").boundingBox(), 160, 0);
+        Locator choice = page.getByTestId("choice");
+        assertThat(choice.getByLabel("History from")).hasValue(Pattern.compile("^202[45]-\\d\\d-01$"));
+        assertThat(page.getByTestId("methods")).not().hasText(methods);
+        page.keyboard().press("Escape");
+        assertThat(page.getByTestId("methods")).hasText(methods);
+    }
+
+    /** A month to come is dragged up: the change stands on top, named as a promotion, in the set as well, and is taken back. */
+    @Test
+    void aBucketToComeIsDraggedAndNamed() {
+        Page page = curveOf("SUIT-M~LARKMOOR");
+        page.keyboard().press("e");
+        Locator decide = page.getByTestId("decide");
+        Locator keep = button(decide, "Keep it");
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Forecast SUIT-M");
+        Locator march = page.getByTestId("ahead").locator("tbody tr").nth(4);
+        assertThat(march).containsText("1 Mar");
+        drag(
+                page,
+                page.getByTestId("curve")
+                        .locator("circle[fill='var(--slate)']")
+                        .nth(4)
+                        .boundingBox(),
+                0,
+                -50);
+        assertThat(decide).containsText("Adjust the forecast of");
+        assertThat(decide.getByLabel("Changed by")).hasValue(Pattern.compile("^\\+\\d+$"));
+        decide.getByLabel("Changed by").fill("+25");
+        decide.getByLabel("Because of").selectOption("PROMOTION");
+        assertThat(keep).isEnabled();
+        keep.click();
+        assertThat(march).containsText("+25");
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select f.quantity - v.quantity from forecasts f join forecast_versions v using (set, item, site,"
+                                + " bucket, from_date) where item = 'SUIT-M' and from_date = '2027-03-01'",
+                        Integer.class))
+                .isEqualTo(25);
+        page.keyboard().press("u");
+        assertThat(march).not().containsText("+25");
+        page.keyboard().press("u");
+    }
+
+    /** A group as one: its items get their shares; an item among them is opened from there. */
+    @Test
+    void aGroupIsForecastAsOneAndSplit() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Seen by"))
+                .getByText("group")
+                .click();
+        page.locator(".plan-row", new Page.LocatorOptions().setHasText("Woodwork"))
+                .click();
+        Locator members = page.getByTestId("members").locator("tbody tr");
+        assertThat(members).hasCount(9);
+        page.keyboard().press("e");
+        Locator decide = page.getByTestId("decide");
+        decide.getByLabel("Into the forecast set").fill("From above");
+        assertThat(decide).containsText("split over them");
+        assertThat(button(decide, "Keep it")).isEnabled();
+        button(decide, "Keep it").click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Forecast 9 series in From above");
+        members.first().getByRole(AriaRole.BUTTON).click();
+        assertThat(page).hasURL(Pattern.compile("series=NUC-5N"));
+    }
+
+    /** A copy of the set in use at 120 percent is compared with it, and taken away. */
+    @Test
+    void aSetIsCopiedComparedAndTakenAway() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        assertThat(page.locator(".plan-row").first()).isVisible();
+        page.keyboard().press("t");
+        Locator sets = page.getByTestId("sets");
+        button(sets.locator("tr", new Locator.LocatorOptions().setHasText("the plan uses it")), "Copy")
+                .click();
+        Locator decide = page.getByTestId("decide");
+        decide.getByLabel("Into").fill("Bold");
+        decide.getByLabel("Percent of it").fill("120");
+        assertThat(button(decide, "Keep it")).isEnabled();
+        button(decide, "Keep it").click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Copied the forecast set Base to Bold at 120 %");
+        assertThat(sets).containsText("Bold");
+        page.getByLabel("Second set").selectOption("Bold");
+        assertThat(page.getByTestId("compared").locator("tbody tr").first()).containsText("+");
+        button(sets.locator("tr", new Locator.LocatorOptions().setHasText("Bold")), "Take away")
+                .click();
+        assertThat(button(decide, "Keep it")).isEnabled();
+        button(decide, "Keep it").click();
+        assertThat(sets).not().containsText("Bold");
+    }
+
+    /** All series in the background, with what comes to something else and why; by itself on Mondays; all of it kept. */
+    @Test
+    void allSeriesAreForecastInTheBackground() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        assertThat(page.locator(".plan-row").first()).isVisible();
+        page.keyboard().press("b");
+        page.getByRole(AriaRole.MAIN)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Forecast all"))
+                .first()
+                .click();
+        assertThat(page.getByTestId("run")).containsText("is done");
+        assertThat(page.getByTestId("changes").locator("tbody tr").first()).containsText("nothing is kept of it yet");
+        page.getByLabel("by itself").selectOption("weekly");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Take back");
+        Assertions.assertThat(
+                        jdbc.queryForObject("select value from settings where key = 'forecast_run'", String.class))
+                .isEqualTo("weekly");
+        page.keyboard().press("u");
+        assertThat(page.getByLabel("by itself")).hasValue("");
+    }
+
+    /** A run that is under way is ended, and nothing of it is kept. */
+    @Test
+    void aRunIsEnded() {
+        jdbc.update(
+                "insert into forecast_runs (begun_by, begun_at, state, done, total) values ('Ida', now(), 'running', 7,"
+                        + " 43)");
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        assertThat(page.locator(".plan-row").first()).isVisible();
+        page.keyboard().press("b");
+        assertThat(page.getByTestId("run")).containsText("7 of 43");
+        button(page.getByTestId("run"), "End it").click();
+        assertThat(page.getByTestId("run")).containsText("Ending");
+        jdbc.update("update forecast_runs set state = 'cancelled', ended_at = now() where ending");
+        assertThat(page.getByTestId("run")).containsText("was ended; nothing of it was kept");
+    }
+
+    /** Something new is forecast like another, before anything of it was shipped. */
+    @Test
+    void somethingNewIsForecastLikeAnother() {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast?only=new");
+        page.locator(".plan-row").first().click();
+        assertThat(page.getByText("Nothing of it was shipped yet")).isVisible();
+        page.keyboard().press("o");
+        Locator choice = page.getByTestId("choice");
+        choice.getByLabel("Like item").fill("TOOL-J");
+        choice.getByLabel("Like site").fill("LARKMOOR");
+        assertThat(page.getByTestId("ahead").locator("tbody tr")).hasCount(12);
+    }
+
+    /** What runs away stands out; what was expected and what came stand beside each other; its curve is one key away. */
+    @Test
+    void whatWasForecastIsFollowed() {
+        Page page = signedIn("ida");
+        page.keyboard().press("g");
+        page.keyboard().press("u");
+        assertThat(page.getByTestId("months")).containsText("Missed in all");
+        page.keyboard().press("o");
+        page.locator(".plan-row", new Page.LocatorOptions().setHasText("STAND-2"))
+                .click();
+        assertThat(page.getByTestId("followed")).containsText("wants a look");
+        assertThat(page.getByTestId("lines").locator("tbody tr")).hasCount(8);
+        page.keyboard().press("v");
+        assertThat(page).hasURL(Pattern.compile("/demand/forecast\\?series=STAND-2"));
+        assertThat(page.getByTestId("curve")).isVisible();
+    }
+}
