@@ -23,5 +23,7 @@ module rescient.core {
     exports rescient.core.scenario;
     exports rescient.core.promise;
     exports rescient.core.forecast;
+    exports rescient.core.stock;
+    exports rescient.core.costing;
     exports rescient.core.health;
 }

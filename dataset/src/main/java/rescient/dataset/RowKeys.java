@@ -28,8 +28,11 @@ final class RowKeys {
                 .toArray();
     }
 
-    /** Whether no row that was asked about before has the key of the row of this number. */
+    /** Whether no row that was asked about before has the key of the row of this number; in a table without keys none has. */
     boolean isNew(int number) {
+        if (columns.length == 0) {
+            return true;
+        }
         Row row = rows.get(number);
         int hash = hash(row);
         int place = firstPlace(hash);

@@ -44,6 +44,8 @@ class HouseTest {
             "scenario",
             "promise",
             "forecast",
+            "stock",
+            "costing",
             "health");
 
     @ArchTest

@@ -1,0 +1,33 @@
+package rescient.core.stock;
+
+import java.math.BigDecimal;
+import rescient.core.company.Fact;
+
+/**
+ * An item as the stockroom sees it.
+ *
+ * @param decimals of quantities in its unit
+ * @param kit sold as one, kept as its parts
+ * @param standardCost of one, in money; 0 if nobody said
+ */
+public record StockItem(
+        String code,
+        String unit,
+        int decimals,
+        boolean kit,
+        Fact.Tracking tracking,
+        Costing costing,
+        BigDecimal standardCost) {
+    boolean isTracked() {
+        return tracking != Fact.Tracking.NONE;
+    }
+
+    boolean hasSerials() {
+        return tracking == Fact.Tracking.SERIAL;
+    }
+
+    /** Whether a quantity has no more decimals than its unit. */
+    boolean holds(BigDecimal quantity) {
+        return quantity.stripTrailingZeros().scale() <= decimals;
+    }
+}

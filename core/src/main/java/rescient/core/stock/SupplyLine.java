@@ -1,0 +1,439 @@
+package rescient.core.stock;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
+import rescient.core.company.Source;
+import rescient.core.stock.Movement.Lot;
+
+/** A line of a purchase, production, assembly, transfer or subcontract order: what is open of it, what it has used and cost. */
+public final class SupplyLine {
+    /**
+     * What stands on the order and stays.
+     *
+     * @param unit that the price and receipts are in; null: the item's
+     * @param price of one; null: nobody said
+     * @param ordered good quantity in all, {@code started} before yield
+     * @param forOrder the customer order it is made for, with {@code forLine}; null: none
+     */
+    public record Order(
+            String number,
+            String line,
+            Source kind,
+            boolean released,
+            String item,
+            String site,
+            String fromSite,
+            String supplier,
+            String unit,
+            BigDecimal price,
+            BigDecimal ordered,
+            BigDecimal started,
+            String forOrder,
+            String forLine) {}
+
+    /** A component, or of a transfer the item itself. */
+    public static final class Part {
+        private final String component;
+        private final Integer step;
+        private final boolean perOrder;
+        private final boolean backflush;
+        private BigDecimal planned;
+        private BigDecimal issued;
+        private BigDecimal used;
+        private BigDecimal value;
+
+        /**
+         * @param planned in all; of what was not planned 0
+         * @param used put out already, up to 12 decimals
+         * @param value of what is issued and not put out
+         */
+        public Part(
+                String component,
+                Integer step,
+                boolean perOrder,
+                boolean backflush,
+                BigDecimal planned,
+                BigDecimal issued,
+                BigDecimal used,
+                BigDecimal value) {
+            this.component = component;
+            this.step = step;
+            this.perOrder = perOrder;
+            this.backflush = backflush;
+            this.planned = planned;
+            this.issued = issued;
+            this.used = used;
+            this.value = value;
+        }
+
+        public String component() {
+            return component;
+        }
+
+        public Integer step() {
+            return step;
+        }
+
+        public boolean perOrder() {
+            return perOrder;
+        }
+
+        public boolean backflush() {
+            return backflush;
+        }
+
+        public BigDecimal planned() {
+            return planned;
+        }
+
+        public BigDecimal issued() {
+            return issued;
+        }
+
+        public BigDecimal used() {
+            return used;
+        }
+
+        public BigDecimal value() {
+            return value;
+        }
+
+        /** What is still to issue. */
+        public BigDecimal open() {
+            return planned.subtract(issued).max(BigDecimal.ZERO);
+        }
+
+        /** Issued and not put out yet. */
+        BigDecimal inside() {
+            return issued.subtract(used);
+        }
+
+        private void add(BigDecimal more, BigDecimal put, BigDecimal worth) {
+            issued = issued.add(more);
+            used = used.add(put);
+            value = value.add(worth);
+        }
+
+        private void plan(BigDecimal other) {
+            planned = other;
+        }
+    }
+
+    /** What was reported at a step. */
+    public static final class Progress {
+        private BigDecimal reported = BigDecimal.ZERO;
+        private BigDecimal scrapped = BigDecimal.ZERO;
+        private BigDecimal booked = BigDecimal.ZERO;
+        private BigDecimal minutes;
+
+        Progress() {}
+
+        public BigDecimal reported() {
+            return reported;
+        }
+
+        public BigDecimal scrapped() {
+            return scrapped;
+        }
+
+        /** Units for which the planned time was booked. */
+        public BigDecimal booked() {
+            return booked;
+        }
+
+        /** Minutes that were given; null: never. */
+        public BigDecimal minutes() {
+            return minutes;
+        }
+
+        /** As it was before. */
+        void begins(BigDecimal good, BigDecimal scrap, BigDecimal units, BigDecimal given) {
+            reported = good;
+            scrapped = scrap;
+            booked = units;
+            minutes = given;
+        }
+    }
+
+    /** Where it lies between two sites. */
+    public static final class Underway {
+        private final Tally tally = new Tally();
+        private LocalDate expiry;
+
+        Underway() {}
+
+        public BigDecimal quantity() {
+            return tally.quantity();
+        }
+
+        public BigDecimal value() {
+            return tally.value();
+        }
+
+        public LocalDate expiry() {
+            return expiry;
+        }
+
+        BigDecimal worth(BigDecimal part, int decimals) {
+            return tally.worth(part, decimals);
+        }
+    }
+
+    /** What an order has cost. */
+    public enum Cost {
+        MATERIAL,
+        WORK,
+        OUTSIDE,
+        PUT_OUT,
+        VARIANCE
+    }
+
+    private final Order order;
+    private final Journal journal;
+    private final List<Part> parts = new ArrayList<>();
+    private final NavigableMap<Integer, Progress> steps = new TreeMap<>();
+    private final Map<Lot, Underway> underway = new HashMap<>();
+    private final Map<Cost, BigDecimal> costs = new HashMap<>();
+    /** Issued to it by lot, less what came back. */
+    private final Map<Lot, Tally> issues = new HashMap<>();
+    /** Received from the supplier by lot, at what it cost, less what went back. */
+    private final Map<Lot, Tally> receipts = new HashMap<>();
+
+    private BigDecimal open;
+    private BigDecimal received;
+    private BigDecimal scrapped;
+    private LocalDate ended;
+    private boolean finished;
+
+    SupplyLine(Order order, BigDecimal open, BigDecimal scrapped, Journal journal) {
+        this.order = order;
+        this.open = open;
+        this.scrapped = scrapped;
+        this.received = order.ordered.subtract(open).max(BigDecimal.ZERO);
+        this.journal = journal;
+        for (Cost cost : Cost.values()) {
+            costs.put(cost, BigDecimal.ZERO);
+        }
+    }
+
+    public Order order() {
+        return order;
+    }
+
+    public BigDecimal open() {
+        return open;
+    }
+
+    /** Good quantity that came of it, more than was ordered counts too. */
+    public BigDecimal received() {
+        return received;
+    }
+
+    public BigDecimal scrapped() {
+        return scrapped;
+    }
+
+    /** The day it was done; null: it is not. */
+    public LocalDate ended() {
+        return ended;
+    }
+
+    /** Ended by somebody, not by having come. */
+    public boolean finished() {
+        return finished;
+    }
+
+    /** By component, then step. */
+    public List<Part> parts() {
+        return parts;
+    }
+
+    public NavigableMap<Integer, Progress> steps() {
+        return steps;
+    }
+
+    public Map<Lot, Underway> underway() {
+        return underway;
+    }
+
+    public BigDecimal cost(Cost cost) {
+        return costs.get(cost);
+    }
+
+    /** What it holds: what it cost less what was put out and what is a variance. */
+    public BigDecimal inProcess() {
+        return cost(Cost.MATERIAL)
+                .add(cost(Cost.WORK))
+                .add(cost(Cost.OUTSIDE))
+                .subtract(cost(Cost.PUT_OUT))
+                .subtract(cost(Cost.VARIANCE));
+    }
+
+    Source kind() {
+        return order.kind;
+    }
+
+    boolean isMade() {
+        return order.kind == Source.MAKE || order.kind == Source.ASSEMBLE;
+    }
+
+    Tally issuesOf(Lot lot) {
+        return issues.computeIfAbsent(lot, l -> new Tally());
+    }
+
+    Tally receiptsOf(Lot lot) {
+        return receipts.computeIfAbsent(lot, l -> new Tally());
+    }
+
+    Map<Lot, Tally> receipts() {
+        return receipts;
+    }
+
+    /** A component, as it was before. */
+    public void begins(Part part) {
+        parts.add(part);
+        sort();
+    }
+
+    private void sort() {
+        parts.sort(Comparator.comparing(Part::component)
+                .thenComparing(Part::step, Comparator.nullsFirst(Comparator.naturalOrder())));
+    }
+
+    /** A cost, as it was before. */
+    public void begins(Cost cost, BigDecimal amount) {
+        costs.put(cost, amount);
+    }
+
+    /** What was reported at a step before; 0: the item has none. */
+    public void begins(int step, BigDecimal good, BigDecimal scrap, BigDecimal units, BigDecimal given) {
+        progress(step).begins(good, scrap, units, given);
+    }
+
+    /** Something on its way, as it was before. */
+    void begins(Lot lot, BigDecimal quantity, BigDecimal value, LocalDate expiry) {
+        Underway way = underway.computeIfAbsent(lot, l -> new Underway());
+        way.tally.add(quantity, value);
+        way.expiry = expiry;
+    }
+
+    /** What came of it before; more than was ordered less what is open if more came. */
+    public void beganWith(BigDecimal good) {
+        received = received.max(good);
+    }
+
+    // everything below is written down in the journal, and taken back by the same with the other sign
+
+    /** Good pieces come of it; {@code less} lower what is open. */
+    void come(BigDecimal good, BigDecimal less) {
+        open = open.subtract(less);
+        received = received.add(good);
+        journal.did(() -> {
+            open = open.add(less);
+            received = received.subtract(good);
+        });
+    }
+
+    void scrap(BigDecimal pieces) {
+        scrapped = scrapped.add(pieces);
+        journal.did(() -> scrapped = scrapped.subtract(pieces));
+    }
+
+    void cost(Cost cost, BigDecimal more) {
+        costs.merge(cost, more, BigDecimal::add);
+        journal.did(() -> costs.merge(cost, more.negate(), BigDecimal::add));
+    }
+
+    void part(Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
+        part.add(issued, used, value);
+        journal.did(() -> part.add(issued.negate(), used.negate(), value.negate()));
+    }
+
+    /** A component that was not planned. */
+    Part extra(String component) {
+        Part part = new Part(
+                component, null, false, false, BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ZERO);
+        parts.add(part);
+        sort();
+        journal.did(() -> parts.remove(part));
+        return part;
+    }
+
+    /** Nothing more of it is to be issued. */
+    void planned(Part part, BigDecimal planned) {
+        BigDecimal before = part.planned;
+        part.plan(planned);
+        journal.did(() -> part.plan(before));
+    }
+
+    void tally(Tally tally, BigDecimal quantity, BigDecimal value) {
+        tally.add(quantity, value);
+        journal.did(() -> tally.add(quantity.negate(), value.negate()));
+    }
+
+    void way(Lot lot, BigDecimal quantity, BigDecimal value, LocalDate expiry) {
+        Underway way = underway.computeIfAbsent(lot, l -> new Underway());
+        LocalDate before = way.expiry;
+        way.tally.add(quantity, value);
+        way.expiry = expiry == null ? before : expiry;
+        journal.did(() -> {
+            way.tally.add(quantity.negate(), value.negate());
+            way.expiry = before;
+        });
+    }
+
+    Progress progress(int step) {
+        return steps.computeIfAbsent(step, s -> new Progress());
+    }
+
+    void report(int step, BigDecimal good, BigDecimal scrap) {
+        Progress at = progress(step);
+        at.reported = at.reported.add(good);
+        at.scrapped = at.scrapped.add(scrap);
+        journal.did(() -> {
+            at.reported = at.reported.subtract(good);
+            at.scrapped = at.scrapped.subtract(scrap);
+        });
+    }
+
+    void book(int step, BigDecimal units) {
+        Progress at = progress(step);
+        at.booked = at.booked.add(units);
+        journal.did(() -> at.booked = at.booked.subtract(units));
+    }
+
+    /** @param given null: none were ever given */
+    void minutes(int step, BigDecimal given) {
+        Progress at = progress(step);
+        BigDecimal before = at.minutes;
+        at.minutes = given;
+        journal.did(() -> at.minutes = before);
+    }
+
+    /** @param day null: it is open again */
+    void end(LocalDate day, boolean byHand) {
+        LocalDate before = ended;
+        boolean so = finished;
+        ended = day;
+        finished = byHand;
+        journal.did(() -> {
+            ended = before;
+            finished = so;
+        });
+    }
+
+    /** Planned of a component for so many started units, rounded up to a number of decimals. */
+    BigDecimal planned(Part part, BigDecimal units, int decimals, RoundingMode mode) {
+        return order.started.signum() == 0
+                ? BigDecimal.ZERO
+                : part.planned.multiply(units).divide(order.started, decimals, mode);
+    }
+}

@@ -1,0 +1,248 @@
+package rescient.dataset;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rescient.core.base.Limits;
+import rescient.core.stock.Movement;
+
+/**
+ * The tables of a dataset with what execution adds to them: columns of orders, items and stock, and the tables of movements,
+ * value and cost. What planning knows of a table is defined in {@link Table} alone.
+ */
+final class ExecutionTables {
+    private static final ColumnType TEXT = ColumnType.TEXT;
+    private static final ColumnType AMOUNT = ColumnType.AMOUNT;
+    private static final ColumnType SIGNED = ColumnType.SIGNED;
+    private static final ColumnType DAY = ColumnType.DAY;
+    private static final ColumnType COUNT = new ColumnType.Whole(Integer.MIN_VALUE, Integer.MAX_VALUE);
+    private static final ColumnType USED =
+            new ColumnType.Decimal(BigDecimal.ZERO, false, Limits.MOST, Texts.MOST_DECIMALS);
+
+    private static final Map<String, Table> ALL = new LinkedHashMap<>();
+
+    static {
+        for (Table table : Table.ALL) {
+            ALL.put(table.name(), table);
+        }
+        wider(
+                "items",
+                Column.of("costing", ColumnType.words("standard", "average", "fifo", "specific")),
+                Column.of("issue", ColumnType.words("manual", "backflush")),
+                Column.of("cost_batch", AMOUNT),
+                Column.of("lot_pattern", TEXT));
+        wider("bom_lines", Column.of("issue", ColumnType.words("manual", "backflush")));
+        // of one lot free and quarantined stock are kept apart
+        wider("stock", Column.openKey("quarantined", ColumnType.FLAG), Column.of("received", DAY));
+        wider(
+                "open_orders",
+                Column.of("unit", TEXT).to("units"),
+                Column.of("price", AMOUNT),
+                Column.of("scrapped", AMOUNT),
+                Column.of("confirmed_date", DAY),
+                Column.of("split_of", TEXT),
+                Column.of("state", TEXT),
+                Column.of("purchase_state", TEXT));
+        wider(
+                "open_order_components",
+                Column.openKey("step", TEXT),
+                Column.of("planned", AMOUNT),
+                Column.of("issued", AMOUNT),
+                Column.of("used", USED),
+                Column.of("value", SIGNED),
+                Column.of("per", ColumnType.words("unit", "order")),
+                Column.of("issue", ColumnType.words("manual", "backflush")));
+        like("closed_orders", "open_orders");
+        like("closed_order_components", "open_order_components");
+        like("closed_customer_orders", "customer_orders");
+        record();
+        value();
+        history();
+    }
+
+    private ExecutionTables() {}
+
+    private static void wider(String name, Column... columns) {
+        List<Column> all = new ArrayList<>(ALL.get(name).columns());
+        for (Column column : columns) {
+            all.removeIf(one -> one.name().equals(column.name()));
+        }
+        all.addAll(Arrays.asList(columns));
+        ALL.put(name, Table.table(name, all.toArray(Column[]::new)));
+    }
+
+    private static void like(String name, String other) {
+        List<Column> all = new ArrayList<>(ALL.get(other).columns());
+        all.add(Column.of("closed_date", DAY));
+        ALL.put(name, Table.table(name, all.toArray(Column[]::new)));
+    }
+
+    private static void added(String name, Column... columns) {
+        ALL.put(name, Table.table(name, columns));
+    }
+
+    private static void record() {
+        added(
+                "movements",
+                Column.key("movement", new ColumnType.Whole(1, Long.MAX_VALUE)),
+                Column.required("key", TEXT),
+                Column.required("date", DAY),
+                Column.required(
+                        "kind",
+                        ColumnType.words(Arrays.stream(Movement.Kind.values())
+                                .map(Movement.Kind::code)
+                                .toArray(String[]::new))),
+                Column.required("item", TEXT).to("items"),
+                Column.required("site", TEXT).to("sites"),
+                Column.of("lot", TEXT),
+                Column.of("serial", TEXT),
+                Column.of("quarantined", ColumnType.FLAG),
+                Column.required("quantity", SIGNED),
+                Column.required("value", SIGNED),
+                Column.of(
+                        "document",
+                        ColumnType.words("buy", "make", "assemble", "subcontract", "transfer", "customer_order")),
+                Column.of("number", TEXT),
+                Column.of("line", TEXT),
+                Column.of("reverses", new ColumnType.Whole(1, Long.MAX_VALUE)),
+                Column.of("reason", TEXT),
+                Column.of("person", TEXT),
+                Column.of("entered", TEXT));
+        added(
+                "in_transit",
+                Column.key("number", TEXT),
+                Column.key("line", TEXT),
+                Column.openKey("lot", TEXT),
+                Column.openKey("serial", TEXT),
+                Column.required("quantity", AMOUNT),
+                Column.required("value", AMOUNT),
+                Column.of("expiry", DAY));
+    }
+
+    private static void value() {
+        added(
+                "stock_values",
+                Column.key("item", TEXT).to("items"),
+                Column.key("site", TEXT).to("sites"),
+                Column.of("quantity", AMOUNT),
+                Column.required("value", AMOUNT));
+        added(
+                "stock_layers",
+                Column.key("item", TEXT).to("items"),
+                Column.key("site", TEXT).to("sites"),
+                Column.openKey("lot", TEXT),
+                Column.openKey("serial", TEXT),
+                Column.openKey("date", DAY),
+                Column.key("number", COUNT),
+                Column.required("quantity", AMOUNT),
+                Column.required("value", AMOUNT));
+        added(
+                "order_costs",
+                Column.key("number", TEXT),
+                Column.key("line", TEXT),
+                Column.of("material", SIGNED),
+                Column.of("work", SIGNED),
+                Column.of("outside", SIGNED),
+                Column.of("put_out", SIGNED),
+                Column.of("variance", SIGNED),
+                Column.of("in_process", SIGNED));
+        added(
+                "order_steps",
+                Column.key("number", TEXT),
+                Column.key("line", TEXT),
+                Column.openKey("step", TEXT),
+                Column.of("reported", AMOUNT),
+                Column.of("scrapped", AMOUNT),
+                Column.of("booked", AMOUNT),
+                Column.of("minutes", AMOUNT));
+    }
+
+    private static void history() {
+        added(
+                "usage",
+                Column.key("item", TEXT).to("items"),
+                Column.key("site", TEXT).to("sites"),
+                Column.key("date", DAY),
+                Column.key("number", TEXT),
+                Column.openKey("line", TEXT),
+                Column.required("quantity", AMOUNT));
+        added(
+                "receipts",
+                Column.key("number", TEXT),
+                Column.key("line", TEXT),
+                Column.key("received_date", DAY),
+                Column.required("supplier", TEXT),
+                Column.required("item", TEXT).to("items"),
+                Column.required("site", TEXT).to("sites"),
+                Column.required("ordered_date", DAY),
+                Column.of("first_confirmed_date", DAY),
+                Column.required("quantity", AMOUNT));
+    }
+
+    /** All of them, by name. */
+    static Map<String, Table> all() {
+        return ALL;
+    }
+
+    /**
+     * The rows of a dataset, each value checked by itself, and codes of tables that are there.
+     *
+     * @throws FaultyDatasetException with all that is wrong with it
+     */
+    static Map<String, List<Row>> read(Path path) {
+        Faults faults = new Faults();
+        Map<String, List<Row>> rows = new HashMap<>();
+        try (DatasetSource source = DatasetSource.open(path)) {
+            for (Table table : ALL.values()) {
+                try (TableRows raw = source.rows(table)) {
+                    if (raw != null) {
+                        rows.put(table.name(), new TableReader(table, faults, () -> {}).read(raw));
+                    }
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("The dataset " + path + " cannot be read: " + e.getMessage(), e);
+        }
+        references(rows, faults);
+        faults.refuse();
+        return rows;
+    }
+
+    private static void references(Map<String, List<Row>> rows, Faults faults) {
+        Map<String, Set<String>> known = new HashMap<>();
+        for (Table table : ALL.values()) {
+            for (Column column : table.columns()) {
+                if (column.references() != null && rows.containsKey(column.references())) {
+                    Set<String> codes = known.computeIfAbsent(column.references(), of -> codes(rows.get(of)));
+                    for (Row row : rows.getOrDefault(table.name(), List.of())) {
+                        String value = row.text(column.name());
+                        if (value != null && !codes.contains(value)) {
+                            faults.add(
+                                    table,
+                                    row.line(),
+                                    column.name(),
+                                    value,
+                                    "is not in " + column.references() + ".csv",
+                                    "a code that stands there");
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    private static Set<String> codes(List<Row> rows) {
+        Set<String> codes = new HashSet<>();
+        rows.forEach(row -> codes.add(row.at(0)));
+        return codes;
+    }
+}
