@@ -147,7 +147,7 @@ final class Worth {
             change(taken.negate(), share.negate());
             return new Out(share, List.of());
         }
-        List<Layer> from = take(layersOf(lot, serial), taken, List.of());
+        List<Layer> from = take(layersOf(lot, serial), taken, null);
         BigDecimal worth = from.stream().map(Layer::value).reduce(BigDecimal.ZERO, BigDecimal::add);
         change(taken.negate(), worth.negate());
         return new Out(worth, from);
@@ -156,19 +156,13 @@ final class Worth {
     /**
      * Takes from layers, the oldest first.
      *
-     * @param first which are taken before all others; then the newest come first
+     * @param own which is taken before all others, then the newest come first; null: none is
      */
-    private List<Layer> take(NavigableMap<Age, Layer> of, BigDecimal taken, List<Age> first) {
-        List<Age> order = new ArrayList<>(first);
-        order.removeIf(age -> !of.containsKey(age));
-        (first.isEmpty() ? of : of.descendingMap())
-                .keySet().stream().filter(age -> !first.contains(age)).forEach(order::add);
+    private List<Layer> take(NavigableMap<Age, Layer> of, BigDecimal taken, Age own) {
         List<Layer> from = new ArrayList<>();
         BigDecimal left = taken;
-        for (Age age : order) {
-            if (left.signum() <= 0) {
-                break;
-            }
+        while (left.signum() > 0 && !of.isEmpty()) {
+            Age age = own == null ? of.firstKey() : of.containsKey(own) ? own : of.lastKey();
             Layer layer = of.get(age);
             BigDecimal part = left.min(layer.quantity());
             boolean whole = part.compareTo(layer.quantity()) == 0;
@@ -176,16 +170,14 @@ final class Worth {
                     ? layer.value()
                     : layer.value().multiply(part).divide(layer.quantity(), decimals, RoundingMode.HALF_UP);
             from.add(new Layer(layer.date(), layer.number(), part, worth));
-            set(
-                    of,
-                    age,
-                    whole
-                            ? null
-                            : new Layer(
-                                    layer.date(),
-                                    layer.number(),
-                                    layer.quantity().subtract(part),
-                                    layer.value().subtract(worth)));
+            Layer rest = whole
+                    ? null
+                    : new Layer(
+                            layer.date(),
+                            layer.number(),
+                            layer.quantity().subtract(part),
+                            layer.value().subtract(worth));
+            set(of, age, rest);
             left = left.subtract(part);
         }
         return from;
@@ -223,7 +215,7 @@ final class Worth {
             take(
                     layersOf(movement.bin().lot(), movement.bin().serial()),
                     movement.quantity(),
-                    List.of(new Age(movement.date(), movement.number())));
+                    new Age(movement.date(), movement.number()));
         }
         change(movement.quantity().negate(), movement.value().negate());
     }
