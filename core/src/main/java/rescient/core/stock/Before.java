@@ -83,7 +83,7 @@ final class Before {
         BigDecimal quantity = movement.quantity();
         BigDecimal value = movement.value();
         Movement.Lot lot = movement.bin().ofLot();
-        deed.touched().add(line);
+        deed.touch(line);
         switch (movement.kind()) {
             case RECEIPT, OUTPUT -> {
                 if (line.isMade()) {

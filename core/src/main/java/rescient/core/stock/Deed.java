@@ -5,13 +5,13 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import rescient.core.base.Ratio;
 import rescient.core.stock.Books.Point;
 import rescient.core.stock.Movement.Bin;
@@ -25,18 +25,18 @@ final class Deed {
     private final Books books;
     private final Books.Act act;
     private final List<PostingRow> rows;
-    private final List<Refused> refused = new ArrayList<>();
-    private final List<Movement> movements = new ArrayList<>();
+    private final ArrayList<Refused> refused = new ArrayList<>(0);
+    private final ArrayList<Movement> movements = new ArrayList<>(1);
     /** What takes back what it changed on documents, in the order in which it was changed. */
-    private final List<Runnable> back = new ArrayList<>();
+    private final ArrayList<Runnable> back = new ArrayList<>(2);
     /** Orders that were ended by it, by hand. */
-    private final Set<SupplyLine> finished = new HashSet<>();
+    private Set<SupplyLine> finished = Set.of();
     /** Orders that it touched. */
-    private final Set<SupplyLine> touched = new LinkedHashSet<>();
+    private Set<SupplyLine> touched = Set.of();
     /** Where something was taken back. */
-    private final Set<Point> backAt = new LinkedHashSet<>();
+    private Set<Point> backAt = Set.of();
     /** What must not fall below 0 when it is taken back: parts of orders, goods on their way, goods received or shipped. */
-    private final Map<Object, Held> held = new LinkedHashMap<>();
+    private Map<Object, Held> held = Map.of();
 
     /**
      * Something that may be gone when the posting is taken back.
@@ -45,10 +45,10 @@ final class Deed {
      */
     static final class Held {
         private final Lot lot;
-        private final java.util.function.Supplier<BigDecimal> left;
+        private final Supplier<BigDecimal> left;
         private BigDecimal added = BigDecimal.ZERO;
 
-        Held(Lot lot, java.util.function.Supplier<BigDecimal> left) {
+        Held(Lot lot, Supplier<BigDecimal> left) {
             this.lot = lot;
             this.left = left;
         }
@@ -142,6 +142,13 @@ final class Deed {
 
     Map<Object, Held> held() {
         return held;
+    }
+
+    /** It is done, and kept as small as it can be. */
+    void trim() {
+        refused.trimToSize();
+        movements.trimToSize();
+        back.trimToSize();
     }
 
     /** Takes back what it changed on documents, the last first. */
@@ -287,7 +294,7 @@ final class Deed {
     /** A movement is taken back; what it leaves of the value is looked at when the posting is done. */
     void takeBack(PostingRow row, Movement movement) {
         movements.add(books.back(act(row), movement));
-        backAt.add(new Point(movement.bin().item(), movement.bin().site()));
+        backAt = with(backAt, new Point(movement.bin().item(), movement.bin().site()));
     }
 
     /** Values are what they should be after something was taken back. */
@@ -373,29 +380,42 @@ final class Deed {
                 there);
     }
 
+    // most postings need none of these: they are made when something comes into them
+
+    private static <T> Set<T> with(Set<T> set, T one) {
+        Set<T> more = set.isEmpty() ? new LinkedHashSet<>() : set;
+        more.add(one);
+        return more;
+    }
+
+    /** An order that it touched. */
+    void touch(SupplyLine line) {
+        touched = with(touched, line);
+    }
+
     // documents; each with its way back
 
     void come(SupplyLine line, BigDecimal good, BigDecimal less) {
         line.come(good, less);
-        touched.add(line);
+        touch(line);
         back.add(() -> line.come(good.negate(), less.negate()));
     }
 
     void scrap(SupplyLine line, BigDecimal pieces) {
         line.scrap(pieces);
-        touched.add(line);
+        touch(line);
         back.add(() -> line.scrap(pieces.negate()));
     }
 
     void cost(SupplyLine line, SupplyLine.Cost cost, BigDecimal more) {
         line.cost(cost, more);
-        touched.add(line);
+        touch(line);
         back.add(() -> line.cost(cost, more.negate()));
     }
 
     void part(SupplyLine line, SupplyLine.Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
         line.part(part, issued, used, value);
-        touched.add(line);
+        touch(line);
         back.add(() -> line.part(part, issued.negate(), used.negate(), value.negate()));
         hold(part, new Lot(part.component(), "", ""), part::inside, issued.subtract(used));
     }
@@ -422,7 +442,7 @@ final class Deed {
     void way(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal value, LocalDate expiry) {
         line.way(lot, quantity, value, expiry);
         books.lies(lot, quantity);
-        touched.add(line);
+        touch(line);
         back.add(() -> {
             line.way(lot, quantity.negate(), value.negate(), null);
             books.lies(lot, quantity.negate());
@@ -433,7 +453,7 @@ final class Deed {
 
     void report(SupplyLine line, int step, BigDecimal good, BigDecimal scrap) {
         line.report(step, good, scrap);
-        touched.add(line);
+        touch(line);
         back.add(() -> line.report(step, good.negate(), scrap.negate()));
     }
 
@@ -454,9 +474,9 @@ final class Deed {
 
     void end(SupplyLine line, boolean byHand) {
         line.end(date(), byHand);
-        touched.add(line);
+        touch(line);
         if (byHand) {
-            finished.add(line);
+            finished = with(finished, line);
         }
         back.add(() -> line.end(null, false));
     }
@@ -489,7 +509,8 @@ final class Deed {
                 row.quantity().negate())));
     }
 
-    private void hold(Object what, Lot lot, java.util.function.Supplier<BigDecimal> left, BigDecimal more) {
+    private void hold(Object what, Lot lot, Supplier<BigDecimal> left, BigDecimal more) {
+        held = held.isEmpty() ? new LinkedHashMap<>() : held;
         Held one = held.computeIfAbsent(what, w -> new Held(lot, left));
         one.added = one.added.add(more);
     }

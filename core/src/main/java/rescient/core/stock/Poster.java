@@ -77,6 +77,7 @@ public final class Poster {
         new Rows(deed, posted).carryOut();
         if (deed.refused().isEmpty()) {
             books.journal().keep();
+            deed.trim();
             posted.put(first.key(), new Posted(deed, reversal));
         } else {
             books.journal().takeBack(0);
