@@ -136,6 +136,12 @@ export function turnHref(item: string, site?: string): string {
   return '/demand/turn?' + new URLSearchParams(site ? { item, site } : { item }).toString();
 }
 
+/** The forecast of an item at a site. */
+export function curveHref(item: string, site: string): string {
+  const key = `${encodeURIComponent(item)}~${encodeURIComponent(site)}`;
+  return '/demand/forecast?' + new URLSearchParams({ series: key }).toString();
+}
+
 /** Where all planned orders that a customer order needs are released. */
 export function needsHref(number: string): string {
   return '/plan?' + new URLSearchParams({ needs: number }).toString();

@@ -316,7 +316,10 @@ export const forecastSets = () =>
 /** The series of the company with their forecasts. */
 export const forecastSeries = (asked: Asked<'forecastSeries'>) => ({
   queryKey: ['plan', 'forecast-series', asked],
-  queryFn: () => answer(api.GET('/api/forecasts', { params: { query: asked } }))
+  queryFn: () => answer(api.GET('/api/forecasts', { params: { query: asked } })),
+  // as long as they are being made, how far they are is asked again and again
+  refetchInterval: (query: { state: { data?: Schemas['SeriesRows'] } }) =>
+    query.state.data?.making ? 400 : (false as const)
 });
 
 /** One series with its forecast. */

@@ -42,15 +42,22 @@
     series.before
       .map((b) => ({
         made: b.made,
-        points: series.history
-          .concat(series.ahead.map((a) => ({ from: a.from, quantity: 0, counts: 0, corrected: false })))
-          .map((w) => w.from)
+        points: [...series.history.map((w) => w.from), ...series.ahead.map((a) => a.from)]
           .filter((from) => from >= b.from)
           .slice(0, b.quantities.length)
           .map((from, i) => ({ day: dayNumber(from), amount: b.quantities[i] ?? 0 }))
           .filter((p) => p.day >= (history[0]?.day ?? 0))
       }))
       .filter((b) => b.points.length > 0)
+  );
+  /** What the method said of the end of the history, bucket by bucket, when it did not know it yet. */
+  const fit = $derived(
+    series.fit.flatMap((amount, i) => {
+      const was = series.history[series.heldOut + i];
+      return was && dayNumber(was.from) >= (history[0]?.day ?? 0)
+        ? [{ day: dayNumber(was.from), amount }]
+        : [];
+    })
   );
   const windowFrom = $derived(series.windowFrom ? dayNumber(series.windowFrom) : undefined);
   const windowTo = $derived(series.windowTo ? dayNumber(series.windowTo) : undefined);
@@ -239,6 +246,16 @@
           opacity="0.8"
         />
       {/if}
+    {/if}
+    {#if fit.length > 1}
+      <path
+        d={path(fit, axis.x, axis.y)}
+        fill="none"
+        stroke="var(--slate)"
+        stroke-width="1"
+        opacity="0.8"
+        data-testid="fit"><title>what the method said one bucket before</title></path
+      >
     {/if}
     {#each earlier as e, i (e.made)}
       <path

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { date, longDate, quantity } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
-  import { KINDS, type HistoryPoint } from './history-point.svelte';
+  import { KINDS, type HistoryPoint, type Kind } from './history-point.svelte';
 
   /** The bucket of the history that is worked at: what it counts for, why, and what its neighbours are. */
   let { point, unit, today }: { point: HistoryPoint; unit: string; today: string } = $props();
@@ -62,7 +62,11 @@
     >
     <label
       >because
-      <select class="field" bind:value={point.kind}>
+      <select
+        class="field"
+        value={point.kind}
+        onchange={(e) => point.because(e.currentTarget.value as Kind | '')}
+      >
         <option value="">–</option>
         {#each KINDS as kind (kind.code)}<option value={kind.code}>{kind.name}</option>{/each}
       </select></label

@@ -87,6 +87,7 @@
           inner shade, {Math.round(series.covered95 * 100)} % within the outer.{/if}
         {#if series.ahead.some((a) => a.kept !== null && a.kept !== undefined)}The dashed line is what {series.set}
           says.{/if}
+        {#if series.fit.length > 1}The thin line is what it said of each bucket one before.{/if}
         {#if series.before.length > 0}Green is what was forecast before.{/if}
       </p>
     {/if}

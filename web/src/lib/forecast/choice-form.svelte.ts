@@ -42,6 +42,15 @@ export class ChoiceForm {
     return fieldsOf(this.kept, quantity) ?? { ...NOTHING };
   }
 
+  /** What is typed, so that it survives a reload; null: nothing is. */
+  readonly typed = $derived.by((): ChoiceFields | null => (this.open ? { ...this.fields } : null));
+
+  restore(typed: ChoiceFields | null | undefined): void {
+    if (!typed) return;
+    this.fields = typed;
+    this.open = true;
+  }
+
   show(): void {
     const series = this.of.series();
     if (!series || series.by) return;

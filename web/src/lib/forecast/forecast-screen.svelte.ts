@@ -2,7 +2,8 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { untrack } from 'svelte';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
-import { halfTyped } from '$lib/half-typed.svelte';
+import { quantity } from '$lib/format';
+import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import type { Deciding } from '$lib/plan/command';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { forecastOf, forecastSeries, forecastSets, planState } from '$lib/queries';
@@ -25,6 +26,12 @@ const COLUMNS = [
   { code: 'mase', name: 'Error', width: 44, right: true },
   { code: 'signal', name: 'Signal', width: 48, right: true }
 ];
+
+interface Typed {
+  series: string;
+  point: HistoryPoint['typed'];
+  choice: ChoiceForm['typed'];
+}
 
 export type By = NonNullable<SeriesView['by']>;
 
@@ -93,11 +100,31 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
         this.choice.close();
       });
     });
+    this.#keepTyped();
     const left = halfTyped<Deciding>('decision');
     if (left && KINDS.includes(left.kind)) this.deciding = left;
   }
 
+  /** A point that is moved and a way to make it that is tried are there again after a reload. */
+  #keepTyped(): void {
+    let left = halfTyped<Typed | null>('series');
+    keepHalfTyped('series', (): Typed | null =>
+      this.opened ? { series: this.opened, point: this.point.typed, choice: this.choice.typed } : null
+    );
+    $effect(() => {
+      if (!left || !this.series.data || this.opened !== left.series) return;
+      const typed = left;
+      left = null;
+      untrack(() => {
+        this.point.restore(typed.point);
+        this.choice.restore(typed.choice);
+      });
+    });
+  }
+
   get empty(): string {
+    const making = this.windows.any?.making;
+    if (making) return `Forecasting: ${quantity(making.done)} of ${quantity(making.total)} series …`;
     return this.sought || this.only
       ? 'No series fits.'
       : 'Nothing was shipped yet, so there is nothing to forecast from. Bring the shipments in.';

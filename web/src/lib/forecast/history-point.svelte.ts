@@ -48,6 +48,17 @@ export class HistoryPoint {
     this.changed && this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
   );
 
+  /** What is typed, so that it survives a reload; null: nothing is. */
+  readonly typed = $derived.by(() =>
+    this.from === undefined
+      ? null
+      : { from: this.from, text: this.text, kind: this.kind, reason: this.reason }
+  );
+
+  restore(typed: HistoryPoint['typed'] | undefined): void {
+    if (typed) Object.assign(this, typed);
+  }
+
   pick(from: string): void {
     const was = this.of.series()?.history.find((w) => w.from === from);
     if (!was) return;
@@ -76,6 +87,14 @@ export class HistoryPoint {
 
   move(amount: number): void {
     this.text = quantity(Math.max(0, Number(amount.toFixed(amount < 10 ? 1 : 0))));
+  }
+
+  /** Why it counts for something else; with nothing in stock more was asked for than was shipped: as much as is usual. */
+  because(kind: Kind | ''): void {
+    this.kind = kind;
+    const was = this.was;
+    if (kind === 'out_of_stock' && was && this.amount === was.quantity && was.model > was.quantity)
+      this.move(was.model);
   }
 
   close(): void {

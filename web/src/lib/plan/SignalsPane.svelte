@@ -3,7 +3,7 @@
   import type { Schemas } from '$lib/api/client';
   import { allSignals } from '$lib/queries';
   import { words, said } from '$lib/format';
-  import { orderHref, pointHref } from '$lib/links';
+  import { curveHref, orderHref, pointHref } from '$lib/links';
 
   type Signal = Schemas['SignalView'];
   /** What is late or short comes first. */
@@ -22,7 +22,8 @@
     'inside_fence',
     'push_back',
     'cancel',
-    'expiring'
+    'expiring',
+    'forecast_off'
   ];
   /** Signals whose number is that of an order given out. */
   const OF_ORDERS = ['receipt_overdue', 'bring_forward', 'push_back', 'cancel'];
@@ -61,6 +62,8 @@
             {said(signal.sentence)}
             {#if signal.causeItem && signal.causeSite}
               <a class="link" href={pointHref(signal.causeItem, signal.causeSite)}>see {signal.causeItem}</a>
+            {:else if signal.kind === 'forecast_off'}
+              <a class="link" href={curveHref(signal.item, signal.site)}>see its curve</a>
             {:else if OF_ORDERS.includes(signal.kind)}
               <a class="link" href={hrefOf(signal)}>see the order</a>
             {/if}

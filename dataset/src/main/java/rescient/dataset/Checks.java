@@ -15,9 +15,11 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import rescient.core.company.Consistency;
 import rescient.core.company.Fact;
+import rescient.core.company.PeriodUnit;
 import rescient.core.company.Source;
 import rescient.core.company.SupplierTerms;
 import rescient.core.company.Units;
+import rescient.core.forecast.Buckets;
 import rescient.core.forecast.Choice;
 
 /** Where in a dataset its facts are not consistent, beyond types and references: the rules stand in {@link Consistency}. */
@@ -41,6 +43,8 @@ final class Checks {
             c -> c.quantities("forecast_versions", "item", "quantity"),
             c -> c.quantities("forecast_versions", "item", "adjusted"),
             c -> c.each("forecast_choices", c::choice),
+            c -> c.once("history_corrections"),
+            c -> c.once("forecast_adjustments"),
             c -> c.quantities("shipments", "item", "quantity"),
             Checks::forecasts,
             c -> c.quantities("open_orders", "item", "quantity"),
@@ -212,6 +216,25 @@ final class Checks {
                 Row row = series.get(i);
                 Consistency.apart(RowFacts.span(series.get(i - 1)), RowFacts.span(row))
                         .ifPresent(flaw -> tell(row, List.of(flaw)));
+            }
+        }
+    }
+
+    /** What is said of a bucket is said once, on whichever of its days. */
+    private void once(String table) {
+        Map<List<String>, Row> known = new HashMap<>();
+        for (Row row : dataset.rows(table)) {
+            Buckets buckets = new Buckets(PeriodUnit.valueOf(row.text("bucket").toUpperCase(Locale.ROOT)));
+            LocalDate start = buckets.start(row.date("from_date"));
+            Row before = known.putIfAbsent(
+                    List.of(row.text("item"), row.text("site"), row.text("bucket"), start.toString()), row);
+            if (before != null) {
+                fault(
+                        row,
+                        "from_date",
+                        row.text("from_date"),
+                        "is a day of the same " + row.text("bucket") + " as " + before.text("from_date"),
+                        "one row for each " + row.text("bucket"));
             }
         }
     }

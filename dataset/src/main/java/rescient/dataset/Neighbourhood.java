@@ -139,7 +139,8 @@ final class Neighbourhood {
             case "planning" -> putAll(facts.rows("supplier_items", "item", row.text("item")));
             case "supplier_items" -> putAll(facts.rows("planning", "item", row.text("item")));
             case "bom_lines" -> putAll(facts.rows("operations", "item", row.text("parent")));
-            case "forecasts" -> putAll(facts.rows("forecasts", "item", row.text("item")));
+            case "forecasts", "history_corrections", "forecast_adjustments" ->
+                putAll(facts.rows(row.table().name(), "item", row.text("item")));
             case "customer_orders" -> putAll(facts.parts(row.text("number"), row.text("line")));
             case "customer_order_parts" -> put(facts.row("customer_orders", row.text("number"), row.text("line")));
             case "open_order_components" -> put(facts.row("open_orders", row.text("number"), row.text("line")));

@@ -131,6 +131,31 @@ class ForecastCommandTest {
         assertThat(rows("forecasts.csv").get(2)).startsWith("auto,Z,W,2026-03-01,month,5,");
     }
 
+    /** A month is corrected once, whichever of its days is said; how a forecast is made is looked at, and gone by. */
+    @Test
+    void choicesAreGoneByAndLookedAt() throws Exception {
+        file(
+                "forecast_choices",
+                "item,site,bucket,method,parameters,to_date",
+                "A,W,month,moving_average,n=1,",
+                "Z,W,month,,,");
+        assertThat(forecast("--periods", "1").exit()).isZero();
+        assertThat(rows("forecast_methods.csv").get(1))
+                .startsWith("A,W,moving_average,")
+                .endsWith(",n=1");
+        file("forecast_choices", "item,site,bucket,method,parameters", "A,W,month,moving_average,alpha=0.5");
+        Done done = forecast("--periods", "1");
+        assertThat(done.exit()).isEqualTo(2);
+        assertThat(done.errors()).contains("which moving average does not have");
+        file("forecast_choices", "item,site,bucket", "A,W,week");
+        file(
+                "history_corrections",
+                "item,site,from_date,bucket,quantity",
+                "Z,W,2026-02-11,month,5",
+                "Z,W,2026-02-01,month,6");
+        assertThat(forecast("--periods", "1").errors()).contains("is a day of the same month as 2026-02-11");
+    }
+
     @Test
     void whatIsWrongIsSaidAndNothingIsWritten() throws Exception {
         assertThat(forecast("--bucket", "year").exit()).isEqualTo(1);

@@ -50,6 +50,11 @@ class ForecastKeptTest extends DeskTest {
         assertThat(ahead).not().hasText(before);
         String tried = ahead.textContent();
         choice.getByLabel("Why").fill("quiet item");
+        // what is half typed is there again after a reload
+        page.reload();
+        assertThat(choice.getByLabel("Parameters")).hasValue("n=3");
+        assertThat(ahead).hasText(tried);
+        choice.getByLabel("Why").focus();
         page.keyboard().press("Enter");
         assertThat(choice).hasCount(0);
         assertThat(page.getByText("As was chosen (quiet item)")).isVisible();
@@ -209,6 +214,43 @@ class ForecastKeptTest extends DeskTest {
         choice.getByLabel("Like item").fill("TOOL-J");
         choice.getByLabel("Like site").fill("LARKMOOR");
         assertThat(page.getByTestId("ahead").locator("tbody tr")).hasCount(12);
+    }
+
+    /** A sheet with a column a week is taken for forecasts of the set that is named, and stands in the plan's set. */
+    @Test
+    void aSheetOfForecastsIsBroughtIn() {
+        Page page = signedIn("ida");
+        page.navigate("/items/bring");
+        page.getByLabel("Drop a file here").focus();
+        page.evaluate(
+                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                        + " document.querySelector('[aria-label^=\"Drop a file\"]').dispatchEvent("
+                        + "new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })) }",
+                "item\tsite\tset\tW49 2026\tW50 2026\nPAIL-15\tLARKMOOR\tFrom sales\t25\t30\n");
+        Locator bring =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Bring in 2")));
+        assertThat(bring).isEnabled();
+        bring.click();
+        assertThat(page.getByLabel("Drop a file here")).isVisible();
+        Assertions.assertThat(jdbc.queryForList(
+                        "select from_date || ' ' || bucket || ' ' || trim_scale(quantity) from forecasts"
+                                + " where set = 'From sales' order by 1",
+                        String.class))
+                .containsExactly("2026-11-30 week 25", "2026-12-07 week 30");
+        page.navigate("/demand/forecast");
+        assertThat(page.locator(".plan-row").first()).isVisible();
+        page.keyboard().press("t");
+        assertThat(page.getByTestId("sets")).containsText("From sales");
+    }
+
+    /** A forecast that runs away is one of the planner's signals, with its sum and the way to its curve. */
+    @Test
+    void aForecastThatRunsAwayIsASignal() {
+        Page page = signedIn("ida");
+        page.getByPlaceholder("filter").fill("forecast off STAND-2");
+        Locator row = page.locator(".plan-row", new Page.LocatorOptions().setHasText("forecast off"));
+        assertThat(row).hasCount(1);
+        assertThat(row).containsText("Too little was forecast over 8 months");
     }
 
     /** What runs away stands out; what was expected and what came stand beside each other; its curve is one key away. */

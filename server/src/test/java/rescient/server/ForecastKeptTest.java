@@ -226,6 +226,15 @@ class ForecastKeptTest extends ServerTest {
         assertThat(hive.get("look").asBoolean()).isTrue();
         assertThat(hive.get("byHand").asDouble()).isEqualTo(1);
         assertThat(followed.get("months")).hasSize(6);
+        assertThat(good(get("ida", "/api/plan/signals"), 200).findParents("kind").stream()
+                        .filter(signal -> signal.get("kind").asText().equals("forecast_off"))
+                        .map(signal -> signal.get("item").asText()))
+                .contains("TOOL-J");
+        JsonNode why = good(get("ida", "/api/plan/signal?kind=forecast_off&item=TOOL-J&site=LARKMOOR"), 200);
+        assertThat(why.get("lines")).hasSize(9);
+        assertThat(why.get("lines").get(8).get("quantity").decimalValue()).isEqualByComparingTo("6");
+        assertThat(good(get("ida", "/api/plan/orders?words=TOOL-J"), 200).toString())
+                .contains("forecast_off");
         assertThat(good(get("ida", "/api/forecasts?only=off&words=TOOL-J"), 200)
                         .get("total")
                         .asInt())

@@ -31,7 +31,12 @@ final class BackTest {
      * @param said from the first bucket that was held out, as far as it goes
      * @param byHorizon value less forecast, and the forecast, of each number of buckets ahead
      */
-    record Residuals(double[] said, List<List<double[]>> byHorizon, double absolute, double sum, int count) {}
+    record Residuals(double[] said, List<List<double[]>> byHorizon, double absolute, double sum, int count) {
+        /** What was said of each bucket one bucket before. */
+        double[] next() {
+            return byHorizon.get(0).stream().mapToDouble(one -> one[1]).toArray();
+        }
+    }
 
     private BackTest(double[] y, int length, int horizon) {
         this.y = y;

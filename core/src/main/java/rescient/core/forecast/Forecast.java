@@ -39,8 +39,9 @@ public record Forecast(
      * @param mase mean absolute error in parts of the mean absolute seasonal difference (Hyndman and Koehler 2006)
      * @param bias mean error in the same parts: above 0 too little was said
      * @param said what it would have said at the first bucket that was held out
+     * @param next what it said of each bucket that was held out when it knew all before it
      */
-    public record Tested(ForecastMethod method, double mase, double bias, double[] said) {}
+    public record Tested(ForecastMethod method, double mase, double bias, double[] said, double[] next) {}
 
     /** The same without its first buckets. */
     Forecast later(int buckets) {

@@ -55,8 +55,8 @@ public final class Forecaster {
         BackTest test = BackTest.of(y, length, horizon, chosen);
         List<Forecast.Tested> tested = new ArrayList<>();
         test.residuals()
-                .forEach((method, residuals) -> tested.add(
-                        new Forecast.Tested(method, test.mase(residuals), test.bias(residuals), residuals.said())));
+                .forEach((method, residuals) -> tested.add(new Forecast.Tested(
+                        method, test.mase(residuals), test.bias(residuals), residuals.said(), residuals.next())));
         tested.sort(Comparator.comparingDouble(Forecast.Tested::mase));
         Fitting fitting = new Fitting(y, y.length, length, chosen);
         ForecastMethod automatic = automatic(tested, fitting);

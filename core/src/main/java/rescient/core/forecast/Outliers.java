@@ -19,6 +19,39 @@ public final class Outliers {
     private Outliers() {}
 
     /**
+     * What would have been usual in each bucket, whether it is or not: the median of the buckets around with the season; the
+     * value itself where there are too few.
+     *
+     * @param length buckets that a season would have
+     */
+    public static double[] model(double[] y, int length) {
+        return y.length < FEW ? y.clone() : new Around(y, length).model;
+    }
+
+    /** The buckets around each. */
+    private static final class Around {
+        private final double[] distance;
+        private final double[] seasonal;
+        private final double[] model;
+
+        Around(double[] y, int length) {
+            Season season = Season.of(y, y.length, length);
+            double[] plain = season.isThere() ? Adjusted.without(y, y.length, season) : y;
+            distance = new double[y.length];
+            seasonal = new double[y.length];
+            model = new double[y.length];
+            for (int t = 0; t < y.length; t++) {
+                double median = Combined.median(
+                        Arrays.copyOfRange(plain, Math.max(0, t - AROUND), Math.min(y.length, t + AROUND + 1)));
+                double usual = season.with(median, t);
+                distance[t] = Math.abs(plain[t] - median);
+                seasonal[t] = Math.abs(y[t] - usual);
+                model[t] = Math.max(0, usual);
+            }
+        }
+    }
+
+    /**
      * What would have been usual where a value is not.
      *
      * @param length buckets that a season would have
@@ -30,22 +63,12 @@ public final class Outliers {
         if (y.length < FEW) {
             return usual;
         }
-        Season season = Season.of(y, y.length, length);
-        double[] plain = season.isThere() ? Adjusted.without(y, y.length, season) : y;
-        double[] median = new double[y.length];
-        double[] distance = new double[y.length];
-        double[] seasonal = new double[y.length];
-        for (int t = 0; t < y.length; t++) {
-            median[t] = Combined.median(
-                    Arrays.copyOfRange(plain, Math.max(0, t - AROUND), Math.min(y.length, t + AROUND + 1)));
-            distance[t] = Math.abs(plain[t] - median[t]);
-            seasonal[t] = Math.abs(y[t] - season.with(median[t], t));
-        }
-        double far = FAR * ROBUST * Combined.median(distance.clone());
-        double farInSeason = FAR * ROBUST * Combined.median(seasonal.clone());
+        Around around = new Around(y, length);
+        double far = FAR * ROBUST * Combined.median(around.distance.clone());
+        double farInSeason = FAR * ROBUST * Combined.median(around.seasonal.clone());
         for (int t = 0; t < y.length && far > 0; t++) {
-            if (distance[t] > far && seasonal[t] > farInSeason) {
-                usual[t] = Math.max(0, season.with(median[t], t));
+            if (around.distance[t] > far && around.seasonal[t] > farInSeason) {
+                usual[t] = around.model[t];
             }
         }
         return usual;

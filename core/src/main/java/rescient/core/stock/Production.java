@@ -129,9 +129,7 @@ final class Production {
         if (tooMuch) {
             return;
         }
-        BigDecimal price = row.price() != null
-                ? deed.cost(row.price(), row.unit() == null ? order.unit() : row.unit(), item, good)
-                : order.price() != null ? deed.cost(order.price(), order.unit(), item, good) : BigDecimal.ZERO;
+        BigDecimal price = new Purchases(deed).cost(row, line, item, good, BigDecimal.ZERO);
         Report report = new Report(good, scrap, null, 0, true, deed.money(price), true);
         Bin bin = new Bin(order.item(), order.site(), row.lotOr(), row.serialOr(), row.quarantined());
         report(row, line, report, bin);

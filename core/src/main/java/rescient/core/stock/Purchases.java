@@ -74,7 +74,7 @@ final class Purchases {
             deed.refuse(row, order.item(), order.site(), Code.OVER, quantity, may);
             return;
         }
-        BigDecimal cost = cost(row, line, item, quantity);
+        BigDecimal cost = cost(row, line, item, quantity, item.standardCost());
         Bin bin = new Bin(order.item(), order.site(), row.lotOr(), row.serialOr(), row.quarantined());
         Movement movement = deed.in(row, Kind.RECEIPT, bin, quantity, cost, Rows.document(line));
         deed.cost(line, Cost.MATERIAL, cost);
@@ -88,7 +88,12 @@ final class Purchases {
         }
     }
 
-    private BigDecimal cost(PostingRow row, SupplyLine line, StockItem item, BigDecimal quantity) {
+    /**
+     * What so much costs: at the row's price, the order's, or the supplier's base price.
+     *
+     * @param otherwise of one, if nobody said any of these
+     */
+    BigDecimal cost(PostingRow row, SupplyLine line, StockItem item, BigDecimal quantity, BigDecimal otherwise) {
         SupplyLine.Order order = line.order();
         if (row.price() != null) {
             return deed.cost(row.price(), row.unit() == null ? order.unit() : row.unit(), item, quantity);
@@ -98,7 +103,7 @@ final class Purchases {
         }
         Masterdata.Price base = deed.company().price(order.supplier(), order.item());
         return base == null
-                ? deed.money(item.standardCost().multiply(quantity))
+                ? deed.money(otherwise.multiply(quantity))
                 : deed.cost(base.amount(), base.unit(), item, quantity);
     }
 

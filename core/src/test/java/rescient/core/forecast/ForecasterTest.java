@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
@@ -84,6 +85,15 @@ class ForecasterTest {
         }
         assertThat(Forecaster.of(wild, 12, 12).season()).isEqualTo(1);
         assertThat(Forecaster.of(wild, 12, 12).method()).isNotEqualTo(ForecastMethod.SEASONAL_NAIVE);
+    }
+
+    /** The mean of one value says each time what came before. */
+    @Test
+    void whatWasSaidOneBucketBeforeIsKnown() {
+        double[] y = {5, 7, 6, 9, 8, 4, 3, 7, 6};
+        Forecast forecast = Forecaster.of(y, 12, 3, new Choice(ForecastMethod.MOVING_AVERAGE, Map.of("n", 1.0)));
+        assertThat(forecast.heldOut()).isEqualTo(6);
+        assertThat(forecast.ofMethod().next()).containsExactly(4, 3, 7);
     }
 
     @Test

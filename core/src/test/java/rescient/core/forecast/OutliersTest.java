@@ -75,4 +75,12 @@ class OutliersTest {
         return new Fact.HistoryCorrection(
                 "A", "W", from, bucket, new BigDecimal(quantity), Fact.CorrectionKind.CLOSURE, null);
     }
+
+    /** A year of 10 in every month but one without stock: what is usual there is 10, and what is usual elsewhere too. */
+    @Test
+    void whatWouldHaveBeenUsualIsKnownEverywhere() {
+        double[] y = {10, 10, 10, 10, 10, 0, 10, 10, 10, 10, 10, 10};
+        assertThat(Outliers.model(y, 12)).containsOnly(10);
+        assertThat(Outliers.model(new double[] {3, 4}, 12)).containsExactly(3, 4);
+    }
 }

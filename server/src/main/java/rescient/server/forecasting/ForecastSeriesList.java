@@ -21,6 +21,7 @@ import rescient.core.forecast.FollowUp;
 import rescient.core.forecast.Forecast;
 import rescient.core.forecast.SalesHistory;
 import rescient.core.forecast.Together;
+import rescient.dataset.Facts;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.PlanVersion;
@@ -36,8 +37,8 @@ class ForecastSeriesList {
 
     private final Forecasts forecasts;
     private final int most;
-    private final OnceForPlan<List<SeriesRow>> all = new OnceForPlan<>();
-    private final Map<Together.By, OnceForPlan<List<SeriesRow>>> together = new EnumMap<>(Together.By.class);
+    private final OnceForPlan<SeriesMaking> all = new OnceForPlan<>();
+    private final Map<Together.By, OnceForPlan<SeriesMaking>> together = new EnumMap<>(Together.By.class);
 
     ForecastSeriesList(Forecasts forecasts, @Value("${rescient.list-most:1000}") int most) {
         this.forecasts = forecasts;
@@ -89,6 +90,7 @@ class ForecastSeriesList {
      * @param set the forecast set that the plan uses
      * @param off how many of all run away to one side
      * @param place of the series that was asked for, from 0 on; null: it is none of those that fit
+     * @param making how far they are, if they are not there yet; null: they are
      */
     record SeriesRows(
             List<SeriesRow> rows,
@@ -96,7 +98,11 @@ class ForecastSeriesList {
             List<LocalDate> months,
             @Nullable String set,
             int off,
-            @Nullable Integer place) {}
+            @Nullable Integer place,
+            @Nullable Making making) {}
+
+    /** How many series of how many are forecast, while the list is not there yet. */
+    record Making(int done, int total) {}
 
     /**
      * Which series are asked for.
@@ -120,7 +126,18 @@ class ForecastSeriesList {
 
     SeriesRows list(PlanVersion version, Asked asked) {
         Sought sought = new Sought(asked.words);
-        List<SeriesRow> rows = rows(version, asked.by);
+        SeriesMaking making = making(version, asked.by);
+        List<SeriesRow> rows = making.rows();
+        if (rows == null) {
+            return new SeriesRows(
+                    List.of(),
+                    0,
+                    months(version.today()),
+                    Places.set(version.directory().facts()),
+                    0,
+                    null,
+                    new Making(making.done(), making.total()));
+        }
         List<SeriesRow> fitting = rows.stream()
                 .filter(row ->
                         sought.nothing() || sought.in(row.item(), row.itemName(), row.siteName(), row.methodTitle()))
@@ -140,24 +157,21 @@ class ForecastSeriesList {
                 months(version.today()),
                 Places.set(version.directory().facts()),
                 (int) rows.stream().filter(SeriesRow::wantsALook).count(),
-                place < 0 ? null : (Integer) place);
+                place < 0 ? null : (Integer) place,
+                null);
     }
 
     /** All series by themselves, or several as one. */
-    List<SeriesRow> rows(PlanVersion version, @Nullable Together.By by) {
+    private SeriesMaking making(PlanVersion version, @Nullable Together.By by) {
+        Facts facts = version.directory().facts();
         return by == null
-                ? all.of(
-                        version.plan(),
-                        () -> Places.all(version.directory().facts()).parallelStream()
-                                .map(place -> row(version, place))
-                                .toList())
+                ? all.of(version.plan(), () -> new SeriesMaking(Places.all(facts), place -> row(version, place)))
                 : together.get(by)
                         .of(
                                 version.plan(),
-                                () -> Together.codes(version.directory().facts(), by).parallelStream()
-                                        .map(code -> several(version, new SeriesKey(by, code, null)))
-                                        .filter(Objects::nonNull)
-                                        .toList());
+                                () -> new SeriesMaking(
+                                        Together.codes(facts, by),
+                                        code -> several(version, new SeriesKey(by, code, null))));
     }
 
     private static List<LocalDate> months(LocalDate today) {

@@ -197,7 +197,8 @@ class SeriesPicture {
                 chosen(series.chosen()),
                 series.place() == null ? List.of() : earlier(directory, series),
                 several.members,
-                several.bottomUp);
+                several.bottomUp,
+                fit(forecast));
     }
 
     private static SeriesView.ChosenWay chosen(@Nullable Fact.ForecastChoice kept) {
@@ -212,6 +213,15 @@ class SeriesPicture {
                         kept.likeSite(),
                         kept.likePercent(),
                         kept.reason());
+    }
+
+    private static List<BigDecimal> fit(@Nullable Forecast forecast) {
+        Forecast.Tested tested = forecast == null ? null : forecast.ofMethod();
+        return tested == null
+                ? List.of()
+                : DoubleStream.of(tested.next())
+                        .mapToObj(said -> rounded(said, DECIMALS))
+                        .toList();
     }
 
     private static List<SeriesView.MethodRow> tested(Forecast forecast) {
@@ -265,6 +275,7 @@ class SeriesPicture {
         SalesHistory counts = series.counts();
         Buckets buckets = counts.buckets();
         double[] usual = Outliers.usual(shipped.values(), buckets.season());
+        double[] model = Outliers.model(shipped.values(), buckets.season());
         int begun = buckets.between(counts.first(), shipped.first());
         Map<LocalDate, Fact.HistoryCorrection> why = new HashMap<>();
         if (series.place() != null) {
@@ -287,6 +298,7 @@ class SeriesPicture {
                             BigDecimal.valueOf(counts.values()[t]),
                             correction != null || t < begun,
                             Double.isNaN(odd) ? null : rounded(odd, DECIMALS),
+                            rounded(t < begun ? counts.values()[t] : model[t - begun], DECIMALS),
                             correction == null || correction.kind() == null ? null : Words.word(correction.kind()),
                             correction == null ? null : correction.reason());
                 })

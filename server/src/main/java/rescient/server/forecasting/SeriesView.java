@@ -25,6 +25,7 @@ import rescient.server.platform.Nullable;
  * @param chosen how it is made, as it is kept; null: as the calculation finds best
  * @param before what was forecast earlier, the last first
  * @param members what it consists of, the greatest first; none if it is one
+ * @param fit what the method said of each bucket from {@code heldOut} on when it knew all before it
  * @param bottomUp what the forecasts of its members add up to; none if it is one
  */
 record SeriesView(
@@ -53,7 +54,8 @@ record SeriesView(
         @Nullable ChosenWay chosen,
         List<EarlierForecast> before,
         List<SeriesMember> members,
-        List<BigDecimal> bottomUp) {
+        List<BigDecimal> bottomUp,
+        List<BigDecimal> fit) {
 
     /**
      * A bucket that has been.
@@ -61,6 +63,7 @@ record SeriesView(
      * @param quantity what was shipped in it
      * @param counts what it counts for
      * @param usual what would have been usual, if it lies far from all around; null: it is usual itself
+     * @param model what would have been usual, whether it is or not
      * @param kind why it counts for something else; null: it does not, or nobody said why; so is {@code reason}
      */
     record Was(
@@ -69,6 +72,7 @@ record SeriesView(
             BigDecimal counts,
             boolean corrected,
             @Nullable BigDecimal usual,
+            BigDecimal model,
             @Nullable String kind,
             @Nullable String reason) {}
 

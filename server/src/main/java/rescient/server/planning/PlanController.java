@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -29,8 +30,16 @@ class PlanController {
     private final DecideList lists;
     private final VersionInView versions;
     private final ChangeMarks marks;
+    private final List<MoreSignals> others;
 
-    PlanController(LivePlan live, PlanNews news, DecideList lists, VersionInView versions, ChangeMarks marks) {
+    PlanController(
+            LivePlan live,
+            PlanNews news,
+            DecideList lists,
+            VersionInView versions,
+            ChangeMarks marks,
+            List<MoreSignals> others) {
+        this.others = others;
         this.live = live;
         this.news = news;
         this.lists = lists;
@@ -138,7 +147,10 @@ class PlanController {
     @GetMapping("/signals")
     List<SignalView> signals() {
         PlanVersion version = versions.inView();
-        return version.signals().stream().map(s -> SignalView.of(version, s)).toList();
+        return Stream.concat(
+                        version.signals().stream().map(s -> SignalView.of(version, s)),
+                        others.stream().flatMap(more -> more.of(version).stream()))
+                .toList();
     }
 
     /**
@@ -162,6 +174,9 @@ class PlanController {
                         && (date == null || date.equals(Words.dateOrNull(s.day()))))
                 .findFirst()
                 .map(s -> SignalSlip.of(version, s))
+                .or(() -> others.stream()
+                        .flatMap(more -> more.why(version, kind, item, site).stream())
+                        .findFirst())
                 .orElseThrow(() -> JobProblem.notFound("This signal is no longer raised"));
     }
 

@@ -37,6 +37,7 @@ class WorkList implements PlanFollower {
     private static final int FILTERED = 2;
 
     private final Precompute ahead;
+    private final List<MoreSignals> others;
     private final Holds holds;
     private final JdbcTemplate database;
     private final int wholeUpTo;
@@ -67,10 +68,12 @@ class WorkList implements PlanFollower {
             Holds holds,
             JdbcTemplate database,
             Precompute ahead,
+            List<MoreSignals> others,
             @Value("${rescient.list-whole:4000}") int wholeUpTo,
             @Value("${rescient.list-most:1000}") int most) {
         this.wholeUpTo = wholeUpTo;
         this.ahead = ahead;
+        this.others = others;
         this.holds = holds;
         this.database = database;
         this.most = most;
@@ -251,11 +254,16 @@ class WorkList implements PlanFollower {
         AskedSignals fitting = everything
                 ? all
                 : AskedSignals.of(version.plan(), most, new FittingSignals(filter, version.directory()));
-        int more = whole ? 0 : Math.max(0, fitting.count() - most);
+        List<SignalRow> besides = others(version)
+                .filter(row -> everything || filter.fitsWhole(version.directory(), row))
+                .toList();
+        int more = whole ? 0 : Math.max(0, fitting.count() + besides.size() - most);
         if (filter.equals(ListFilter.NOTHING) && asked.isEmpty()) {
             return new ListedSignals(inWords(version), more);
         }
-        Stream<SignalRow> rows = everything ? inWords(version).stream() : inWords(version, fitting, most);
+        Stream<SignalRow> rows = everything
+                ? inWords(version).stream()
+                : Stream.concat(inWords(version, fitting, Math.max(0, most - besides.size())), besides.stream());
         return new ListedSignals(
                 rows.filter(row -> !whole || filter.fitsWhole(version.directory(), row))
                         .map(row -> row.with(row.signal.order() == null ? null : asked.get(row.signal.order())))
@@ -267,7 +275,9 @@ class WorkList implements PlanFollower {
     private List<SignalRow> inWords(PlanVersion version) {
         return inWords.of(version.plan(), () -> {
             AskedSignals all = asking(version);
-            return inWords(version, all, all.count() <= wholeUpTo ? wholeUpTo : most)
+            List<SignalRow> besides = others(version).toList();
+            int room = (all.count() <= wholeUpTo ? wholeUpTo : most) - besides.size();
+            return Stream.concat(inWords(version, all, Math.max(0, room)), besides.stream())
                     .toList();
         });
     }
@@ -279,6 +289,25 @@ class WorkList implements PlanFollower {
     private AskedSignals asking(PlanVersion version) {
         return asking.of(
                 version.plan(), () -> AskedSignals.of(version.plan(), Math.max(wholeUpTo, most), signal -> true));
+    }
+
+    private Stream<SignalRow> others(PlanVersion version) {
+        return others.stream().flatMap(more -> more.of(version).stream()).map(view -> row(version, view));
+    }
+
+    private static SignalRow row(PlanVersion version, SignalView view) {
+        Directory directory = version.directory();
+        return new SignalRow(
+                String.join(
+                        "~", "!" + view.kind(), OrderKey.encoded(view.item()), OrderKey.encoded(view.site()), "", ""),
+                Ask.LOOK,
+                directory.itemName(view.item()),
+                directory.siteName(view.site()),
+                null,
+                directory.group(view.item()),
+                directory.planner(view.item()),
+                null,
+                view);
     }
 
     private static SignalRow row(PlanVersion version, Signal signal, Ask ask) {
