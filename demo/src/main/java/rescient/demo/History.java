@@ -7,8 +7,9 @@ import java.util.Random;
 import java.util.TreeMap;
 
 /**
- * Three and a half years of shipments with a season and a trend, a promotion that is an outlier, one item that is asked
- * for now and then; forecasts for nine months in two sets; and what was forecast of the last months.
+ * Three and a half years of shipments with a season and a trend, a promotion that is an outlier, one item that is asked for
+ * now and then and one of which there was nothing in stock for a while; forecasts for nine months in two sets; and what was
+ * forecast of the last months.
  */
 final class History {
     static final String BASE_SET = "Base";
@@ -22,6 +23,11 @@ final class History {
     /** Of which less was forecast than came, month after month. */
     private static final String TOO_LITTLE = "STAND-2";
 
+    /** Of which there was nothing in stock for two months of last spring, in weeks back. */
+    private static final String RAN_OUT = "BRUSH-H";
+
+    private static final int RAN_OUT_FROM = 34;
+    private static final int RAN_OUT_UNTIL = 25;
     private static final String NOW_AND_THEN = "OBS-HIVE";
     private static final String PROMOTED = "SMOKER-S";
     /** Part of a year's sales that falls on each month. */
@@ -119,6 +125,9 @@ final class History {
             }
             if (item.equals(PROMOTED) && week == 60) {
                 shipped = expected * 20;
+            }
+            if (item.equals(RAN_OUT) && week >= RAN_OUT_UNTIL && week <= RAN_OUT_FROM) {
+                shipped = 0;
             }
             if (Math.round(shipped) > 0) {
                 tables.add(

@@ -216,6 +216,64 @@ class ForecastKeptTest extends DeskTest {
         assertThat(page.getByTestId("ahead").locator("tbody tr")).hasCount(12);
     }
 
+    /**
+     * From a spring without stock to an order: the months without sales are ringed, filled in by the model and one of them moved
+     * by hand, the forecast is kept, the plan asks for brushes, and they are bought.
+     */
+    @Test
+    void monthsWithoutStockAreCorrectedAndWhatIsForecastIsBought() {
+        Page page = curveOf("BRUSH-H~LARKMOOR");
+        int before =
+                jdbc.queryForObject("select count(*) from supply_order_lines where item = 'BRUSH-H'", Integer.class);
+        page.keyboard().press("c");
+        Locator point = page.getByTestId("point");
+        Locator march = page.getByTestId("ahead").locator("tbody tr").nth(6);
+        assertThat(march).containsText("1 May");
+        String without = march.textContent();
+        for (String month : new String[] {"1 May", "1 Apr"}) {
+            while (!point.locator("b").textContent().equals(month)) {
+                String at = point.locator("b").textContent();
+                page.keyboard().press("PageUp");
+                assertThat(point.locator("b")).not().hasText(at);
+            }
+            assertThat(point).containsText("0 pcs shipped");
+            assertThat(point).containsText("would be usual");
+            point.getByLabel("because").selectOption("out_of_stock");
+            assertThat(point.getByLabel("counts for")).not().hasValue("0");
+            if (month.equals("1 Apr")) {
+                BoundingBox dot =
+                        page.getByTestId("curve").locator("circle[r='5']").boundingBox();
+                drag(page, dot, 0, -25);
+            }
+            point.getByLabel("Why").fill("no bristles");
+            page.keyboard().press("Enter");
+            assertThat(point).hasCount(0);
+            page.keyboard().press("c");
+        }
+        page.keyboard().press("Escape");
+        assertThat(march).not().hasText(without);
+        page.keyboard().press("e");
+        Locator decide = page.getByTestId("decide");
+        assertThat(button(decide, "Keep it")).isEnabled();
+        button(decide, "Keep it").click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Forecast BRUSH-H");
+        page.navigate("/plan?words=BRUSH-H");
+        Locator order = page.locator(".plan-row", new Page.LocatorOptions().setHasText("BRUSH-H"))
+                .first();
+        assertThat(order).isVisible();
+        order.click();
+        page.keyboard().press("r");
+        assertThat(page.getByLabel("Release", new Page.GetByLabelOptions().setExact(true)))
+                .containsText("BRUSH-H");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Release 1"))))
+                .isEnabled();
+        page.keyboard().press("r");
+        assertThat(page.getByTestId("released").getByRole(AriaRole.LINK)).hasCount(1);
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select count(*) from supply_order_lines where item = 'BRUSH-H'", Integer.class))
+                .isGreaterThan(before);
+    }
+
     /** A sheet with a column a week is taken for forecasts of the set that is named, and stands in the plan's set. */
     @Test
     void aSheetOfForecastsIsBroughtIn() {
