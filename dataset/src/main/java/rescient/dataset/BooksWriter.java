@@ -7,7 +7,6 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -53,9 +52,10 @@ final class BooksWriter {
         out.put("stock_values", values());
         out.put("stock_layers", layers());
         out.put("movements", movements());
-        out.put("shipments", history("shipments", Books.Past.Table.SHIPMENTS));
-        out.put("usage", history("usage", Books.Past.Table.USAGE));
-        out.put("receipts", history("receipts", Books.Past.Table.RECEIPTS));
+        HistoryRows history = new HistoryRows(data, books, orders, byLine("customer_orders", "closed_customer_orders"));
+        out.put("shipments", history.rows("shipments", Books.Past.Table.SHIPMENTS));
+        out.put("usage", history.rows("usage", Books.Past.Table.USAGE));
+        out.put("receipts", history.rows("receipts", Books.Past.Table.RECEIPTS));
         try {
             Files.createDirectories(folder);
             for (Map.Entry<String, List<Map<String, String>>> table : out.entrySet()) {
@@ -97,13 +97,13 @@ final class BooksWriter {
         }
     }
 
-    private static String said(BigDecimal number) {
+    static String said(BigDecimal number) {
         return number == null
                 ? ""
                 : number.signum() == 0 ? "0" : number.stripTrailingZeros().toPlainString();
     }
 
-    private static String said(Object value) {
+    static String said(Object value) {
         return value == null ? "" : value.toString();
     }
 
@@ -126,7 +126,7 @@ final class BooksWriter {
 
     // orders
 
-    private static String key(String number, String line) {
+    static String key(String number, String line) {
         return number + '\0' + line;
     }
 
@@ -367,88 +367,5 @@ final class BooksWriter {
             rows.add(row);
         }
         return rows;
-    }
-
-    // history: what comes back lowers what went, the last first
-
-    private List<Map<String, String>> history(String name, Books.Past.Table table) {
-        Map<List<String>, Map<String, String>> rows = new LinkedHashMap<>();
-        boolean receipts = table == Books.Past.Table.RECEIPTS;
-        String day = receipts ? "received_date" : "date";
-        for (Row row : data.of(name)) {
-            Map<String, String> cells = new HashMap<>(row.cells());
-            rows.put(place(cells, day), cells);
-        }
-        Map<String, Row> customers = byLine("customer_orders", "closed_customer_orders");
-        for (Books.Past past : books.past()) {
-            if (past.table() == table) {
-                Map<String, String> row = past(past, day, customers);
-                List<String> place = place(row, day);
-                rows.merge(place, row, (a, b) -> {
-                    a.put("quantity", said(decimal(a).add(decimal(b))));
-                    return a;
-                });
-            }
-        }
-        lower(rows, day);
-        rows.values().removeIf(row -> decimal(row).signum() == 0);
-        return List.copyOf(rows.values());
-    }
-
-    private static BigDecimal decimal(Map<String, String> row) {
-        return new BigDecimal(row.get("quantity"));
-    }
-
-    private static List<String> place(Map<String, String> row, String day) {
-        return List.of(
-                row.getOrDefault("item", ""),
-                row.getOrDefault("site", ""),
-                row.getOrDefault("number", ""),
-                row.getOrDefault("line", ""),
-                row.getOrDefault(day, ""));
-    }
-
-    private static void lower(Map<List<String>, Map<String, String>> rows, String day) {
-        Map<List<String>, List<Map<String, String>>> byLine = new HashMap<>();
-        rows.forEach((place, row) -> byLine.computeIfAbsent(place.subList(0, place.size() - 1), k -> new ArrayList<>())
-                .add(row));
-        for (List<Map<String, String>> of : byLine.values()) {
-            of.sort(Comparator.comparing((Map<String, String> row) -> row.get(day))
-                    .reversed());
-            BigDecimal back = BigDecimal.ZERO;
-            for (Map<String, String> row : of) {
-                BigDecimal left = decimal(row).add(back);
-                back = left.min(BigDecimal.ZERO);
-                row.put("quantity", said(left.max(BigDecimal.ZERO)));
-            }
-        }
-    }
-
-    private Map<String, String> past(Books.Past past, String day, Map<String, Row> customers) {
-        Map<String, String> row = new HashMap<>();
-        row.put("item", past.bin().item());
-        row.put("site", past.bin().site());
-        row.put(day, past.date().toString());
-        row.put("quantity", said(past.quantity()));
-        if (past.line() != null) {
-            row.put("number", past.line().number());
-            row.put("line", past.line().line());
-            Row order = customers.get(key(past.line().number(), past.line().line()));
-            row.put("customer", order == null ? "" : order.text("customer", ""));
-        } else {
-            row.put("number", past.order().order().number());
-            row.put("line", past.order().order().line());
-            row.put("supplier", said(past.order().order().supplier()));
-            row.put("ordered_date", sent(past).toString());
-        }
-        return row;
-    }
-
-    /** The day an order was sent: when it starts, or else when it comes, as far as that is known. */
-    private LocalDate sent(Books.Past past) {
-        Row order = orders.get(
-                key(past.order().order().number(), past.order().order().line()));
-        LocalDate start = order == null ? null : order.date("start_date");
-        return start != null && !start.isAfter(past.date()) ? start : past.date();
     }
 }

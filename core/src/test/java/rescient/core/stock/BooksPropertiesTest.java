@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -115,5 +116,24 @@ class BooksPropertiesTest {
         }
         assertThat(room.all()).isEqualTo(before);
         assertThat(done).hasSizeGreaterThan(POSTINGS / 5);
+    }
+
+    /** Postings that have nothing to do with each other come to the same in any order. */
+    @Property(tries = 30)
+    void independentPostingsComeToTheSameInAnyOrder(@ForAll Costing costing, @ForAll int seed) {
+        Random random = new Random(seed);
+        List<String> rows = new ArrayList<>();
+        for (String item : List.of("A", "P")) {
+            rows.add("adjust " + item + " item=" + item + " site=W quantity=" + (1 + random.nextInt(9)) + " price=3");
+            rows.add("count D" + item + " item=" + item + " site=D quantity=" + random.nextInt(9));
+        }
+        rows.add("receive L number=11 lot=X quantity=" + (1 + random.nextInt(9)));
+        Stockroom one = room(costing);
+        one.post(rows.toArray(String[]::new));
+        Collections.shuffle(rows, random);
+        Stockroom other = room(costing);
+        other.post(rows.toArray(String[]::new));
+        assertThat(other.books.stock()).isEqualTo(one.books.stock());
+        assertThat(other.books.values()).isEqualTo(one.books.values());
     }
 }
