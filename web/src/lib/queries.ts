@@ -331,6 +331,14 @@ export const forecastOf = (asked: Asked<'forecastOf'>) =>
     retry: false
   });
 
+/** What the curve is for any value of a bucket of the history. */
+export const movedCurves = (wish: Schemas['MoveWish']) =>
+  queryOptions({
+    queryKey: ['plan', 'moved-curves', wish],
+    queryFn: ({ signal }) => answer(api.POST('/api/forecasts/moved', { signal, body: wish })),
+    retry: false
+  });
+
 /** What was forecast against what came. */
 export const followUp = (asked: Asked<'followUp'>) => ({
   queryKey: ['plan', 'follow-up', asked],

@@ -2,6 +2,7 @@
   import { date, dayNumber, longDate, quantity } from '$lib/format';
   import { plane, type Plane } from '$lib/ui/axis';
   import type { HistoryPoint } from './history-point.svelte';
+  import { aheadAt, type MovedCurves } from './moved-curves.svelte';
   import { drawn, nearest, path, shade, type SeriesView } from './series';
 
   /** One series as a picture: what was, what is expected with its intervals, and what the forecast set says of it. */
@@ -12,12 +13,14 @@
     height?: number;
     /** The bucket that is worked at. */
     point?: HistoryPoint;
+    /** What the curve is while a bucket is moved. */
+    moving?: MovedCurves;
     /** An edge of the window is dragged to a bucket. */
     onedge?: (edge: 'from' | 'to', day: string) => void;
     /** A bucket to come is dragged by so much. */
     onahead?: (from: string, change: number) => void;
   }
-  let { series, today, width, height = 300, point, onedge, onahead }: Props = $props();
+  let { series, today, width, height = 300, point, moving, onedge, onahead }: Props = $props();
   const LEFT = 46;
   const TOP = 8;
   /** A point that is moved is where the pointer is, whatever has been answered. */
@@ -30,8 +33,15 @@
   );
   /** The bucket to come that is dragged, and where it is. */
   let lifted = $state.raw<{ from: string; amount: number } | undefined>();
+  /** While a point is moved the axes stand still. */
+  let held = $state.raw<Plane | undefined>();
+  /** While a bucket is moved the curve does not wait for an answer. */
+  const toCome = $derived.by(() => {
+    const curves = held && point?.from !== undefined ? moving?.of(point.from) : undefined;
+    return curves && point?.amount !== undefined ? aheadAt(series.ahead, curves, point.amount) : series.ahead;
+  });
   const ahead = $derived(
-    series.ahead.map((a) => ({
+    toCome.map((a) => ({
       ...a,
       day: dayNumber(a.from),
       expected: lifted?.from === a.from ? lifted.amount : a.expected
@@ -68,8 +78,6 @@
   );
   const from = $derived(history[0]?.day ?? dayNumber(today));
   const to = $derived(ahead.at(-1)?.day ?? dayNumber(today));
-  /** While a point is moved the axes stand still. */
-  let held = $state.raw<Plane | undefined>();
   const fitting = $derived(
     plane({ left: LEFT, right: width - 10, top: TOP, bottom: height - 24 }, from, to, [
       ...history.map((p) => p.amount),
@@ -98,7 +106,7 @@
       target.setPointerCapture(event.pointerId);
       return;
     }
-    const toCome = onahead
+    const lift = onahead
       ? nearest(
           ahead.map((a) => ({ ...a, amount: a.expected, shipped: 0, corrected: false, odd: false })),
           place,
@@ -107,18 +115,23 @@
         )
       : undefined;
     const found = nearest(history, place, axis.x, axis.y);
-    if (toCome) {
-      lifted = { from: toCome.from, amount: toCome.amount };
+    if (lift) {
+      lifted = { from: lift.from, amount: lift.amount };
     } else if (found && point) {
       point.pick(found.from);
     } else return;
+    if (found && !lift) moving?.near(found.from, axis.high);
     held = axis;
     target.setPointerCapture(event.pointerId);
   }
 
   function moved(event: PointerEvent) {
     at = event.offsetX;
-    if (!held) return;
+    if (!held) {
+      const close = moving && nearest(history, { x: event.offsetX, y: event.offsetY }, axis.x, axis.y);
+      if (close) moving?.near(close.from, axis.high);
+      return;
+    }
     const share = (bottom - event.offsetY) / (bottom - TOP);
     const amount = Math.max(0, held.low + share * (held.high - held.low));
     if (edge) {

@@ -60,6 +60,7 @@
         today={screen.today}
         {width}
         point={series.by ? undefined : screen.point}
+        moving={series.by ? undefined : screen.moved}
         onedge={series.by ? undefined : (edge, day) => screen.choice.drag(edge, day)}
         onahead={series.by ? undefined : (from, change) => screen.adjust(from, signed(change, String))}
       />

@@ -14,6 +14,7 @@ import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
 import { Windows } from '$lib/ui/windows.svelte';
 import { ChoiceForm } from './choice-form.svelte';
 import { HistoryPoint } from './history-point.svelte';
+import { MovedCurves } from './moved-curves.svelte';
 import { SeriesDraft } from './series-draft.svelte';
 import { changeOf, type Method, type Series, type SeriesView } from './series';
 
@@ -75,6 +76,11 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
       void toAddress({ method: undefined });
       this.last.keep(decision);
     }
+  });
+  readonly moved = new MovedCurves({
+    key: () => this.opened,
+    series: () => this.series.data,
+    method: () => this.method
   });
   readonly draft = new SeriesDraft({
     key: () => this.opened,

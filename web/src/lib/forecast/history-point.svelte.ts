@@ -14,6 +14,9 @@ export const KINDS: { code: Kind; name: string }[] = [
   { code: 'out_of_stock', name: 'nothing in stock' }
 ];
 
+/** So long after the last move the server is asked what follows; the curve does not wait for it. */
+const PAUSE = 60;
+
 interface Of {
   series: () => SeriesView | undefined;
   onkept: (decision: Schemas['Decision']) => void;
@@ -30,7 +33,16 @@ export class HistoryPoint {
   refused = $state<string | undefined>();
   #command = crypto.randomUUID();
 
-  constructor(private readonly of: Of) {}
+  /** What it would count for, once it has rested for a moment. */
+  #settled = $state<number | undefined>();
+
+  constructor(private readonly of: Of) {
+    $effect(() => {
+      const amount = this.amount;
+      const timer = setTimeout(() => (this.#settled = amount), PAUSE);
+      return () => clearTimeout(timer);
+    });
+  }
 
   readonly was = $derived.by((): Was | undefined =>
     this.from === undefined ? undefined : this.of.series()?.history.find((w) => w.from === this.from)
@@ -44,9 +56,12 @@ export class HistoryPoint {
     () => this.was !== undefined && this.amount !== undefined && this.amount !== this.was.counts
   );
   /** What is tried beside what is kept. */
-  readonly corrections = $derived.by(() =>
-    this.changed && this.from && this.amount !== undefined ? [{ from: this.from, quantity: this.amount }] : []
-  );
+  readonly corrections = $derived.by(() => {
+    const rests = this.#settled;
+    return this.from && this.changed && rests !== undefined && rests !== this.was?.counts
+      ? [{ from: this.from, quantity: rests }]
+      : [];
+  });
 
   /** What is typed, so that it survives a reload; null: nothing is. */
   readonly typed = $derived.by(() =>

@@ -193,4 +193,31 @@ class ForecastTest extends ServerTest {
                         .status())
                 .isEqualTo(422);
     }
+
+    /** What the curve would be for any value of a bucket is what it is when that very value is tried. */
+    @Test
+    void theCurveIsKnownBeforeABucketIsMoved() throws Exception {
+        JsonNode curves = post(
+                        "ida",
+                        "/api/forecasts/moved",
+                        null,
+                        "{'key':'HIVE-10N~LARKMOOR','from':'2026-03-01','most':160}")
+                .body()
+                .get("curves");
+        assertThat(curves).hasSize(33);
+        assertThat(curves.get(10).get("value").asInt()).isEqualTo(50);
+        JsonNode tried = post(
+                        "ida",
+                        "/api/forecasts/draft",
+                        null,
+                        "{'key':'HIVE-10N~LARKMOOR','corrections':[{'from':'2026-03-01','quantity':50}]}")
+                .body();
+        for (int h = 0; h < 12; h++) {
+            JsonNode ahead = tried.get("ahead").get(h);
+            assertThat(curves.get(10).get("low80").get(h).decimalValue())
+                    .isEqualByComparingTo(ahead.get("low80").decimalValue());
+            assertThat(curves.get(10).get("expected").get(h).asDouble())
+                    .isCloseTo(ahead.get("expected").asDouble(), org.assertj.core.api.Assertions.within(0.5));
+        }
+    }
 }

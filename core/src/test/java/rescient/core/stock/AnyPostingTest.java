@@ -102,7 +102,7 @@ class AnyPostingTest {
                         0.3);
     }
 
-    @Property(tries = 150)
+    @Property(tries = 300)
     void theBooksAreNeverWrong(@ForAll Costing costing, @ForAll int seed) {
         Stockroom room = room(costing);
         Map<Movement.Bin, BigDecimal> stock = new HashMap<>(room.books.stock());

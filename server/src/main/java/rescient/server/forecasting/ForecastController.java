@@ -38,8 +38,10 @@ class ForecastController {
     private final LivePlan live;
     private final ForecastSeriesList list;
     private final SeriesPicture picture;
+    private final MovedPoint moved;
 
-    ForecastController(LivePlan live, ForecastSeriesList list, SeriesPicture picture) {
+    ForecastController(LivePlan live, ForecastSeriesList list, SeriesPicture picture, MovedPoint moved) {
+        this.moved = moved;
         this.live = live;
         this.list = list;
         this.picture = picture;
@@ -89,6 +91,16 @@ class ForecastController {
             @Nullable ForecastMethod method,
             @NotNull @Size(max = 1000) List<@Valid @NotNull DraftCorrection> corrections,
             @Nullable @Valid DraftChoice choice) {}
+
+    /** @param most up to which value the bucket may be moved */
+    record MoveWish(
+            @NotNull @Size(max = 700) String key,
+            @Nullable PeriodUnit bucket,
+            @Nullable ForecastMethod method,
+            @NotNull LocalDate from,
+
+            @NotNull @PositiveOrZero @DecimalMax("1000000000000")
+            BigDecimal most) {}
 
     /** All series, what is worth most first. */
     @GetMapping
@@ -142,6 +154,21 @@ class ForecastController {
                                         key.code(), key.site(), one.from, bucket, one.quantity, null, null))
                                 .toList(),
                         choice)));
+    }
+
+    /** What the curve would be for any value of a bucket, so that it follows while the bucket is moved. */
+    @PostMapping("/moved")
+    MovedPoint.MovedCurves moved(@Valid @RequestBody MoveWish wish) {
+        PeriodUnit bucket = wish.bucket == null ? PeriodUnit.MONTH : wish.bucket;
+        MovedPoint.MovedCurves curves = moved.of(
+                live.current(),
+                new SeriesPicture.Asked(SeriesKey.of(wish.key), bucket, USUAL, wish.method, DemandSeries.Draft.NOTHING),
+                wish.from,
+                wish.most.doubleValue());
+        if (curves == null) {
+            throw JobProblem.notFound("There is nothing to forecast from");
+        }
+        return curves;
     }
 
     private SeriesView known(SeriesPicture.Asked asked) {
