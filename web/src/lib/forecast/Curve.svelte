@@ -126,7 +126,8 @@
   }
 
   function moved(event: PointerEvent) {
-    at = event.offsetX;
+    // while something is moved its own strip says what it is
+    at = held ? undefined : event.offsetX;
     if (!held) {
       const close = moving && nearest(history, { x: event.offsetX, y: event.offsetY }, axis.x, axis.y);
       if (close) moving?.near(close.from, axis.high);
