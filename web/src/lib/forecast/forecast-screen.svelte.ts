@@ -22,10 +22,12 @@ const KINDS = ['FORECAST', 'ADJUST', 'SETS'];
 const COLUMNS = [
   { code: 'selected', name: '', width: 14, fixed: true },
   { code: 'series', name: 'Item and site' },
-  { code: 'quantity', name: 'Next year', width: 78, right: true },
-  { code: 'change', name: 'Change', width: 54, right: true },
-  { code: 'mase', name: 'Error', width: 44, right: true },
-  { code: 'signal', name: 'Signal', width: 48, right: true }
+  { code: 'value', name: 'Value', width: 76, right: true },
+  { code: 'quantity', name: 'Next year', width: 76, right: true },
+  { code: 'change', name: 'Change', width: 50, right: true },
+  { code: 'mase', name: 'Error', width: 40, right: true },
+  { code: 'bias', name: 'Bias', width: 44, right: true },
+  { code: 'signal', name: 'Signal', width: 44, right: true }
 ];
 
 interface Typed {
@@ -270,6 +272,8 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
         'method',
         'mase',
         'bias',
+        'signal',
+        'odd_buckets',
         'last_year',
         'change',
         'value',
@@ -283,6 +287,8 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
         s.methodTitle,
         s.mase,
         s.bias,
+        s.signal,
+        s.odd,
         s.lastYear,
         changeOf(s),
         s.value,

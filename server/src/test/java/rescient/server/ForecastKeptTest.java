@@ -80,6 +80,10 @@ class ForecastKeptTest extends ServerTest {
         assertThat(row(HIVE).get("chosen").asBoolean()).isTrue();
         takeBack(decision);
         assertThat(one(HIVE).get("ahead")).isEqualTo(before.get("ahead"));
+        assertThat(good(get("ida", "/api/forecasts?only=odd"), 200).get("rows"))
+                .isNotEmpty()
+                .allSatisfy(row -> assertThat(row.get("odd").asInt()).isPositive())
+                .anySatisfy(row -> assertThat(row.get("item").asText()).isEqualTo("BRUSH-H"));
     }
 
     /** The same is tried before it is kept. */

@@ -6,7 +6,7 @@
   import SetsPane from '$lib/forecast/SetsPane.svelte';
   import SeriesPane from '$lib/forecast/SeriesPane.svelte';
   import { BY, changeOf, percent, signed, type Series } from '$lib/forecast/series';
-  import { count, quantity } from '$lib/format';
+  import { count, money, quantity } from '$lib/format';
   import DecidePane from '$lib/plan/DecidePane.svelte';
   import KeptLine from '$lib/plan/KeptLine.svelte';
   import Fetching from '$lib/ui/Fetching.svelte';
@@ -23,12 +23,27 @@
 {#snippet row(s: Series)}
   <ListRow {list} key={s.key} id="series" columns={screen.columns} onopen={() => screen.open(s.key)}>
     <span class="what">
-      <span class="name"><b>{s.item}</b> {s.itemName !== s.item ? s.itemName : ''}</span>
+      <span class="name"
+        ><b>{s.item}</b>
+        {#if s.odd > 0}<span
+            class="odd"
+            title="{count(s.odd, 'month')} that {s.odd === 1 ? 'is' : 'are'} not usual">{s.odd}</span
+          >{/if}
+        {s.itemName !== s.item ? s.itemName : ''}</span
+      >
       <span class="where">{s.siteName} · {s.methodTitle}{s.chosen ? ', as was chosen' : ''}</span>
     </span>
+    <span class="num"
+      >{s.value === null || s.value === undefined
+        ? '–'
+        : money(Math.round(s.value), screen.currency).replace(/[.,]00$/, '')}</span
+    >
     <span class="num">{quantity(s.nextYear)} <small>{s.unit}</small></span>
     <span class="num">{percent(changeOf(s))}</span>
     <span class="num">{s.mase === null || s.mase === undefined ? '–' : s.mase.toFixed(2)}</span>
+    <span class="num"
+      >{s.bias === null || s.bias === undefined ? '–' : signed(s.bias, (n) => n.toFixed(2))}</span
+    >
     <span class="num" class:short={Math.abs(s.signal ?? 0) > 4}
       >{s.signal === null || s.signal === undefined ? '–' : signed(s.signal, (n) => n.toFixed(1))}</span
     >
@@ -49,7 +64,7 @@
   follow={list.at}
   active={screen.opened === undefined ? undefined : `series-${screen.opened}`}
   open={(s) => screen.open(s.key)}
-  list="minmax(450px, 490px)"
+  list="minmax(560px, 590px)"
   columns={screen.columns}
   sort={screen.sort}
   onsort={(sort) => screen.filter('sort', sort)}
@@ -88,6 +103,14 @@
         title="Nothing was shipped of them yet"
         onclick={() => screen.filter('only', screen.only === 'new' ? undefined : 'new')}
         >without history</button
+      >
+      <button
+        type="button"
+        class="chip"
+        aria-pressed={screen.only === 'odd'}
+        class:font-bold={screen.only === 'odd'}
+        title="Some of their months lie far from all around and count all the same"
+        onclick={() => screen.filter('only', screen.only === 'odd' ? undefined : 'odd')}>not usual</button
       >
     {/if}
   {/snippet}
@@ -140,3 +163,16 @@
     >
   {/snippet}
 </Place>
+
+<style>
+  .odd {
+    display: inline-block;
+    min-width: 15px;
+    padding: 0 3px;
+    border: 1px solid var(--ink-2);
+    border-radius: 8px;
+    font-size: 11px;
+    line-height: 13px;
+    text-align: center;
+  }
+</style>

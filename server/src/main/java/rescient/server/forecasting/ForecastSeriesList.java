@@ -19,6 +19,7 @@ import rescient.core.forecast.Buckets;
 import rescient.core.forecast.DemandSeries;
 import rescient.core.forecast.FollowUp;
 import rescient.core.forecast.Forecast;
+import rescient.core.forecast.Outliers;
 import rescient.core.forecast.SalesHistory;
 import rescient.core.forecast.Together;
 import rescient.dataset.Facts;
@@ -57,6 +58,7 @@ class ForecastSeriesList {
      * @param method by which it is forecast; null: there is nothing to forecast from
      * @param chosen somebody said how it is made
      * @param signal the tracking signal of what was forecast; null: nothing that was forecast has come yet
+     * @param odd how many buckets of the history lie far from all around and are not corrected
      * @param kept what the forecast set that the plan uses says of the next year; null: nothing
      * @param ahead what is forecast, month by month
      */
@@ -77,6 +79,7 @@ class ForecastSeriesList {
             @Nullable Double bias,
             @Nullable Double signal,
             boolean season,
+            int odd,
             @Nullable BigDecimal kept,
             List<BigDecimal> ahead) {
         boolean wantsALook() {
@@ -109,7 +112,8 @@ class ForecastSeriesList {
      *
      * @param words all occur in item, name, site or method
      * @param by several as one; null: each by itself
-     * @param only off: those whose forecast runs away; new: those without a history; null: all
+     * @param only off: those whose forecast runs away; new: those without a history; odd: those with buckets that are not usual;
+     *     null: all
      * @param sort value, quantity, change, mase, bias or signal; null: value
      * @param desc the greatest first; null: so it is with value
      * @param place of which series the place in the list is told, by key
@@ -143,6 +147,7 @@ class ForecastSeriesList {
                         sought.nothing() || sought.in(row.item(), row.itemName(), row.siteName(), row.methodTitle()))
                 .filter(row -> !"off".equals(asked.only) || row.wantsALook())
                 .filter(row -> !"new".equals(asked.only) || row.method() == null)
+                .filter(row -> !"odd".equals(asked.only) || row.odd() > 0)
                 .sorted(order(asked))
                 .toList();
         int from = Math.min(fitting.size(), Math.max(0, asked.offset == null ? 0 : asked.offset));
@@ -229,8 +234,20 @@ class ForecastSeriesList {
                 tested == null ? null : tested.bias(),
                 follow.lines().isEmpty() ? null : follow.signal(),
                 forecast != null && forecast.season() > 1,
+                odd(series),
                 inSet(series, Places.kept(directory.facts(), place)),
                 rounded(expected, decimals));
+    }
+
+    private static int odd(DemandSeries series) {
+        SalesHistory shipped = series.shipped();
+        double[] usual = Outliers.usual(shipped.values(), MONTHS.season());
+        int odd = 0;
+        for (int t = 0; t < usual.length; t++) {
+            double counts = series.counts().at(MONTHS.after(shipped.first(), t));
+            odd += !Double.isNaN(usual[t]) && counts == shipped.values()[t] ? 1 : 0;
+        }
+        return odd;
     }
 
     private SeriesRow several(PlanVersion version, SeriesKey key) {
@@ -267,6 +284,7 @@ class ForecastSeriesList {
                 tested == null ? null : tested.bias(),
                 null,
                 forecast.season() > 1,
+                0,
                 null,
                 rounded(forecast.mean(), decimals));
     }
