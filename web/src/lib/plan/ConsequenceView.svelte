@@ -214,6 +214,8 @@
       {#if c.cost === 0}Costs no more and no less.{:else}All orders together cost
         <b>{money(Math.abs(c.cost), currency)} {c.cost > 0 ? 'more' : 'less'}</b>.{/if}
     {:else}What it costs cannot be said: a price is missing.{/if}
+    {#if c.stock !== 0}In the mean <b>{money(Math.abs(c.stock), currency)} {c.stock > 0 ? 'more' : 'less'}</b> lies
+      in stock.{/if}
     {#if fromStock}<span class="text-ink-2">What is taken from stock is not counted.</span>{/if}
     {#if c.late.length === 0}<span class="text-ink-2">No customer order becomes later or earlier.</span>{/if}
   </p>

@@ -229,6 +229,8 @@ class ForecastKeptTest extends ServerTest {
         assertThat(hive.get("signal").asDouble()).isEqualTo(6);
         assertThat(hive.get("look").asBoolean()).isTrue();
         assertThat(hive.get("byHand").asDouble()).isEqualTo(1);
+        // what was forecast then is drawn with what is forecast now
+        assertThat(one("TOOL-J~LARKMOOR").get("before")).hasSize(6);
         assertThat(followed.get("months")).hasSize(6);
         assertThat(good(get("ida", "/api/plan/signals"), 200).findParents("kind").stream()
                         .filter(signal -> signal.get("kind").asText().equals("forecast_off"))

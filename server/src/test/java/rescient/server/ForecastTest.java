@@ -88,6 +88,9 @@ class ForecastTest extends ServerTest {
                 .isEqualByComparingTo(ahead.get(4).get("quantity").decimalValue());
         assertThat(live.current().plan().plannedOrderCount()).isEqualTo(before);
 
+        // what lies there goes sooner: less lies in stock in the mean
+        assertThat(consequence(wish + "Base'}").get("stock").decimalValue()).isNegative();
+        assertThat(consequence(wish + "Mine'}").get("stock").decimalValue()).isZero();
         Reply used = decide("ida", wish + "Base'}");
         assertThat(used.status()).as(String.valueOf(used.body())).isEqualTo(201);
         knowing();

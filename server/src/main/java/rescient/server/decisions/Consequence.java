@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.compare.PlanDifference;
+import rescient.core.compare.StockDifference;
 import rescient.core.health.HealthCheck;
 import rescient.core.order.DraftPossible;
 import rescient.core.order.NeedChange;
@@ -16,6 +17,7 @@ import rescient.core.plan.PointView;
 import rescient.core.prices.ValueDifference;
 import rescient.core.snapshot.Signal;
 import rescient.server.health.FindingView;
+import rescient.server.planning.DirectoryPrices;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
@@ -41,6 +43,7 @@ import rescient.server.platform.Nullable;
  * @param vanish planned orders that go, those that are decided on not among them
  * @param appear planned orders that come
  * @param cost what all orders together cost more, in the company's currency
+ * @param stock by how much more lies in stock in the mean over the days that are planned, at standard
  * @param points stock lines before and after
  */
 record Consequence(
@@ -60,6 +63,7 @@ record Consequence(
         List<SignalView> silenced,
         List<SignalView> raised,
         @Nullable BigDecimal cost,
+        BigDecimal stock,
         List<PointBeforeAfter> points) {
     private static final int MOST = 200;
     private static final int LINES = 2;
@@ -150,6 +154,7 @@ record Consequence(
                 signals(before, difference.silenced()),
                 signals(after, difference.raised()),
                 cost(before, after, proposal, difference),
+                StockDifference.mean(before.plan(), after.plan(), new DirectoryPrices(before.directory())),
                 points(before, after, proposal));
     }
 

@@ -10,6 +10,7 @@ import rescient.core.company.UnfitException;
 import rescient.core.compare.PlanFigures;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
+import rescient.server.planning.DirectoryPrices;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.OtherPlans;

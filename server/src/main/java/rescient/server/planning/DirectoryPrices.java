@@ -1,16 +1,17 @@
-package rescient.server.whatif;
+package rescient.server.planning;
 
 import java.math.BigDecimal;
 import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
 import rescient.core.prices.PriceBreaks;
 import rescient.core.prices.Prices;
-import rescient.server.planning.Directory;
 
 /** Prices as the company knows them. */
-record DirectoryPrices(Directory directory) implements Prices {
+public record DirectoryPrices(Directory directory) implements Prices {
     @Override
     public BigDecimal standard(String item) {
-        return directory.item(item).standardCost();
+        Fact.Item known = directory.item(item);
+        return known == null ? null : known.standardCost();
     }
 
     @Override
