@@ -150,6 +150,25 @@ class UnderstoodTest {
         assertThat(upright("Item\tW10 2026\tW54 2026\nA\t10\t12\n")).containsExactly(List.of("A", "10", "12"));
     }
 
+    /** What left is history: one row a delivery, with the number of its note. */
+    @Test
+    void deliveriesOfThePastAreHistory() {
+        Sheet sheet = SheetReader.pasted(
+                "Item\tSite\tDate\tNumber\tQty\nA\tW\t2026-02-03\tN-1\t5\nnut\tW\t2026-02-04\tN-2\tfew\n");
+        Table table = Table.named("shipments");
+        Mapping mapping = new Mapping(
+                table, ColumnMatch.of(table, sheet, facts), Map.of(), Habits.of(sheet), Map.of(), Set.of(), true);
+        Understood understood = Understood.of(facts, sheet, mapping, rows -> {});
+        assertThat(understood.faults())
+                .extracting(Understood.RowFault::row, Understood.RowFault::column)
+                .containsExactly(tuple(3L, "quantity"));
+        assertThat(understood.changes())
+                .singleElement()
+                .satisfies(change -> assertThat(change.after().get(0).cells())
+                        .containsAllEntriesOf(Map.of(
+                                "item", "A", "site", "W", "date", "2026-02-03", "number", "N-1", "quantity", "5")));
+    }
+
     private static List<List<String>> upright(String pasted) {
         Sheet wide = SheetReader.pasted(pasted);
         return PeriodColumns.upright(wide, Habits.of(wide)).rows().stream()
