@@ -88,7 +88,7 @@
     {#if !screen.by}
       <button
         type="button"
-        class="chip"
+        class="chip whitespace-nowrap"
         aria-pressed={screen.only === 'off'}
         class:font-bold={screen.only === 'off'}
         title="The tracking signal lies beyond 4: they run away to one side"
@@ -97,20 +97,19 @@
       >
       <button
         type="button"
-        class="chip"
+        class="chip whitespace-nowrap"
         aria-pressed={screen.only === 'new'}
         class:font-bold={screen.only === 'new'}
         title="Nothing was shipped of them yet"
-        onclick={() => screen.filter('only', screen.only === 'new' ? undefined : 'new')}
-        >without history</button
+        onclick={() => screen.filter('only', screen.only === 'new' ? undefined : 'new')}>new</button
       >
       <button
         type="button"
-        class="chip"
+        class="chip whitespace-nowrap"
         aria-pressed={screen.only === 'odd'}
         class:font-bold={screen.only === 'odd'}
         title="Some of their months lie far from all around and count all the same"
-        onclick={() => screen.filter('only', screen.only === 'odd' ? undefined : 'odd')}>not usual</button
+        onclick={() => screen.filter('only', screen.only === 'odd' ? undefined : 'odd')}>odd</button
       >
     {/if}
   {/snippet}
