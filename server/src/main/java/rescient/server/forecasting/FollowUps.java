@@ -126,8 +126,7 @@ class FollowUps {
         if (follow.lines().isEmpty()) {
             return null;
         }
-        Fact.Item item = directory.item(place.item());
-        BigDecimal each = item == null ? null : item.price() == null ? item.standardCost() : item.price();
+        BigDecimal each = Places.each(directory, place.item());
         return new Followed(
                 new FollowUpController.FollowedSeries(
                         SeriesKey.of(place).text(),

@@ -99,11 +99,10 @@ class ForecastAll implements SharedTask {
 
     private static ForecastRuns.Found found(PlanVersion version, ForecastSeriesList.SeriesRow row) {
         BigDecimal before = row.kept() == null ? BigDecimal.ZERO : row.kept();
-        BigDecimal money = row.value() == null || row.nextYear().signum() == 0
+        BigDecimal each = Places.each(version.directory(), row.item());
+        BigDecimal money = each == null
                 ? null
-                : row.value()
-                        .multiply(row.nextYear().subtract(before))
-                        .divide(row.nextYear(), MONEY, RoundingMode.HALF_UP);
+                : row.nextYear().subtract(before).multiply(each).setScale(MONEY, RoundingMode.HALF_UP);
         return new ForecastRuns.Found(
                 row.key(), row.method().code(), row.kept(), row.nextYear(), money, why(version, row));
     }

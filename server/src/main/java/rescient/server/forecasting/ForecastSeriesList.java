@@ -210,7 +210,7 @@ class ForecastSeriesList {
         Forecast forecast = series.hasHistory() ? series.forecast(YEAR, null, forecasts) : null;
         double[] expected = forecast == null ? new double[0] : series.adjusted(forecast.mean());
         int decimals = Places.decimals(directory, place.item());
-        BigDecimal each = each(directory.item(place.item()));
+        BigDecimal each = Places.each(directory, place.item());
         BigDecimal next = SeriesPicture.rounded(DoubleStream.of(expected).sum(), decimals);
         FollowUp follow =
                 FollowUp.of(Places.versions(directory.facts(), place, PeriodUnit.MONTH), series.counts(), null);
@@ -264,7 +264,7 @@ class ForecastSeriesList {
         double value = 0;
         double[] shares = of.shares();
         for (int i = 0; i < shares.length; i++) {
-            BigDecimal each = each(directory.item(of.members().get(i).place().item()));
+            BigDecimal each = Places.each(directory, of.members().get(i).place().item());
             value += each == null ? 0 : next.doubleValue() * shares[i] / of.weights()[i] * each.doubleValue();
         }
         return new SeriesRow(
@@ -299,10 +299,6 @@ class ForecastSeriesList {
         return DoubleStream.of(history.values())
                 .skip(Math.max(0, history.values().length - YEAR))
                 .sum();
-    }
-
-    private static BigDecimal each(Fact.Item item) {
-        return item == null ? null : item.price() != null ? item.price() : item.standardCost();
     }
 
     private static BigDecimal inSet(DemandSeries series, List<Fact.Forecast> kept) {

@@ -115,4 +115,11 @@ final class Places {
                 .filter(row -> row.set().equals(set) && row.site().equals(place.site()) && row.bucket() == bucket)
                 .toList();
     }
+
+    /** What a unit of an item is worth: its price, or else its standard cost; null: neither is known. */
+    @Nullable
+    static BigDecimal each(Directory directory, String code) {
+        Fact.Item item = directory.item(code);
+        return item == null ? null : item.price() != null ? item.price() : item.standardCost();
+    }
 }

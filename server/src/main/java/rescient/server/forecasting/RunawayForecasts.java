@@ -50,7 +50,7 @@ class RunawayForecasts implements MoreSignals {
                 .filter(row -> row.set().equals(set))
                 .collect(Collectors.groupingBy(
                         row -> new Kept(new DemandSeries.Place(row.item(), row.site()), row.bucket())));
-        return kept.entrySet().stream()
+        return kept.entrySet().parallelStream()
                 .map(one -> {
                     Kept of = one.getKey();
                     DemandSeries series = DemandSeries.of(facts, of.place, new Buckets(of.bucket), version.today());
