@@ -113,7 +113,7 @@
       aria-label="Why"
       bind:value={form.fields.reason}
     />
-    <button type="button" class="main-action" disabled={form.keeping.isPending} onclick={() => form.keep()}
+    <button type="button" class="main-action" disabled={form.keeping.busy} onclick={() => form.keep()}
       >Make it so from now on <Key name="Enter" /></button
     >
     {#if form.kept}<button type="button" class="plain-action" onclick={() => form.setBack()}
@@ -121,7 +121,7 @@
       >{/if}
     <button type="button" class="plain-action" onclick={() => form.close()}>Back <Key name="Esc" /></button>
     {#if fault}<span class="text-vermilion" role="alert">{fault}</span>{/if}
-    {#if form.refused}<span class="text-vermilion" role="alert">{form.refused}</span>{/if}
+    {#if form.keeping.refused}<span class="text-vermilion" role="alert">{form.keeping.refused}</span>{/if}
   </form>
 {/if}
 

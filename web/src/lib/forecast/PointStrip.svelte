@@ -80,7 +80,7 @@
     <button
       type="button"
       class="main-action"
-      disabled={point.amount === undefined || point.keeping.isPending}
+      disabled={point.amount === undefined || point.keeping.busy}
       onclick={() => point.keep()}>Keep it <Key name="Enter" /></button
     >
     {#if was.corrected}<button type="button" class="plain-action" onclick={() => point.setBack()}
@@ -89,7 +89,7 @@
     <button type="button" class="plain-action" onclick={() => point.close()}>Back <Key name="Esc" /></button>
     {#if point.amount === undefined}<small class="text-vermilion" role="alert">a number, 0 or more</small
       >{/if}
-    {#if point.refused}<span class="text-vermilion" role="alert">{point.refused}</span>{/if}
+    {#if point.keeping.refused}<span class="text-vermilion" role="alert">{point.keeping.refused}</span>{/if}
   </form>
 {/if}
 

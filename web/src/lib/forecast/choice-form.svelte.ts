@@ -1,7 +1,6 @@
-import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import type { Schemas } from '$lib/api/client';
 import { parsedNumber, quantity } from '$lib/format';
-import { planSeen } from '$lib/plan-seen';
+import { RowKeeping } from './row-keeping.svelte';
 import { choiceOf, fieldsOf, type ChoiceFields, type SeriesView } from './series';
 
 interface Of {
@@ -20,13 +19,16 @@ const NOTHING: ChoiceFields = {
   reason: ''
 };
 
+/** A number as it is understood, or what was typed, which is then said to be none. */
+function sent(typed: string): string {
+  const number = parsedNumber(typed);
+  return Number.isNaN(number) ? typed.trim() : String(number);
+}
+
 /** How the forecast of a series is made: typed or dragged, tried at once, kept or left to itself again. */
 export class ChoiceForm {
-  readonly #client = useQueryClient();
   open = $state(false);
   fields = $state<ChoiceFields>({ ...NOTHING });
-  refused = $state<string | undefined>();
-  #command = crypto.randomUUID();
 
   constructor(private readonly of: Of) {}
 
@@ -55,13 +57,13 @@ export class ChoiceForm {
     const series = this.of.series();
     if (!series || series.by) return;
     if (!this.open) this.fields = this.#asKept();
-    this.refused = undefined;
+    this.keeping.refused = undefined;
     this.open = true;
   }
 
   close(): void {
     this.open = false;
-    this.refused = undefined;
+    this.keeping.refused = undefined;
   }
 
   /** The method that is looked at, with its parameters as they were fitted. */
@@ -82,27 +84,13 @@ export class ChoiceForm {
     this.fields[edge] = open ? '' : day;
   }
 
-  readonly keeping = createMutation(() => ({
-    onMutate: () => planSeen.deciding(),
-    onSettled: () => planSeen.answeredDecision(),
-    mutationFn: (back: boolean) =>
-      answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': this.#command } },
-          body: { kind: 'DATA', rows: [this.#row(back)] }
-        })
-      ),
-    onSuccess: (decision) => {
-      this.#command = crypto.randomUUID();
+  readonly keeping = new RowKeeping({
+    row: (back) => this.#row(back),
+    kept: (decision) => {
       this.close();
       this.of.onkept(decision);
-      void this.#client.invalidateQueries({ queryKey: ['plan'] });
-    },
-    onError: (e) => {
-      this.refused = e.message;
-      if (!(e instanceof Refused) || e.problem.status !== 0) this.#command = crypto.randomUUID();
     }
-  }));
+  });
 
   #row(back: boolean): Schemas['RowChange'] {
     const series = this.of.series();
@@ -125,18 +113,18 @@ export class ChoiceForm {
             to_date: f.to,
             like_item: f.likeItem.trim(),
             like_site: like ? f.likeSite.trim() : '',
-            like_percent: like && f.likePercent.trim() ? String(parsedNumber(f.likePercent)) : '',
+            like_percent: like && f.likePercent.trim() ? sent(f.likePercent) : '',
             reason: f.reason.trim()
           }
         };
   }
 
   keep(): void {
-    if (this.open && !this.keeping.isPending) this.keeping.mutate(false);
+    if (this.open) this.keeping.keep(false);
   }
 
   /** It is made as the calculation finds best again. */
   setBack(): void {
-    if (this.kept && !this.keeping.isPending) this.keeping.mutate(true);
+    if (this.kept) this.keeping.keep(true);
   }
 }

@@ -30,10 +30,13 @@ const COLUMNS = [
   { code: 'signal', name: 'Signal', width: 44, right: true }
 ];
 
-interface Typed {
-  series: string;
+interface AtSeries {
   point: HistoryPoint['typed'];
   choice: ChoiceForm['typed'];
+}
+
+interface Typed extends AtSeries {
+  series: string;
 }
 
 export type By = NonNullable<SeriesView['by']>;
@@ -96,21 +99,32 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
   readonly last = new LastDecision();
   refused = $state<string | undefined>();
   pane = $state<{ keep: () => void } | undefined>();
+  /** The series that is looked at, with its bucket, and what is typed at others. */
+  #looked: string | undefined;
+  readonly #left = new Map<string, AtSeries>();
 
   constructor() {
     super({ name: 'forecast', row: 'series', opened: 'series' });
     // another series has another history
     $effect(() => {
-      void this.opened;
-      void this.bucket;
-      untrack(() => {
-        this.point.close();
-        this.choice.close();
-      });
+      const key = `${this.opened ?? ''} ${this.bucket}`;
+      untrack(() => this.#turnTo(key));
     });
     this.#keepTyped();
     const left = halfTyped<Deciding>('decision');
     if (left && KINDS.includes(left.kind)) this.deciding = left;
+  }
+
+  /** What is typed at a series waits there until it is looked at again. */
+  #turnTo(key: string): void {
+    if (this.#looked !== undefined)
+      this.#left.set(this.#looked, { point: this.point.typed, choice: this.choice.typed });
+    this.#looked = key;
+    const left = this.#left.get(key);
+    this.point.close();
+    this.choice.close();
+    this.point.restore(left?.point);
+    this.choice.restore(left?.choice);
   }
 
   /** A point that is moved and a way to make it that is tried are there again after a reload. */

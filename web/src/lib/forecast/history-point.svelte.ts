@@ -1,7 +1,6 @@
-import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import type { Schemas } from '$lib/api/client';
 import { parsedNumber, quantity } from '$lib/format';
-import { planSeen } from '$lib/plan-seen';
+import { RowKeeping } from './row-keeping.svelte';
 import type { SeriesView } from './series';
 
 type Was = SeriesView['history'][number];
@@ -24,14 +23,11 @@ interface Of {
 
 /** A bucket of the history that is taken for something else: moved, named, kept or set back. What was shipped stays. */
 export class HistoryPoint {
-  readonly #client = useQueryClient();
   /** The first day of the bucket that is worked at. */
   from = $state<string | undefined>();
   text = $state('');
   kind = $state<Kind | ''>('');
   reason = $state('');
-  refused = $state<string | undefined>();
-  #command = crypto.randomUUID();
 
   /** What it would count for, once it has rested for a moment. */
   #settled = $state<number | undefined>();
@@ -81,7 +77,7 @@ export class HistoryPoint {
     this.text = quantity(was.counts);
     this.kind = (was.kind as Kind | null | undefined) ?? '';
     this.reason = was.reason ?? '';
-    this.refused = undefined;
+    this.keeping.refused = undefined;
   }
 
   /** The first that is not usual and not corrected yet, from the end on, or else the last bucket. */
@@ -114,30 +110,16 @@ export class HistoryPoint {
 
   close(): void {
     this.from = undefined;
-    this.refused = undefined;
+    this.keeping.refused = undefined;
   }
 
-  readonly keeping = createMutation(() => ({
-    onMutate: () => planSeen.deciding(),
-    onSettled: () => planSeen.answeredDecision(),
-    mutationFn: (back: boolean) =>
-      answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': this.#command } },
-          body: { kind: 'DATA', rows: [this.#row(back)] }
-        })
-      ),
-    onSuccess: (decision) => {
-      this.#command = crypto.randomUUID();
+  readonly keeping = new RowKeeping({
+    row: (back) => this.#row(back),
+    kept: (decision) => {
       this.close();
       this.of.onkept(decision);
-      void this.#client.invalidateQueries({ queryKey: ['plan'] });
-    },
-    onError: (e) => {
-      this.refused = e.message;
-      if (!(e instanceof Refused) || e.problem.status !== 0) this.#command = crypto.randomUUID();
     }
-  }));
+  });
 
   #row(back: boolean): Schemas['RowChange'] {
     const series = this.of.series();
@@ -157,11 +139,11 @@ export class HistoryPoint {
   }
 
   keep(): void {
-    if (this.was && this.amount !== undefined && !this.keeping.isPending) this.keeping.mutate(false);
+    if (this.was && this.amount !== undefined) this.keeping.keep(false);
   }
 
   /** It counts for what was shipped again. */
   setBack(): void {
-    if (this.was?.corrected && !this.keeping.isPending) this.keeping.mutate(true);
+    if (this.was?.corrected) this.keeping.keep(true);
   }
 }
