@@ -54,6 +54,13 @@ class ForecastKeptTest extends DeskTest {
         page.reload();
         assertThat(choice.getByLabel("Parameters")).hasValue("n=3");
         assertThat(ahead).hasText(tried);
+        // and after another series was looked at
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("weeks"))
+                .click();
+        assertThat(choice).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("months"))
+                .click();
+        assertThat(choice.getByLabel("Why")).hasValue("quiet item");
         choice.getByLabel("Why").focus();
         page.keyboard().press("Enter");
         assertThat(choice).hasCount(0);

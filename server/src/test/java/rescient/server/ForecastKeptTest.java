@@ -278,6 +278,40 @@ class ForecastKeptTest extends ServerTest {
         assertThat(money).isSortedAccordingTo((a, b) -> Double.compare(b, a));
     }
 
+    /**
+     * All that counts is an October without demand, so nothing is expected: what is kept of it is too much, and its money says how much too
+     * much, price times quantity, so that it stands among what changed most.
+     */
+    @Test
+    void whatFallsToNothingIsWorthWhatIsKeptOfIt() throws Exception {
+        String none = "{'kind':'DATA','rows':[{'table':'forecast_choices','key':{'item':'TRAP-1','site':'LARKMOOR',"
+                + "'bucket':'month'},'fields':{'from_date':'2026-10-01'}},"
+                + "{'table':'history_corrections','key':{'item':'TRAP-1',"
+                + "'site':'LARKMOOR','from_date':'2026-10-01','bucket':'month'},'fields':{'quantity':'0'}}]}";
+        JsonNode nothing = good(decide("ida", none), 201);
+        JsonNode listed =
+                good(get("ida", "/api/forecasts?words=TRAP-1"), 200).get("rows").get(0);
+        assertThat(listed.get("nextYear").decimalValue()).isZero();
+        long id = jdbc.queryForObject(
+                "insert into forecast_runs (begun_by, begun_at, state) values ('Ida', now(), 'waiting') returning id",
+                Long.class);
+        forecastAll.run(id);
+        BigDecimal price = jdbc.queryForObject(
+                "select coalesce(price, standard_cost) from items where code = 'TRAP-1'", BigDecimal.class);
+        BigDecimal kept = listed.get("kept").decimalValue();
+        assertThat(kept).isPositive();
+        JsonNode rows =
+                good(get("ida", "/api/forecast-runs/" + id + "/changes"), 200).get("rows");
+        JsonNode found = null;
+        for (JsonNode one : rows) {
+            found = one.get("key").asText().equals("TRAP-1~LARKMOOR") ? one : found;
+        }
+        assertThat(found).isNotNull();
+        assertThat(found.get("money").decimalValue())
+                .isEqualByComparingTo(price.multiply(kept).negate());
+        takeBack(nothing);
+    }
+
     /** Whoever ends one that waits keeps nothing of it. */
     @Test
     void aRunIsEnded() throws Exception {
