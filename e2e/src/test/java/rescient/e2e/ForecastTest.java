@@ -2,10 +2,13 @@ package rescient.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import java.nio.file.Files;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
@@ -61,6 +64,33 @@ class ForecastTest extends DeskTest {
                 .isEqualTo(12);
         page.keyboard().press("u");
         assertThat(page.getByTestId("ahead").locator("tbody tr").nth(1)).containsText("–");
+    }
+
+    /** What is listed goes out as a sheet with one column a month, and it says what the screen says. */
+    @Test
+    void forecastsAreSavedWithOneColumnAMonth() throws Exception {
+        Page page = signedIn("ida");
+        page.navigate("/demand/forecast");
+        page.getByPlaceholder("filter").fill("four-frame");
+        assertThat(page.locator(".plan-row")).hasCount(1);
+        page.locator(".plan-row").click();
+        Locator ahead = page.getByTestId("ahead").locator("tbody tr");
+        assertThat(ahead).hasCount(12);
+        Download download =
+                page.waitForDownload(() -> page.getByText("Save as CSV").click());
+        List<String> lines = Files.readAllLines(download.path());
+        Assertions.assertThat(lines).hasSize(2);
+        Assertions.assertThat(lines.get(0))
+                .startsWith("item,name,site,unit,method,")
+                .endsWith(
+                        "2026-11-01,2026-12-01,2027-01-01,2027-02-01,2027-03-01,2027-04-01,2027-05-01,2027-06-01,2027-07-01,"
+                                + "2027-08-01,2027-09-01,2027-10-01");
+        List<String> shown = ahead.locator("td:nth-child(2)").allTextContents();
+        List<String> cells = List.of(lines.get(1).split(","));
+        Assertions.assertThat(cells.subList(cells.size() - 12, cells.size()))
+                .isEqualTo(shown.stream().map(String::strip).toList());
+        Download workbook = page.waitForDownload(() -> page.keyboard().press("S"));
+        Assertions.assertThat(workbook.suggestedFilename()).endsWith(".xlsx");
     }
 
     /** Who may not keep forecasts sees them, and is told who does. */

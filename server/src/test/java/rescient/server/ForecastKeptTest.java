@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import rescient.server.platform.SharedTask;
+import rescient.server.platform.SharedWork;
 
 /** What is kept of forecasts: how they are made, what is known on top, sets as wholes, several as one, what became of them. */
 class ForecastKeptTest extends ServerTest {
@@ -311,6 +312,52 @@ class ForecastKeptTest extends ServerTest {
                 .isEqualByComparingTo(price.multiply(kept).negate());
         takeBack(nothing);
     }
+
+    /** Daily is once a day, however often the calendar is looked at and however many were begun by hand meanwhile. */
+    @Test
+    void theScheduleBeginsOneADay() throws Exception {
+        JsonNode daily = good(
+                decide(
+                        "ida",
+                        "{'kind':'DATA','rows':[{'table':'settings','key':{'key':'forecast_run'},'fields':{'value':'daily'}}]}"),
+                201);
+        await().atMost(Duration.ofSeconds(30))
+                .until(() -> get("ida", "/api/forecast-runs")
+                        .body()
+                        .path("schedule")
+                        .asText()
+                        .equals("daily"));
+        forecastSchedule.run();
+        assertThat(scheduled()).isEqualTo(1);
+        await().atMost(Duration.ofSeconds(30))
+                .until(() ->
+                        jdbc.queryForObject("select count(*) from forecast_runs where ended_at is null", Integer.class)
+                                == 0);
+        for (int hand = 0; hand < 12; hand++) {
+            jdbc.update(
+                    "insert into forecast_runs (begun_by, begun_at, ended_at, state) values ('Ida', now(), now(), 'done')");
+        }
+        long last = good(post("ida", "/api/forecast-runs", null, "{}"), 201)
+                .get("id")
+                .asLong();
+        await().atMost(Duration.ofSeconds(30))
+                .until(() ->
+                        jdbc.queryForObject("select count(*) from forecast_runs where ended_at is null", Integer.class)
+                                == 0);
+        forecastSchedule.run();
+        assertThat(scheduled()).isEqualTo(1);
+        assertThat(jdbc.queryForObject("select max(id) from forecast_runs", Long.class))
+                .isEqualTo(last);
+        takeBack(daily);
+    }
+
+    private int scheduled() {
+        return jdbc.queryForObject("select count(*) from forecast_runs where begun_by = 'the schedule'", Integer.class);
+    }
+
+    @Autowired
+    @Qualifier("forecastSchedule")
+    private SharedWork forecastSchedule;
 
     /** Whoever ends one that waits keeps nothing of it. */
     @Test

@@ -135,6 +135,29 @@ class UnderstoodTest {
                         List.of("Base", "B", "W", "2026-03-01", "month", "5"));
     }
 
+    /** A sheet of forecasts as it goes out comes in again: what was tested and what came before is no part of it. */
+    @Test
+    void whatWentOutComesInAgain() {
+        Sheet wide =
+                SheetReader.pasted("item,name,site,unit,method,mase,bias,signal,odd_buckets,last_year,change,value,"
+                        + "2026-11-01,2026-12-01\nA,Bolt,W,pcs,Holt,0.9,0.1,,0,120,0.05,180,10,12\n");
+        Sheet sheet = PeriodColumns.upright(wide, Habits.of(wide));
+        Table table = ColumnMatch.table(wide, facts);
+        assertThat(table.name()).isEqualTo("forecasts");
+        Map<String, Integer> columns = ColumnMatch.of(table, sheet, facts);
+        Understood understood = Understood.of(
+                facts,
+                sheet,
+                new Mapping(table, columns, Map.of("set", "Base"), Habits.of(wide), Map.of(), Set.of(), false),
+                rows -> {});
+        assertThat(understood.faults()).isEmpty();
+        assertThat(understood.changes())
+                .extracting(change -> change.after().get(0).values())
+                .containsExactly(
+                        List.of("Base", "A", "W", "2026-11-01", "month", "10"),
+                        List.of("Base", "A", "W", "2026-12-01", "month", "12"));
+    }
+
     /** Week 10 of 2026 begins on Monday, 2 March; Mondays name weeks, other days in a row name days, firsts name months. */
     @Test
     void oneColumnAWeekOrADayIsAForecastToo() {

@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -85,6 +86,17 @@ class ForecastRuns {
                 "select " + COLUMNS + " from forecast_runs order by id desc limit ?", ForecastRuns::run, KEPT);
     }
 
+    /** The last one that the schedule began; it is kept, however many were begun by hand since. */
+    Optional<ForecastRun> lastScheduled() {
+        return database
+                .query(
+                        "select " + COLUMNS + " from forecast_runs where begun_by = ? order by id desc limit 1",
+                        ForecastRuns::run,
+                        SCHEDULE)
+                .stream()
+                .findFirst();
+    }
+
     ForecastRun one(long id) {
         return database.query("select " + COLUMNS + " from forecast_runs where id = ?", ForecastRuns::run, id).stream()
                 .findFirst()
@@ -124,8 +136,10 @@ class ForecastRuns {
                 by,
                 Timestamp.from(today.now()));
         database.update(
-                "delete from forecast_runs where id not in (select id from forecast_runs order by id desc limit ?)",
-                KEPT);
+                "delete from forecast_runs where id not in (select id from forecast_runs order by id desc limit ?)"
+                        + " and id not in (select max(id) from forecast_runs where begun_by = ?)",
+                KEPT,
+                SCHEDULE);
         tasks.begin(TASK, id);
         return one(id);
     }

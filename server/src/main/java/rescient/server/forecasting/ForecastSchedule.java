@@ -2,6 +2,7 @@ package rescient.server.forecasting;
 
 import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.TemporalAdjusters;
@@ -41,14 +42,11 @@ class ForecastSchedule implements SharedWork {
 
     @Override
     public void run() {
-        LocalDate due = due(live.current().directory().facts().setting(KEY), today.day());
+        LocalDate due = due(live.current().directory().facts().setting(KEY), day(today.now()));
         if (due == null) {
             return;
         }
-        Optional<LocalDate> last = runs.last().stream()
-                .filter(run -> run.begunBy().equals(ForecastRuns.SCHEDULE))
-                .map(run -> run.begunAt().atZone(ZoneId.systemDefault()).toLocalDate())
-                .findFirst();
+        Optional<LocalDate> last = runs.lastScheduled().map(run -> day(run.begunAt()));
         if (last.isEmpty() || last.get().isBefore(due)) {
             try {
                 runs.begin(ForecastRuns.SCHEDULE);
@@ -57,6 +55,11 @@ class ForecastSchedule implements SharedWork {
                 return;
             }
         }
+    }
+
+    /** Of the calendar, also while the company stands at a day of its own. */
+    private static LocalDate day(Instant at) {
+        return at.atZone(ZoneId.systemDefault()).toLocalDate();
     }
 
     /** The last day on which one was due; null: none is scheduled. */
