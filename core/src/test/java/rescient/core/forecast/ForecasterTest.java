@@ -136,6 +136,35 @@ class ForecasterTest {
         }
     }
 
+    /** A hundred more in every bucket is a hundred more ahead, by all methods that add and do not multiply. */
+    @Property(tries = 20)
+    void aHundredMoreIsAHundredMore(
+            @ForAll @IntRange(min = 20, max = 70) int buckets,
+            @ForAll @IntRange(max = 1000) int seed,
+            @ForAll @DoubleRange(min = -1, max = 2) double slope) {
+        Random random = new Random(seed);
+        double[] y = new double[buckets];
+        double[] more = new double[buckets];
+        for (int t = 0; t < buckets; t++) {
+            y[t] = 300 + slope * t + random.nextInt(20);
+            more[t] = y[t] + 100;
+        }
+        for (ForecastMethod method : List.of(
+                ForecastMethod.MOVING_AVERAGE,
+                ForecastMethod.SIMPLE,
+                ForecastMethod.HOLT,
+                ForecastMethod.DAMPED,
+                ForecastMethod.THETA,
+                ForecastMethod.TREND)) {
+            Forecast one = Forecaster.of(y, 1, 6, Choice.of(method));
+            Forecast other = Forecaster.of(more, 1, 6, Choice.of(method));
+            assertThat(one.method()).isEqualTo(method);
+            for (int h = 0; h < 6; h++) {
+                assertThat(other.mean()[h] - 100).as(method.title()).isCloseTo(one.mean()[h], within(0.5));
+            }
+        }
+    }
+
     @Property(tries = 30)
     void aForecastIsNeverBelowNothingAndLiesInItsIntervals(
             @ForAll @IntRange(min = 1, max = 60) int buckets,
