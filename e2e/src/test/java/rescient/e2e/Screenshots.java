@@ -99,6 +99,7 @@ class Screenshots extends DeskTest {
         shoot(late, "demand");
         late.navigate("/demand/forecast?series=EXTR-4~LARKMOOR");
         assertThat(late.getByTestId("methods")).containsText("least error");
+        assertThat(late.locator(".plan-row").first()).isVisible();
         shoot(late, "forecast");
         late.navigate("/demand/running-out?point=BRG-6202~LARKMOOR");
         assertThat(late.getByTestId("others")).isVisible();
