@@ -127,12 +127,17 @@ abstract class ServerTest {
         return post(login, "/api/decisions/" + decision.body().get("id").asLong() + "/undo", null, "{}");
     }
 
+    /** Waits for the plan that knows what was taken, as the one who reads next would not. */
     Reply post(String login, String path, UUID key, String content) throws Exception {
         MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path)
                 .with(csrf())
                 .contentType("application/json")
                 .content(content.replace('\'', '"'));
-        return reply(login, key == null ? request : request.header("Idempotency-Key", key));
+        Reply reply = reply(login, key == null ? request : request.header("Idempotency-Key", key));
+        if (reply.status() < 300) {
+            knowing();
+        }
+        return reply;
     }
 
     Reply reply(String login, MockHttpServletRequestBuilder request) throws Exception {
