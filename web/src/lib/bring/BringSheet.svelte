@@ -3,15 +3,18 @@
   import { count, said } from '$lib/format';
   import Key from '$lib/ui/Key.svelte';
   import type { BringScreen } from './bring-screen.svelte';
+  import SheetTabs from './SheetTabs.svelte';
 
   /** What came: what each column is, in which habits it is written, and row by row what would become of it. */
   let { screen }: { screen: BringScreen } = $props();
-  const view = $derived(screen.view);
-  const preview = $derived(screen.preview);
+  const at = $derived(screen.at);
+  const view = $derived(at?.view);
+  const preview = $derived(at?.taken ? at.preview : undefined);
+  const several = $derived(screen.sheets.length > 1);
   const columnAt = $derived(
-    (place: number) => Object.entries(screen.columns).find(([, at]) => at === place)?.[0]
+    (place: number) => Object.entries(at?.columns ?? {}).find(([, at]) => at === place)?.[0]
   );
-  const taken = $derived(new Set(Object.keys(screen.columns)));
+  const taken = $derived(new Set(Object.keys(at?.columns ?? {})));
   const column = $derived((name: string) => screen.of?.columns.find((c) => c.name === name));
   function value(name: string, text: string | null | undefined): string {
     const found = column(name);
@@ -19,20 +22,14 @@
   }
 </script>
 
-{#if view}
+{#if at && view}
   <div class="grid gap-4 px-6 py-4">
+    {#if several}<SheetTabs {screen} />{/if}
     <div class="flex flex-wrap items-center gap-2">
-      <b>{screen.brought?.name}</b>
-      {#if (screen.brought?.sheets.length ?? 0) > 1}
-        <label class="chip"
-          >Sheet <select value={screen.sheet} onchange={(e) => screen.take(Number(e.currentTarget.value))}>
-            {#each screen.brought?.sheets ?? [] as sheet, i (i)}<option value={i}>{sheet.name}</option>{/each}
-          </select></label
-        >
-      {/if}
+      <b>{several ? view.name : screen.brought?.name}</b>
       <span class="text-ink-2">{count(view.rows, 'row')}{view.months ? ', one column a month' : ''}</span>
       <label class="chip"
-        >These are <select value={screen.table ?? ''} onchange={(e) => screen.as(e.currentTarget.value)}>
+        >These are <select value={at.table ?? ''} onchange={(e) => screen.as(e.currentTarget.value)}>
           <option value="" disabled>choose</option>
           {#each screen.choices as table (table.name)}<option value={table.name} title={table.meaning}
               >{table.name.replaceAll('_', ' ')}</option
@@ -40,14 +37,14 @@
         </select></label
       >
       <label class="chip"
-        >Dates <select bind:value={screen.dates}>
+        >Dates <select bind:value={at.dates}>
           <option value="DAY_FIRST">day first</option>
           <option value="MONTH_FIRST">month first</option>
           <option value="YEAR_FIRST">year first</option>
         </select></label
       >
       <label class="chip"
-        >Decimals <select bind:value={screen.decimal}>
+        >Decimals <select bind:value={at.decimal}>
           <option value=".">after a point</option>
           <option value=",">after a comma</option>
         </select></label
@@ -66,7 +63,7 @@
                   class:set={columnAt(place) !== undefined}
                   aria-label="{name || `Column ${place + 1}`} is"
                   value={columnAt(place) ?? ''}
-                  onchange={(e) => screen.map(place, e.currentTarget.value || undefined)}
+                  onchange={(e) => at.map(place, e.currentTarget.value || undefined)}
                 >
                   <option value="">left out</option>
                   {#each screen.of?.columns ?? [] as col (col.name)}
@@ -97,7 +94,7 @@
             {#if col.words}
               <select
                 class="field"
-                bind:value={() => screen.fixed[col.name] ?? '', (v) => (screen.fixed[col.name] = v)}
+                bind:value={() => at.fixed[col.name] ?? '', (v) => (at.fixed[col.name] = v)}
               >
                 <option value=""></option>
                 {#each col.words as word (word)}<option value={word}>{word.replaceAll('_', ' ')}</option
@@ -106,7 +103,7 @@
             {:else}
               <input
                 class="field w-[110px]"
-                bind:value={() => screen.fixed[col.name] ?? '', (v) => (screen.fixed[col.name] = v)}
+                bind:value={() => at.fixed[col.name] ?? '', (v) => (at.fixed[col.name] = v)}
               />
             {/if}
           </label>
@@ -122,10 +119,10 @@
         <b>{preview.same}</b> as they are{#if preview.faulty > 0},
           <b class="text-vermilion">{preview.faulty} with a fault</b>
           <label class="ml-3"
-            ><input type="checkbox" bind:checked={screen.withoutFaulty} /> leave out what has a fault</label
+            ><input type="checkbox" bind:checked={at.withoutFaulty} /> leave out what has a fault</label
           >{/if}
-        {#if screen.leftOut.length > 0}<span class="text-ink-2"
-            >; {count(screen.leftOut.length, 'row')} left out by you</span
+        {#if at.leftOut.length > 0}<span class="text-ink-2"
+            >; {count(at.leftOut.length, 'row')} left out by you</span
           >{/if}
       </p>
       {#if preview.faults.length > 0}
@@ -147,17 +144,15 @@
                     <input
                       class="field w-[160px]"
                       aria-label="{label(fault.column)} of row {fault.row}"
-                      value={screen.corrections[fault.row]?.[fault.column] ?? fault.value}
-                      onchange={(e) => screen.correct(fault.row, fault.column, e.currentTarget.value)}
+                      value={at.corrections[fault.row]?.[fault.column] ?? fault.value}
+                      onchange={(e) => at.correct(fault.row, fault.column, e.currentTarget.value)}
                     />
                   {:else}{fault.value}{/if}
                 </td>
                 <td class="text-vermilion">{said(fault.sentence)}</td>
                 <td
-                  >{#if fault.row > 0}<button
-                      type="button"
-                      class="link"
-                      onclick={() => screen.leave(fault.row)}>leave row out</button
+                  >{#if fault.row > 0}<button type="button" class="link" onclick={() => at.leave(fault.row)}
+                      >leave row out</button
                     >{/if}</td
                 >
               </tr>
@@ -199,9 +194,7 @@
     {/if}
     <p class="sticky bottom-0 flex items-center gap-2 bg-paper py-2">
       <button type="button" class="main-action" disabled={!screen.ready} onclick={() => void screen.bring()}
-        >{screen.busy === 'taking'
-          ? 'Bringing in …'
-          : `Bring in ${count((preview?.added ?? 0) + (preview?.changed ?? 0), 'row')}`}</button
+        >{screen.busy === 'taking' ? 'Bringing in …' : `Bring in ${count(screen.coming, 'row')}`}</button
       >
       <button type="button" class="plain-action" style="height: 30px" onclick={() => void screen.forget()}
         >{screen.busy ? 'End it' : 'Begin again'} <Key name="Esc" /></button

@@ -53,8 +53,9 @@
       </p>{/if}
     <p class="mt-3 text-ink-2">
       CSV with any separator, .xlsx, or a zip of CSV files; items, stock points, bills of materials, stock,
-      prices, customer orders, forecasts with a column a month, a week or a day. Before anything is taken in
-      you see, field by field, what would become of it, and every fault.
+      prices, customer orders, forecasts with a column a month, a week or a day. A file with several tables
+      comes in as one. Before anything is taken in you see, field by field, what would become of it, and every
+      fault.
     </p>
   </section>
   <section>

@@ -5,6 +5,7 @@ import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { dataTables, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
+import { SheetChoice } from './sheet-choice.svelte';
 
 type ImportView = Schemas['ImportView'];
 type ImportWish = Schemas['ImportWish'];
@@ -22,16 +23,8 @@ export class BringScreen {
   readonly tables = createQuery(dataTables);
   readonly last = new LastDecision();
   brought = $state.raw<ImportView | undefined>();
-  sheet = $state(0);
-  table = $state<string | undefined>();
-  columns = $state<Record<string, number>>({});
-  fixed = $state<Record<string, string>>({});
-  dates = $state<ImportWish['dates']>('DAY_FIRST');
-  decimal = $state('.');
-  corrections = $state<Record<string, Record<string, string>>>({});
-  leftOut = $state<number[]>([]);
-  withoutFaulty = $state(false);
-  preview = $state.raw<Schemas['ImportPreview'] | undefined>();
+  sheets = $state.raw<SheetChoice[]>([]);
+  place = $state(0);
   refused = $state<string | undefined>();
   busy = $state<'bringing' | 'looking' | 'taking' | undefined>();
   progress = $state.raw<Schemas['Progress'] | undefined>();
@@ -47,13 +40,15 @@ export class BringScreen {
           also: 'undo',
           run: () => void this.last.takeBack()
         },
+        { keys: ']', says: 'The next sheet', run: () => this.look(this.place + 1) },
+        { keys: '[', says: 'The sheet before', run: () => this.look(this.place - 1) },
         { keys: 'Escape', says: 'Begin again', run: () => void this.forget() }
       ])
     );
     $effect(() => {
       const wish = this.wish;
       if (!wish) return;
-      const timer = setTimeout(() => void this.look(wish), PAUSE);
+      const timer = setTimeout(() => void this.#preview(wish), PAUSE);
       return () => clearTimeout(timer);
     });
     $effect(() => {
@@ -69,34 +64,24 @@ export class BringScreen {
     });
   }
 
-  readonly view = $derived(this.brought?.sheets[this.sheet]);
-  readonly of = $derived.by(() => this.tables.data?.find((t) => t.name === this.table));
+  /** The sheet in view. */
+  readonly at = $derived<SheetChoice | undefined>(this.sheets[this.place]);
+  readonly of = $derived.by(() => this.tables.data?.find((t) => t.name === this.at?.table));
   readonly choices = $derived.by(() => (this.tables.data ?? []).filter((t) => rights.changes(t.name)));
   /** Columns of the table that the sheet does not have, and that a row needs. */
   readonly missing = $derived.by(() =>
-    (this.of?.columns ?? []).filter((c) => c.required && this.columns[c.name] === undefined)
+    (this.of?.columns ?? []).filter((c) => c.required && this.at?.columns[c.name] === undefined)
   );
-  readonly wish = $derived.by((): ImportWish | undefined =>
-    this.brought && this.table
-      ? {
-          sheet: this.sheet,
-          table: this.table,
-          columns: $state.snapshot(this.columns),
-          fixed: $state.snapshot(this.fixed),
-          dates: this.dates,
-          decimal: this.decimal,
-          corrections: $state.snapshot(this.corrections),
-          leftOut: $state.snapshot(this.leftOut),
-          withoutFaulty: this.withoutFaulty
-        }
-      : undefined
-  );
-  readonly ready = $derived.by(
-    () =>
-      this.preview !== undefined &&
-      this.busy === undefined &&
-      (this.preview.faulty === 0 || this.withoutFaulty) &&
-      this.preview.added + this.preview.changed > 0
+  readonly #taken = $derived(this.sheets.filter((s) => s.taken));
+  readonly wish = $derived.by((): ImportWish | undefined => {
+    const sheets = this.sheets.map((s) => s.wish).filter((w) => w !== undefined);
+    return this.brought && sheets.length > 0 ? { sheets } : undefined;
+  });
+  readonly coming = $derived(this.#taken.reduce((sum, s) => sum + s.coming, 0));
+  readonly ready = $derived(
+    this.busy === undefined &&
+      this.coming > 0 &&
+      this.#taken.every((s) => s.preview !== undefined && !s.stopped)
   );
 
   async file(file: File | undefined): Promise<void> {
@@ -124,7 +109,14 @@ export class BringScreen {
     try {
       const brought = await bring();
       this.brought = brought;
-      this.take(0);
+      this.sheets = brought.sheets.map(
+        (view, place) => new SheetChoice(place, view, !view.table || rights.changes(view.table))
+      );
+      this.place = Math.max(
+        0,
+        this.sheets.findIndex((s) => s.taken)
+      );
+      this.#command = crypto.randomUUID();
     } catch (e) {
       this.refused = (e as Error).message;
     } finally {
@@ -132,54 +124,18 @@ export class BringScreen {
     }
   }
 
-  /** Another sheet of what was brought, as it was understood at first. */
-  take(sheet: number): void {
-    const view = this.brought?.sheets[sheet];
-    if (!view) return;
-    this.sheet = sheet;
-    this.table = view.table ?? undefined;
-    this.columns = { ...view.columns };
-    this.fixed = {};
-    this.dates = view.dates as ImportWish['dates'];
-    this.decimal = view.decimal;
-    this.corrections = {};
-    this.leftOut = [];
-    this.withoutFaulty = false;
-    this.preview = undefined;
-    this.#command = crypto.randomUUID();
+  /** Another sheet comes into view. */
+  look(place: number): void {
+    if (this.sheets[place]) this.place = place;
   }
 
-  /** Another table: columns of the same names stay. */
-  as(table: string): void {
-    this.table = table;
-    const names = this.of?.columns.map((c) => c.name) ?? [];
-    const kept = Object.entries(this.columns).filter(([name]) => names.includes(name));
-    this.columns = Object.fromEntries(kept);
-    for (const [place, name] of (this.view?.header ?? []).entries()) {
-      const plain = name.trim().toLowerCase().replaceAll(' ', '_');
-      if (names.includes(plain) && this.columns[plain] === undefined) this.columns[plain] = place;
-    }
-    this.preview = undefined;
+  /** What the sheet in view is taken for. */
+  as(name: string): void {
+    const table = this.tables.data?.find((t) => t.name === name);
+    if (table) this.at?.as(table);
   }
 
-  /** What a column of the sheet is. */
-  map(place: number, column: string | undefined): void {
-    const kept = Object.entries(this.columns).filter(([name, at]) => at !== place && name !== column);
-    this.columns = Object.fromEntries(kept);
-    if (column) this.columns[column] = place;
-  }
-
-  correct(row: number, column: string, value: string): void {
-    this.corrections[row] = { ...this.corrections[row], [column]: value };
-  }
-
-  leave(row: number): void {
-    this.leftOut = this.leftOut.includes(row)
-      ? this.leftOut.filter((r) => r !== row)
-      : [...this.leftOut, row];
-  }
-
-  async look(wish: ImportWish): Promise<void> {
+  async #preview(wish: ImportWish): Promise<void> {
     const { brought } = this;
     if (!brought) return;
     const asked = ++this.#asked;
@@ -189,11 +145,12 @@ export class BringScreen {
       const preview = await answer(
         api.POST('/api/imports/{id}/preview', { params: { path: { id: brought.id } }, body: wish })
       );
-      if (asked === this.#asked) this.preview = preview;
+      if (asked === this.#asked)
+        for (const one of this.sheets) one.preview = preview.sheets.find((p) => p.sheet === one.place);
     } catch (e) {
       if (asked === this.#asked) {
         this.refused = (e as Error).message;
-        this.preview = undefined;
+        for (const one of this.sheets) one.preview = undefined;
       }
     } finally {
       if (asked === this.#asked) this.busy = undefined;
@@ -213,8 +170,7 @@ export class BringScreen {
         })
       );
       this.last.keep(decision);
-      this.brought = undefined;
-      this.preview = undefined;
+      this.#empty();
       await this.#client.invalidateQueries({ queryKey: ['plan'] });
     } catch (e) {
       this.refused = (e as Error).message;
@@ -228,12 +184,16 @@ export class BringScreen {
   /** Ends what is under way and begins again. */
   async forget(): Promise<void> {
     const { brought } = this;
-    this.brought = undefined;
-    this.preview = undefined;
+    this.#empty();
     this.refused = undefined;
     this.#asked++;
     this.busy = undefined;
     if (brought)
       await api.DELETE('/api/imports/{id}', { params: { path: { id: brought.id } } }).catch(() => undefined);
+  }
+
+  #empty(): void {
+    this.brought = undefined;
+    this.sheets = [];
   }
 }

@@ -91,8 +91,20 @@ public final class Facts implements CompanyFacts {
 
     /** The row that has the key of another now, or null. */
     public Row present(Row like) {
-        List<Row> rows = tables.get(like.table().name()).of(KeyedRows.key(like));
+        List<Row> rows = together(like);
+        if (KeyedRows.together(like.table())) {
+            String key = like.ownKey();
+            return rows.stream()
+                    .filter(row -> row.ownKey().equals(key))
+                    .findFirst()
+                    .orElse(null);
+        }
         return rows.isEmpty() ? null : rows.get(0);
+    }
+
+    /** The rows that are one change with a row, as they are now. */
+    public List<Row> together(Row like) {
+        return tables.get(like.table().name()).of(like.key());
     }
 
     /** The rows that have a text in a column, in no order. */

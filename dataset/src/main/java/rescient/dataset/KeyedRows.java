@@ -88,9 +88,11 @@ final class KeyedRows {
 
     /** What rows have in common that are changed together. */
     static String key(Row row) {
-        if (together(row.table())) {
-            return row.text("number") + '\0' + row.text("line");
-        }
+        return together(row.table()) ? row.text("number") + '\0' + row.text("line") : own(row);
+    }
+
+    /** What tells a row from all others, of those too that are changed together. */
+    static String own(Row row) {
         StringBuilder key = new StringBuilder();
         List<Column> columns = row.table().columns();
         for (int c = 0; c < columns.size(); c++) {

@@ -137,6 +137,11 @@ public final class Row {
         return KeyedRows.key(this);
     }
 
+    /** The same of rows that are changed together: what tells one of them from the others. */
+    public String ownKey() {
+        return KeyedRows.own(this);
+    }
+
     /** What is set, by column; numbers without zeros at their end. */
     public Map<String, String> cells() {
         Map<String, String> cells = new LinkedHashMap<>();

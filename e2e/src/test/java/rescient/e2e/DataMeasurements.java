@@ -267,8 +267,9 @@ class DataMeasurements extends DeskTest {
         post(
                 "/api/imports/" + brought.replaceFirst(".*?\"id\":\"([^\"]+)\".*", "$1"),
                 "application/json",
-                HttpRequest.BodyPublishers.ofString("{\"sheet\":0,\"table\":\"" + table + "\",\"columns\":{" + columns
-                        + "},\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}"));
+                HttpRequest.BodyPublishers.ofString(
+                        "{\"sheets\":[{\"sheet\":0,\"table\":\"" + table + "\",\"columns\":{" + columns
+                                + "},\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}]}"));
         current();
     }
 
@@ -329,8 +330,9 @@ class DataMeasurements extends DeskTest {
                 HttpRequest.BodyPublishers.ofString(csv.toString()));
         double read = (System.nanoTime() - begun) / 1e6;
         String id = brought.replaceFirst(".*?\"id\":\"([^\"]+)\".*", "$1");
-        String wish = "{\"sheet\":0,\"table\":\"stock\",\"columns\":{\"item\":0,\"site\":1,\"lot\":2,\"quantity\":3},"
-                + "\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}";
+        String wish =
+                "{\"sheets\":[{\"sheet\":0,\"table\":\"stock\",\"columns\":{\"item\":0,\"site\":1,\"lot\":2,\"quantity\":3},"
+                        + "\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}]}";
         begun = System.nanoTime();
         post("/api/imports/" + id + "/preview", "application/json", HttpRequest.BodyPublishers.ofString(wish));
         double looked = (System.nanoTime() - begun) / 1e6;

@@ -199,6 +199,44 @@ class DataPlacesTest extends DeskTest {
         Assertions.assertThat(again.plannedOrders()).isEqualTo(version.plan().plannedOrders());
     }
 
+    /** All tables of a workbook into an empty company, ticked as they are, in one go; a sheet that is left out is missed by others. */
+    @Test
+    void aWorkbookIsTheWholeCompany() throws Exception {
+        Page page = signedIn("ida");
+        page.navigate("/items/bring");
+        Download download = page.waitForDownload(
+                () -> page.getByText("The whole company").last().click());
+        Path file = folder.resolve("larkmoor.xlsx");
+        Files.copy(download.path(), file);
+        int orders = live.current().plan().plannedOrders().size();
+        page.navigate("about:blank");
+        store.replace(new Dataset(Map.of()), "New company", false);
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        page.navigate("/items/bring");
+        page.locator("input[type=file]").setInputFiles(file);
+        Locator sheets = page.getByLabel("Sheets", new Page.GetByLabelOptions().setExact(true));
+        Locator units = sheets.getByLabel("Bring in units", new Locator.GetByLabelOptions().setExact(true));
+        assertThat(units).isChecked();
+        Locator bring =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Bring in \\d")));
+        assertThat(bring).isEnabled();
+        units.uncheck();
+        assertThat(sheets.getByText(Pattern.compile("\\d+ faults")).first()).isVisible();
+        assertThat(bring).isDisabled();
+        units.check();
+        assertThat(bring).isEnabled();
+        page.keyboard().press("]");
+        assertThat(page.getByTestId("changes")).isVisible();
+        bring.click();
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("more tables from larkmoor.xlsx");
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        Assertions.assertThat(live.current().plan().plannedOrders()).hasSize(orders);
+        page.keyboard().press("u");
+        assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Taken back");
+        Assertions.assertThat(jdbc.queryForObject("select count(*) from items", Integer.class))
+                .isZero();
+    }
+
     /** Nothing is there: five tables are asked for, pasted one after the other, and the first plan stands at once. */
     @Test
     void anEmptyCompanyIsLedToItsFirstPlan() {

@@ -4,15 +4,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import rescient.core.company.OpenOrder;
 import rescient.core.dates.LateOrders;
-import rescient.core.netting.PointPlan;
 import rescient.core.netting.Signals;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PlannedOrder;
-import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
 import rescient.core.snapshot.StockPoint;
 
@@ -49,52 +48,53 @@ public record PlanDifference(
         }
     }
 
-    /** The difference from one plan to another of the same company. */
+    /**
+     * The difference from one plan to another of the same company. One stock point is held beside the other: two plans that
+     * share nothing are compared without a list of all their orders.
+     */
     public static PlanDifference between(Plan before, Plan after) {
         boolean sameNumbers = before.snapshot().network.numbersLike(after.snapshot().network);
-        OnlyHere gone = OnlyHere.of(before, after, sameNumbers);
-        OnlyHere come = OnlyHere.of(after, before, sameNumbers);
+        OnlyHere gone = OnlyHere.nothing();
+        SortedMap<Integer, OnlyHere> there = new TreeMap<>();
+        for (int p : sameNumbers ? before.pegs().differing(after.pegs()) : all(before)) {
+            int q = sameNumbers ? p : theSame(before, p, after);
+            OnlyHere then = OnlyHere.at(before, p);
+            OnlyHere now = OnlyHere.at(after, q);
+            gone.add(then.without(now));
+            OnlyHere only = now.without(then);
+            if (!only.isEmpty()) {
+                there.put(q, only);
+            }
+        }
+        if (!sameNumbers) {
+            for (int q : all(after)) {
+                if (theSame(after, q, before) < 0) {
+                    there.put(q, OnlyHere.at(after, q));
+                }
+            }
+        }
+        OnlyHere come = OnlyHere.nothing();
+        there.values().forEach(come::add);
+        List<Signal> then = Signals.ofThoseLeftOut(before.snapshot());
+        List<Signal> now = Signals.ofThoseLeftOut(after.snapshot());
+        gone.signals().addAll(OnlyHere.without(then, now));
+        come.signals().addAll(OnlyHere.without(now, then));
         return new PlanDifference(
-                gone.orders, come.orders, lateness(before, after, sameNumbers), gone.signals, come.signals);
+                gone.orders(), come.orders(), lateness(before, after, sameNumbers), gone.signals(), come.signals());
     }
 
-    /**
-     * What a plan says that another does not. One stock point is held beside the other: two plans that share nothing are
-     * compared without a list of all their orders.
-     */
-    private record OnlyHere(List<PlannedOrder> orders, List<Signal> signals) {
-        static OnlyHere of(Plan plan, Plan other, boolean sameNumbers) {
-            OnlyHere here = new OnlyHere(new ArrayList<>(), new ArrayList<>());
-            int[] places = sameNumbers ? plan.pegs().differing(other.pegs()) : all(plan);
-            for (int p : places) {
-                StockPoint point = plan.snapshot().points[p];
-                int q = sameNumbers ? p : other.snapshot().pointOf(point.itemCode, point.siteCode);
-                here.add(plan, p, other, q < other.snapshot().network.planned() ? q : -1);
-            }
-            here.signals.addAll(
-                    without(Signals.ofThoseLeftOut(plan.snapshot()), Signals.ofThoseLeftOut(other.snapshot()), s -> s));
-            return here;
-        }
-
-        /** @param q the same stock point in the other plan, -1 if it plans none */
-        private void add(Plan plan, int p, Plan other, int q) {
-            PointPlan mine = plan.pegs().of(p);
-            PointPlan its = q < 0 ? null : other.pegs().of(q);
-            List<Signal> itsSignals = its == null ? List.of() : List.of(its.signals);
-            signals.addAll(without(List.of(mine.signals), itsSignals, s -> s));
-            orders.addAll(
-                    without(ordersOf(plan, p), its == null ? List.of() : ordersOf(other, q), PlanDifference::same));
-        }
-
-        private static List<PlannedOrder> ordersOf(Plan plan, int p) {
-            return plan.snapshot().points[p].phantom ? List.of() : new PointView(plan, p).plannedOrders();
-        }
+    /** The number that a stock point of a plan has in another one, -1 if that plans none. */
+    private static int theSame(Plan plan, int p, Plan other) {
+        StockPoint point = plan.snapshot().points[p];
+        int q = other.snapshot().pointOf(point.itemCode, point.siteCode);
+        return q < other.snapshot().network.planned() ? q : -1;
     }
 
     private static int[] all(Plan plan) {
         return IntStream.range(0, plan.snapshot().network.planned()).toArray();
     }
 
+    /** What two planned orders that are the same have in common. */
     static List<Object> same(PlannedOrder order) {
         return java.util.Arrays.asList(
                 order.item(),
@@ -106,24 +106,6 @@ public record PlanDifference(
                 order.dueDay(),
                 order.quantity(),
                 order.startQuantity());
-    }
-
-    private static <T> List<T> without(List<T> all, List<T> others, Function<? super T, ?> same) {
-        if (all.isEmpty() || others.isEmpty()) {
-            return all;
-        }
-        Map<Object, Integer> known = new HashMap<>();
-        others.forEach(o -> known.merge(same.apply(o), 1, Integer::sum));
-        List<T> left = new ArrayList<>();
-        for (T one : all) {
-            Integer times = known.get(same.apply(one));
-            if (times == null) {
-                left.add(one);
-            } else {
-                known.put(same.apply(one), times == 1 ? null : times - 1);
-            }
-        }
-        return left;
     }
 
     /** The customer order lines whose lateness alone differs between two plans of the same company. */

@@ -20,4 +20,9 @@ public record Mapping(
         Habits habits,
         Map<Long, Map<String, String>> corrections,
         Set<Long> leftOut,
-        boolean withoutFaulty) {}
+        boolean withoutFaulty) {
+    /** The same with other rows left out, as people count them. */
+    public Mapping without(Set<Long> rows) {
+        return new Mapping(table, columns, fixed, habits, corrections, rows, withoutFaulty);
+    }
+}

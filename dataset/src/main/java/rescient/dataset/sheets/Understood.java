@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -34,7 +35,7 @@ public final class Understood {
     private final Sheet sheet;
     private final Mapping mapping;
     private final LongConsumer progress;
-    private final List<FactChange> changes = new ArrayList<>();
+    private final List<Came> came = new ArrayList<>();
     private final List<RowFault> faults = new ArrayList<>();
     private final Set<Long> faulty = new HashSet<>();
     /** Codes by name in small letters, of the tables that the columns name; null where two have the name. */
@@ -59,6 +60,14 @@ public final class Understood {
      */
     public record RowFault(long row, String column, String value, String sentence) {}
 
+    /**
+     * A row that is new, or other than it was.
+     *
+     * @param before null: new
+     * @param after knows the row of the sheet
+     */
+    public record Came(Row before, Row after) {}
+
     /** @param progress is told now and then how many rows were looked at; may throw to end it */
     public static Understood of(Facts facts, Sheet sheet, Mapping mapping, LongConsumer progress) {
         Understood understood = new Understood(facts, sheet, mapping, progress);
@@ -67,9 +76,24 @@ public final class Understood {
         return understood;
     }
 
-    /** What becomes of the company; each row that comes knows the row of the sheet. */
+    /** What is new and what changes, by row. */
+    public List<Came> came() {
+        return came;
+    }
+
+    /** What becomes of the company. */
     public List<FactChange> changes() {
-        return changes;
+        Map<String, FactChange> changes = new LinkedHashMap<>();
+        for (Came one : came) {
+            String key = one.after.key();
+            FactChange so = changes.get(key);
+            List<Row> before = so == null ? facts.together(one.after) : so.before();
+            List<Row> after = new ArrayList<>(so == null ? before : so.after());
+            after.removeIf(row -> row.ownKey().equals(one.after.ownKey()));
+            after.add(one.after);
+            changes.put(key, new FactChange(mapping.table(), before, after));
+        }
+        return List.copyOf(changes.values());
     }
 
     /** The first faults, by row. */
@@ -88,12 +112,11 @@ public final class Understood {
     }
 
     public int added() {
-        return (int)
-                changes.stream().filter(change -> change.before().isEmpty()).count();
+        return (int) came.stream().filter(one -> one.before == null).count();
     }
 
     public int changed() {
-        return changes.size() - added();
+        return came.size() - added();
     }
 
     private void read() {
@@ -146,13 +169,13 @@ public final class Understood {
         if (!good || !setting(line, after)) {
             return;
         }
-        Long twice = keys.putIfAbsent(after.key(), line);
+        Long twice = keys.putIfAbsent(after.ownKey(), line);
         if (twice != null) {
             fault(line, "", "", "The same stands in row " + twice);
         } else if (present != null && present.sameAs(after)) {
             same++;
         } else {
-            changes.add(FactChange.of(present, after));
+            came.add(new Came(present, after));
         }
     }
 
@@ -259,8 +282,8 @@ public final class Understood {
     /** The rules of the company, asked only when every value is of its kind; rows that break one may be left out. */
     private void consistency() {
         boolean go = faulty.isEmpty() || mapping.withoutFaulty();
-        while (go && !changes.isEmpty()) {
-            List<Fault> wrong = wrong();
+        while (go && !came.isEmpty()) {
+            List<Fault> wrong = wrong(changes());
             if (wrong.isEmpty()) {
                 return;
             }
@@ -280,13 +303,12 @@ public final class Understood {
             }
             go = mapping.withoutFaulty() && !rows.isEmpty();
             if (go) {
-                changes.removeIf(change -> !change.after().isEmpty()
-                        && rows.contains(change.after().get(0).line()));
+                came.removeIf(one -> rows.contains(one.after.line()));
             }
         }
     }
 
-    private List<Fault> wrong() {
+    private List<Fault> wrong(List<FactChange> changes) {
         try {
             if (changes.size() > MANY) {
                 DatasetReader.checked(facts.after(changes).dataset());

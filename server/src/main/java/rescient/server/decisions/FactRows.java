@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.PGCopyOutputStream;
@@ -85,8 +86,10 @@ class FactRows {
                 .collect(Collectors.groupingBy(FactChange::table, LinkedHashMap::new, Collectors.toList()));
         List<FactChange> few = new ArrayList<>();
         Map<Table, List<FactChange>> many = new HashMap<>();
+        // what many rows refer to may be a few of another table, and has to be there before them
+        boolean bulk = byTable.values().stream().anyMatch(some -> some.size() >= MANY);
         byTable.forEach((table, some) -> {
-            if (some.size() < MANY || OpenOrderEdits.TABLES.contains(table.name())) {
+            if (!bulk || OpenOrderEdits.TABLES.contains(table.name())) {
                 few.addAll(some);
             } else {
                 many.put(table, some);
@@ -139,9 +142,10 @@ class FactRows {
         if (!change.ofOneKey()) {
             throw new IllegalArgumentException("A change is about one key of " + change.table());
         }
-        Row present = facts.present(change.any());
-        Row before = change.before().isEmpty() ? null : change.before().get(0);
-        boolean same = present == null ? before == null : before != null && present.sameAs(before);
+        List<Row> present = facts.together(change.any());
+        boolean same = present.size() == change.before().size()
+                && IntStream.range(0, present.size())
+                        .allMatch(i -> present.get(i).sameAs(change.before().get(i)));
         if (!same) {
             throw new StaleFactException(change);
         }

@@ -21,9 +21,21 @@ import rescient.server.platform.Today;
 /** What is wrong or doubtful in the company's data: found once for each plan, and what somebody decided to live with. */
 @Service
 public class Health {
+    /** How much of the time looking may take, when it is only to say how much is found: a hundredth. */
+    private static final int SHARE = 100;
+
     private final JdbcTemplate database;
     private final Today today;
     private final OnceForPlan<List<Finding>> found = new OnceForPlan<>();
+    private volatile Look last;
+
+    /**
+     * What was found when all was last looked through.
+     *
+     * @param at nanoseconds of the machine's clock
+     * @param took nanoseconds
+     */
+    private record Look(List<Finding> findings, long at, long took) {}
 
     Health(JdbcTemplate database, Today today) {
         this.database = database;
@@ -42,13 +54,30 @@ public class Health {
 
     /** All that is found in a plan's company, worst consequence first. */
     List<Finding> findings(PlanVersion version) {
-        return found.of(version.plan(), () -> HealthCheck.of(version.directory().facts(), version.plan()));
+        return found.of(version.plan(), () -> {
+            long begun = System.nanoTime();
+            List<Finding> findings = HealthCheck.of(version.directory().facts(), version.plan());
+            long done = System.nanoTime();
+            last = new Look(findings, done, done - begun);
+            return findings;
+        });
+    }
+
+    /** As of a moment ago: a large company is not looked through again for each of its plans, since nobody waits for it. */
+    @Transactional
+    public List<Known> lately(PlanVersion version) {
+        Look look = last;
+        boolean fresh = look != null && System.nanoTime() - look.at < SHARE * look.took;
+        return known(fresh ? look.findings : findings(version));
     }
 
     /** The same, with since when each is known and who waived it. What is new is known from now on. */
     @Transactional
     public List<Known> known(PlanVersion version) {
-        List<Finding> findings = findings(version);
+        return known(findings(version));
+    }
+
+    private List<Known> known(List<Finding> findings) {
         Map<String, Instant> since = new HashMap<>();
         database.query("select id, found_at from health_findings", row -> {
             since.put(row.getString(1), row.getTimestamp(2).toInstant());

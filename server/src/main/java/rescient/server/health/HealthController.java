@@ -113,7 +113,7 @@ class HealthController {
     /** @param since when somebody looked; nothing: never */
     @GetMapping("/mark")
     Mark mark(@RequestParam(required = false) @Nullable Instant since) {
-        List<Instant> open = health.known(live.current()).stream()
+        List<Instant> open = health.lately(live.current()).stream()
                 .filter(known -> known.waiver() == null)
                 .map(Health.Known::since)
                 .toList();

@@ -14,7 +14,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -35,7 +34,6 @@ import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.dataset.sheets.ColumnMatch;
 import rescient.dataset.sheets.Habits;
-import rescient.dataset.sheets.Mapping;
 import rescient.dataset.sheets.PeriodColumns;
 import rescient.dataset.sheets.Sheet;
 import rescient.dataset.sheets.SheetReader;
@@ -93,24 +91,8 @@ class ImportController {
 
     record Pasted(@NotNull @Size(max = LONGEST_PASTED) String text) {}
 
-    /**
-     * How a sheet is to be understood.
-     *
-     * @param sheet its place
-     * @param columns the place in the sheet of each column of the table; of one with a column a month as it stands upright
-     * @param fixed what stands in other columns of the table in every row
-     * @param corrections by row and column of the table
-     */
-    record ImportWish(
-            int sheet,
-            @NotNull @Size(max = 60) String table,
-            @NotNull @Size(max = 60) Map<String, Integer> columns,
-            @Nullable @Size(max = 60) Map<String, @Size(max = 300) String> fixed,
-            @NotNull Habits.DateOrder dates,
-            @NotNull @Size(min = 1, max = 1) String decimal,
-            @Nullable @Size(max = 5_000) Map<Long, Map<String, @Size(max = 300) String>> corrections,
-            @Nullable @Size(max = 20_000) Set<Long> leftOut,
-            boolean withoutFaulty) {}
+    /** All the sheets that are taken in together; a table comes from one sheet. */
+    record ImportWish(@NotNull @Size(min = 1, max = 100) List<@Valid @NotNull SheetWish> sheets) {}
 
     record FieldView(
             String column,
@@ -123,22 +105,26 @@ class ImportController {
     record FaultView(long row, String column, String value, String sentence) {}
 
     /**
-     * What would come in.
+     * What would come in of one sheet.
      *
+     * @param sheet its place
      * @param faulty rows with a fault
      * @param rows the first that are added or changed
      * @param faults the first
      * @param columns the names over the columns of the sheet as it is understood
      */
-    record ImportPreview(
+    record SheetPreview(
+            int sheet,
             int added,
             int changed,
             int same,
             int faulty,
             List<RowView> rows,
             List<FaultView> faults,
-            List<String> columns,
-            String sentence) {}
+            List<String> columns) {}
+
+    /** Sheet by sheet, in the order of the wish. */
+    record ImportPreview(List<SheetPreview> sheets) {}
 
     /**
      * How far the work on what was brought is.
@@ -245,87 +231,49 @@ class ImportController {
     @PostMapping("/{id}/preview")
     ImportPreview preview(
             @AuthenticationPrincipal SignedIn user, @PathVariable UUID id, @Valid @RequestBody ImportWish wish) {
-        Imports.Brought brought = imports.of(user.getUsername(), id);
-        Sheet sheet = sheet(brought, wish);
-        Mapping mapping = mapping(sheet, wish);
-        Understood understood = Understood.of(live.current().directory().facts(), sheet, mapping, brought.begin());
-        return new ImportPreview(
+        TakeIn all = TakeIn.of(imports.of(user.getUsername(), id), wish.sheets);
+        List<Understood> understood = all.understood(live.current().directory().facts());
+        List<SheetPreview> previews = new ArrayList<>();
+        for (SheetWish one : wish.sheets) {
+            int place = all.place(one);
+            previews.add(preview(one.sheet(), all.parts().get(place).sheet(), understood.get(place)));
+        }
+        return new ImportPreview(previews);
+    }
+
+    private static SheetPreview preview(int place, Sheet sheet, Understood understood) {
+        return new SheetPreview(
+                place,
                 understood.added(),
                 understood.changed(),
                 understood.same(),
                 understood.faulty(),
-                understood.changes().stream()
+                understood.came().stream()
                         .limit(SHOWN)
                         .map(ImportController::row)
                         .toList(),
                 understood.faults().stream()
                         .map(fault -> new FaultView(fault.row(), fault.column(), fault.value(), fault.sentence()))
                         .toList(),
-                sheet.header(),
-                sentence(understood, mapping.table(), brought.name));
+                sheet.header());
     }
 
-    private static Sheet sheet(Imports.Brought brought, ImportWish wish) {
-        if (wish.sheet < 0 || wish.sheet >= brought.sheets.size()) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no such sheet").field("sheet");
-        }
-        return PeriodColumns.upright(brought.sheets.get(wish.sheet), habits(wish));
-    }
-
-    private static Habits habits(ImportWish wish) {
-        return new Habits(wish.dates, wish.decimal.charAt(0));
-    }
-
-    private static Mapping mapping(Sheet sheet, ImportWish wish) {
-        Table table = Table.named(wish.table);
-        if (table == null) {
-            throw new JobProblem(
-                            HttpStatus.UNPROCESSABLE_ENTITY, "Rows of \"" + wish.table + "\" are not brought in so")
-                    .field("table");
-        }
-        wish.columns.forEach((column, place) -> {
-            if (table.indexOf(column) < 0
-                    || place == null
-                    || place < 0
-                    || place >= sheet.header().size()) {
-                throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no such column").field(column);
-            }
-        });
-        Map<String, String> fixed = wish.fixed == null ? Map.of() : wish.fixed;
-        return new Mapping(
-                table,
-                wish.columns,
-                fixed,
-                habits(wish),
-                wish.corrections == null ? Map.of() : wish.corrections,
-                wish.leftOut == null ? Set.of() : wish.leftOut,
-                wish.withoutFaulty);
-    }
-
-    private static RowView row(FactChange change) {
-        Row after = change.after().get(0);
-        boolean added = change.before().isEmpty();
+    private static RowView row(Understood.Came came) {
+        Row after = came.after();
         List<FieldView> fields = new ArrayList<>();
-        if (added) {
+        if (came.before() == null) {
             after.cells().forEach((column, value) -> fields.add(new FieldView(column, null, value)));
         } else {
-            Row before = change.before().get(0);
-            DataSentence.differing(change)
+            Map<String, String> before = came.before().cells();
+            DataSentence.differing(FactChange.of(came.before(), after))
                     .forEach(column -> fields.add(new FieldView(
-                            column, before.cells().get(column), after.cells().get(column))));
+                            column, before.get(column), after.cells().get(column))));
         }
-        return new RowView(after.line(), after.key().replace('\0', ' ').strip(), added ? "added" : "changed", fields);
-    }
-
-    private static String sentence(Understood understood, Table table, String name) {
-        List<String> parts = new ArrayList<>();
-        if (understood.added() > 0) {
-            parts.add("added " + DataSentence.many(table.name(), understood.added()));
-        }
-        if (understood.changed() > 0) {
-            parts.add("changed " + DataSentence.many(table.name(), understood.changed()));
-        }
-        return "Brought in " + name + ": " + (parts.isEmpty() ? "nothing new" : String.join(", ", parts));
+        return new RowView(
+                after.line(),
+                after.ownKey().replace('\0', ' ').strip(),
+                came.before() == null ? "added" : "changed",
+                fields);
     }
 
     /** Takes it in, all or nothing. */
@@ -343,11 +291,13 @@ class ImportController {
                 return before.get();
             }
         }
-        Imports.Brought brought = imports.of(user.getUsername(), id);
-        Sheet sheet = sheet(brought, wish);
-        Mapping mapping = mapping(sheet, wish);
-        Decision decision = decisions.change(user, key, new TakeIn(brought, sheet, mapping, wish));
-        imports.remember(sheet, mapping.table().name(), wish.columns);
+        TakeIn all = TakeIn.of(imports.of(user.getUsername(), id), wish.sheets);
+        Decision decision = decisions.change(user, key, all);
+        all.parts()
+                .forEach(part -> imports.remember(
+                        part.sheet(),
+                        part.mapping().table().name(),
+                        part.mapping().columns()));
         return decision;
     }
 }
