@@ -49,7 +49,7 @@
 <style>
   .sheets {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
     gap: 2px 14px;
     border-block: 1px solid var(--line);
     padding-block: 5px;

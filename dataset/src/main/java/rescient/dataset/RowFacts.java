@@ -19,6 +19,7 @@ import rescient.core.company.Fact;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
+import rescient.core.company.MadeFor;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
 import rescient.core.company.Operation;
@@ -252,7 +253,8 @@ final class RowFacts {
                         row.quantity("ordered", Quantity.NOT_SET),
                         row.quantity("start_quantity", Quantity.NOT_SET),
                         yieldOf.apply(item, site),
-                        units.step(unitOf.apply(item))));
+                        units.step(unitOf.apply(item))),
+                MadeFor.of(kind, row.text("for_order"), row.text("for_line")));
     }
 
     static OpenOrderComponent component(Row row) {

@@ -3,10 +3,14 @@ package rescient.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import rescient.core.company.Fact;
+import rescient.core.company.Stage;
+import rescient.dataset.Row;
 
 /** A line of a customer order that is bought for alone, from the sheet to the purchase order that names it. */
 class BoughtForLineTest extends ServerTest {
@@ -189,5 +193,57 @@ class BoughtForLineTest extends ServerTest {
                         .get("fault")
                         .asText())
                 .contains("is no kit");
+    }
+
+    /** Made to order: firmed, changed and released it hangs on the line, in the database and in what goes out; it is planned as ever. */
+    @Test
+    void whatIsMadeForALineHangsOnIt() throws Exception {
+        String planned = keys("OBS-HIVE").get(0);
+        Reply firmed = decide("ida", "{'kind':'FIRM','orders':['" + planned + "']}");
+        assertThat(firmed.status()).as(String.valueOf(firmed.body())).isEqualTo(201);
+        Fact.OpenOrder open = hanging();
+        Fact.CustomerOrder line = live.current()
+                .directory()
+                .facts()
+                .one(Fact.CustomerOrder.class, open.forOrder(), open.forLine())
+                .orElseThrow();
+        assertThat(line.item()).isEqualTo("OBS-HIVE");
+        assertThat(open.quantity()).isLessThanOrEqualTo(line.quantity());
+        String key = open.number() + "~" + open.line();
+        Reply fewer = decide(
+                "ida",
+                "{'kind':'CHANGE','orders':['" + key + "'],'quantity':"
+                        + open.quantity().subtract(BigDecimal.ONE) + "}");
+        assertThat(fewer.status()).as(String.valueOf(fewer.body())).isEqualTo(201);
+        assertThat(hanging().quantity()).isEqualByComparingTo(open.quantity().subtract(BigDecimal.ONE));
+        Reply released = release("ida", UUID.randomUUID(), false, key);
+        assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
+        knowing();
+        Fact.OpenOrder out = hanging();
+        assertThat(out.stage()).isEqualTo(Stage.RELEASED);
+        assertThat(out.item()).isEqualTo("OBS-HIVE");
+        assertThat(jdbc.queryForObject(
+                        "select for_order || ' ' || for_line from supply_order_lines where order_number = ?",
+                        String.class,
+                        out.number()))
+                .isEqualTo(line.number() + " " + line.line());
+        // what is read anew is what was followed
+        Row read = store.read().dataset().rows("open_orders").stream()
+                .filter(row -> row.text("number").equals(out.number()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(read.text("for_order") + " " + read.text("for_line")).isEqualTo(line.number() + " " + line.line());
+    }
+
+    /** The one order that hangs on a line. */
+    private Fact.OpenOrder hanging() {
+        List<Fact.OpenOrder> hanging = live.current()
+                .directory()
+                .facts()
+                .all(Fact.OpenOrder.class)
+                .filter(order -> order.forOrder() != null)
+                .toList();
+        assertThat(hanging).hasSize(1);
+        return hanging.get(0);
     }
 }

@@ -13,6 +13,7 @@ import rescient.core.base.Ratio;
  * @param startDay {@link #NO_DAY} if not set
  * @param locked no signal proposes another date and it is never pulled in
  * @param startQuantity what has to be started, before yield, for the quantity still open; millionths
+ * @param madeFor the customer order line on which a production or assembly order hangs, or null
  */
 public record OpenOrder(
         String number,
@@ -27,7 +28,8 @@ public record OpenOrder(
         int dueDay,
         int startDay,
         boolean locked,
-        long startQuantity) {
+        long startQuantity,
+        MadeFor madeFor) {
     /** An order that is started with what it is to bring. */
     public OpenOrder(
             String number,
@@ -42,7 +44,9 @@ public record OpenOrder(
             int dueDay,
             int startDay,
             boolean locked) {
-        this(number, line, kind, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, locked, quantity);
+        this(
+                number, line, kind, stage, item, site, fromSite, supplier, quantity, dueDay, startDay, locked, quantity,
+                null);
     }
 
     /** The same, which nothing pulls in and no signal moves. */
@@ -60,7 +64,8 @@ public record OpenOrder(
                 dueDay,
                 startDay,
                 true,
-                startQuantity);
+                startQuantity,
+                madeFor);
     }
 
     /**

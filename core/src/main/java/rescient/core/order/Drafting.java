@@ -42,7 +42,8 @@ public final class Drafting {
     /** A planned order of this point as it would be given out. */
     public OrderDraft planned(int sequence) {
         PlannedOrder order = view.plannedOrder(sequence);
-        return draft(order.startQuantity(), order.startDay(), order.dueDay());
+        return draft(order.startQuantity(), order.startDay(), order.dueDay())
+                .hangingLike(view.madeFor(sequence).orElse(null));
     }
 
     /** An order of this point due on another day; its start and what it needs move by as many working days. */

@@ -3,6 +3,7 @@ package rescient.core.order;
 import java.util.List;
 import java.util.Set;
 import rescient.core.company.Change;
+import rescient.core.company.MadeFor;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
 import rescient.core.company.Source;
@@ -18,6 +19,7 @@ import rescient.core.company.Stage;
  * @param startDay may lie before today: then it should have started
  * @param needs what it needs, in the order of the bill of materials
  * @param breaks the modifiers that its quantity does not keep
+ * @param madeFor the customer order line on which it hangs, or null
  */
 public record OrderDraft(
         String item,
@@ -30,7 +32,8 @@ public record OrderDraft(
         int startDay,
         int dueDay,
         List<Need> needs,
-        Set<Modifier> breaks) {
+        Set<Modifier> breaks,
+        MadeFor madeFor) {
     /** A modifier of the order quantity. */
     public enum Modifier {
         MINIMUM,
@@ -46,6 +49,22 @@ public record OrderDraft(
      */
     public record Need(String item, String site, long quantity, int day) {}
 
+    /** An order that hangs on no line. */
+    public OrderDraft(
+            String item,
+            String site,
+            Source source,
+            String supplier,
+            String fromSite,
+            long quantity,
+            long startQuantity,
+            int startDay,
+            int dueDay,
+            List<Need> needs,
+            Set<Modifier> breaks) {
+        this(item, site, source, supplier, fromSite, quantity, startQuantity, startDay, dueDay, needs, breaks, null);
+    }
+
     public OrderDraft {
         needs = List.copyOf(needs);
         breaks = Set.copyOf(breaks);
@@ -57,13 +76,41 @@ public record OrderDraft(
                 .map(n -> new Need(n.item, n.site, n.quantity, to.applyAsInt(n.day)))
                 .toList();
         return new OrderDraft(
-                item, site, source, supplier, fromSite, quantity, startQuantity, start, due, moved, breaks);
+                item, site, source, supplier, fromSite, quantity, startQuantity, start, due, moved, breaks, madeFor);
     }
 
     /** The same order with other needs. */
     OrderDraft with(List<Need> others) {
         return new OrderDraft(
-                item, site, source, supplier, fromSite, quantity, startQuantity, startDay, dueDay, others, breaks);
+                item,
+                site,
+                source,
+                supplier,
+                fromSite,
+                quantity,
+                startQuantity,
+                startDay,
+                dueDay,
+                others,
+                breaks,
+                madeFor);
+    }
+
+    /** The same order on the line that another hangs on, as far as orders of its kind do. */
+    public OrderDraft hangingLike(MadeFor line) {
+        return new OrderDraft(
+                item,
+                site,
+                source,
+                supplier,
+                fromSite,
+                quantity,
+                startQuantity,
+                startDay,
+                dueDay,
+                needs,
+                breaks,
+                MadeFor.hangs(source) ? line : null);
     }
 
     /** The order under a number, as a fact that a plan counts on. */
@@ -82,7 +129,8 @@ public record OrderDraft(
                         dueDay,
                         startDay,
                         false,
-                        startQuantity),
+                        startQuantity,
+                        madeFor),
                 needs.stream()
                         .map(n -> new OpenOrderComponent(number, line, n.item, n.quantity, n.day))
                         .toList());

@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import rescient.core.base.Periods;
 import rescient.core.base.Quantity;
 import rescient.core.base.WorkCalendar;
+import rescient.core.company.MadeFor;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
@@ -19,6 +20,7 @@ import rescient.core.netting.PlannedOrders;
 import rescient.core.netting.PointPlan;
 import rescient.core.netting.ReorderPoint;
 import rescient.core.netting.Sizing;
+import rescient.core.snapshot.DemandKind;
 import rescient.core.snapshot.Network;
 import rescient.core.snapshot.ReorderNeed;
 import rescient.core.snapshot.Signal;
@@ -360,6 +362,14 @@ public final class PointView {
                 possible == PossibleDates.NEVER ? null : possible,
                 served == null ? null : served.number(),
                 served == null ? null : served.line());
+    }
+
+    /** The customer order line that a planned order is for alone; none: for others too, or for what another order needs. */
+    public Optional<MadeFor> madeFor(int o) {
+        int d = plan.plans.get(p).planned.forDemand(o);
+        return d < 0 || demand(d).kind() != DemandKind.CUSTOMER_ORDER
+                ? Optional.empty()
+                : Optional.of(new MadeFor(demand(d).number(), demand(d).line()));
     }
 
     Demand demand(int d) {

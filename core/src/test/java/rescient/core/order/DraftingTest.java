@@ -10,7 +10,9 @@ import org.junit.jupiter.api.Test;
 import rescient.core.Example;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.MadeFor;
 import rescient.core.company.PlanningData;
+import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.core.compare.PlanDifference;
@@ -48,6 +50,43 @@ class DraftingTest {
         assertThat(draft.startDay()).isEqualTo(day("17 Mar"));
         assertThat(draft.needs()).containsExactly(new OrderDraft.Need("B", "W", pieces(20), day("17 Mar")));
         assertThat(draft.breaks()).isEmpty();
+    }
+
+    /** Per order: A hangs on the order's line; B, bought for A, on nothing, and neither does A where it is made for all. */
+    @Test
+    void whatIsMadeForOneLineHangsOnIt() {
+        Example company = new Example()
+                .planned(
+                        make("A").leadTimeDays(3).rule(PlanningRule.PER_ORDER),
+                        make("B").leadTimeDays(2).rule(PlanningRule.PER_ORDER),
+                        buy("C").leadTimeDays(5).rule(PlanningRule.PER_ORDER))
+                .bom("A", "B", "2")
+                .bom("B", "C", "1")
+                .wanted("A", 8, "20 Mar")
+                .wanted("C", 1, "20 Mar");
+        Plan plan = company.plan();
+        OrderDraft draft = Drafting.of(point(plan, "A")).planned(0);
+        MadeFor line = new MadeFor(
+                point(plan, "A").plannedOrder(0).forOrder(),
+                point(plan, "A").plannedOrder(0).forLine());
+
+        assertThat(draft.madeFor()).isEqualTo(line);
+        assertThat(draft.as("MO-1", "1", Stage.RELEASED).order().madeFor()).isEqualTo(line);
+        // of another quantity it hangs there as well; bought ready-made it does not
+        assertThat(Drafting.of(point(plan, "A"))
+                        .dueOn(pieces(4), day("20 Mar"))
+                        .hangingLike(draft.madeFor())
+                        .madeFor())
+                .isEqualTo(line);
+        assertThat(Drafting.of(point(plan, "C"))
+                        .dueOn(pieces(4), day("20 Mar"))
+                        .hangingLike(draft.madeFor())
+                        .madeFor())
+                .isNull();
+        assertThat(Drafting.of(point(plan, "B")).planned(0).madeFor()).isNull();
+        assertThat(Drafting.of(point(plan, "C")).planned(0).madeFor()).isNull();
+        assertThat(Drafting.of(point(company().plan(), "A")).planned(0).madeFor())
+                .isNull();
     }
 
     @Test

@@ -71,7 +71,9 @@ record ChangeOrders(
                 && way.equals(standing);
         Drafter.Drafted drafted = asItIs
                 ? desk.drafter().as(((Target.Planned) target).point(), target.as())
-                : desk.drafter().draft(way, quantity == null ? target.quantity() : quantity, begin, day, target.due());
+                : desk.drafter()
+                        .draft(way, quantity == null ? target.quantity() : quantity, begin, day, target.due())
+                        .hangingLike(target.as());
         if (target instanceof Target.Planned planned) {
             desk.firm(planned, drafted);
         } else {

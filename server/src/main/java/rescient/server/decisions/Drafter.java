@@ -33,7 +33,12 @@ final class Drafter {
     }
 
     /** An order with what it comes to. */
-    record Drafted(OrderDraft order, OrderValue worth) {}
+    record Drafted(OrderDraft order, OrderValue worth) {
+        /** On the line that another order hangs on, which it takes the place of. */
+        Drafted hangingLike(OrderDraft other) {
+            return new Drafted(order.hangingLike(other.madeFor()), worth);
+        }
+    }
 
     /**
      * How an order is replenished.

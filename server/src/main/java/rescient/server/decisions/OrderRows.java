@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.UnaryOperator;
 import rescient.core.base.Quantity;
 import rescient.core.company.Earmark;
+import rescient.core.company.MadeFor;
 import rescient.core.order.OrderDraft;
 import rescient.server.planning.Words;
 
@@ -41,8 +42,9 @@ final class OrderRows {
         row.put("stage", stage);
         Earmark bought = Earmark.of(order.item());
         row.put("item", bought == null ? order.item() : bought.item());
-        row.put("for_order", bought == null ? null : bought.number());
-        row.put("for_line", bought == null ? null : bought.line());
+        MadeFor made = order.madeFor();
+        row.put("for_order", bought != null ? bought.number() : made == null ? null : made.number());
+        row.put("for_line", bought != null ? bought.line() : made == null ? null : made.line());
         row.put("ordered", Quantity.decimal(order.quantity()));
         row.put("quantity", Quantity.decimal(order.quantity()));
         row.put("start_quantity", Quantity.decimal(order.startQuantity()));

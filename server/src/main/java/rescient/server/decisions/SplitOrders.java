@@ -55,8 +55,9 @@ record SplitOrders(
         Drafter.Way way = Drafter.Way.of(target.as());
         desk.takeAway(List.of(target));
         for (Part part : all) {
-            Drafter.Drafted drafted =
-                    desk.drafter().draft(way, part.quantity(), null, desk.working(way, part.due()), target.due());
+            Drafter.Drafted drafted = desk.drafter()
+                    .draft(way, part.quantity(), null, desk.working(way, part.due()), target.due())
+                    .hangingLike(target.as());
             desk.firmNew(desk.asItStood(target, drafted));
         }
         desk.say("Split " + target.label() + " into " + all.size() + " orders");

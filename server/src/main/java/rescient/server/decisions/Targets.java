@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import rescient.core.base.Quantity;
 import rescient.core.company.Earmark;
+import rescient.core.company.MadeFor;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PointView;
@@ -69,10 +70,12 @@ final class Targets {
         }
         String forOrder = OrderImage.text(row, "for_order");
         String item = row.get("item").asText();
+        String forLine = OrderImage.text(row, "for_line");
+        Source kind = Source.valueOf(head.get("kind").asText().toUpperCase(Locale.ROOT));
         return new OrderDraft(
-                forOrder == null ? item : new Earmark(item, forOrder, OrderImage.text(row, "for_line")).code(),
+                forOrder == null || MadeFor.hangs(kind) ? item : new Earmark(item, forOrder, forLine).code(),
                 site,
-                Source.valueOf(head.get("kind").asText().toUpperCase(Locale.ROOT)),
+                kind,
                 OrderImage.text(head, "supplier"),
                 from,
                 Quantity.of(good),
@@ -82,6 +85,7 @@ final class Targets {
                         : (int) OrderImage.date(row, "start_date").toEpochDay(),
                 due,
                 needs,
-                Set.of());
+                Set.of(),
+                MadeFor.of(kind, forOrder, forLine));
     }
 }

@@ -65,7 +65,8 @@ record ReleaseLine(
                 (int) (line.startDate == null ? line.dueDate : line.startDate).toEpochDay(),
                 (int) line.dueDate.toEpochDay(),
                 needs,
-                java.util.Set.of());
+                java.util.Set.of(),
+                line.madeFor());
         Integer possible = version.plan()
                 .point(line.plannedAs(), order.site)
                 .map(p -> p.possibleDay(order.number, line.line))

@@ -11,7 +11,10 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Locale;
 import rescient.core.company.Earmark;
+import rescient.core.company.MadeFor;
+import rescient.core.company.Source;
 
 /** One item on an order: {@code ordered} in all, {@code quantity} still open, both in the item's unit. */
 @Entity
@@ -57,7 +60,20 @@ class SupplyOrderLine {
 
     /** Under which item it is planned. */
     String plannedAs() {
-        return forOrder == null ? item : new Earmark(item, forOrder, forLine).code();
+        return forOrder == null || hangs() ? item : new Earmark(item, forOrder, forLine).code();
+    }
+
+    private boolean hangs() {
+        return MadeFor.hangs(kind());
+    }
+
+    private Source kind() {
+        return Source.valueOf(order.kind.toUpperCase(Locale.ROOT));
+    }
+
+    /** The line that it hangs on, or null. */
+    MadeFor madeFor() {
+        return MadeFor.of(kind(), forOrder, forLine);
     }
 
     /** The unit it is bought in, with the quantity and the price in that unit. */

@@ -7,6 +7,7 @@ import rescient.core.base.Quantity;
 import rescient.core.company.Change;
 import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
+import rescient.core.company.MadeFor;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
 import rescient.dataset.Codec;
@@ -63,6 +64,7 @@ public final class OpenOrderRows {
     private static Row row(OpenOrder order) {
         BigDecimal quantity = Quantity.decimal(order.quantity());
         Earmark line = Earmark.of(order.item());
+        MadeFor made = order.madeFor();
         return Codec.of(Fact.OpenOrder.class)
                 .write(new Fact.OpenOrder(
                         order.number(),
@@ -79,8 +81,8 @@ public final class OpenOrderRows {
                         order.locked(),
                         quantity,
                         Quantity.decimal(order.startQuantity()),
-                        line == null ? null : line.number(),
-                        line == null ? null : line.line()));
+                        line != null ? line.number() : made == null ? null : made.number(),
+                        line != null ? line.line() : made == null ? null : made.line()));
     }
 
     private static Row row(OpenOrderComponent component) {
