@@ -49,7 +49,7 @@
           <span class="font-normal">{line.itemName}</span>
           {#if line.forOrder}<span class="no-print text-sm font-normal"
               >for <a class="link" href={demandHref(line.forOrder)}>{line.forOrder}</a>
-              line {line.forLine}{detail.data.kind === 'buy' ? ' alone' : ''}</span
+              line {line.forLine}{o.kind === 'buy' ? ' alone' : ''}</span
             >{/if}
         </h3>
         <dl class="mt-1.5 flex flex-wrap gap-x-6 gap-y-1">
