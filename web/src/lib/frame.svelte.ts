@@ -18,6 +18,7 @@ export const PLACES = [
   { href: '/demand', name: 'Demand', key: 'm' },
   { href: '/plan', name: 'Plan', key: 'p' },
   { href: '/orders', name: 'Orders', key: 'o' },
+  { href: '/stock', name: 'Stock', key: 'k' },
   { href: '/items', name: 'Items', key: 'i' },
   { href: '/partners', name: 'Partners', key: 'n' }
 ];

@@ -385,6 +385,22 @@ export const forecastDraft = (draft: Schemas['ForecastDraft']) =>
     retry: false
   });
 
+// stock
+
+/** What lies where. */
+export const stockOnHand = (asked: Asked<'onHand'>) => ({
+  queryKey: ['plan', 'stock', asked],
+  queryFn: () => answer(api.GET('/api/stock', { params: { query: asked } }))
+});
+
+/** One item at a site with its lots and movements. */
+export const stockLedger = (asked: Asked<'ledger'> & { item: string; site: string }) =>
+  queryOptions({
+    queryKey: ['plan', 'ledger', asked],
+    queryFn: () => answer(api.GET('/api/stock/ledger', { params: { query: asked } })),
+    ...stays
+  });
+
 // orders and items
 
 export const supplyOrders = (filter: Asked<'list'>) =>

@@ -11,6 +11,7 @@ const NOTHING: May = {
   forecastSets: false,
   takeOver: false,
   undoOthers: false,
+  stock: false,
   tables: []
 };
 
@@ -37,6 +38,15 @@ class Rights {
   /** Whether rows of a table are theirs to change. */
   changes(table: string): boolean {
     return !this.known || this.may.tables.includes(table);
+  }
+
+  /** Whether stock is theirs to post. */
+  stocks(): boolean {
+    return !this.known || this.may.stock;
+  }
+
+  noStock(): string {
+    return `Stock is posted by stores and planners; you are signed in as ${this.known?.role.toLowerCase() ?? ''}.`;
   }
 
   releases(sources: string[] = []): boolean {

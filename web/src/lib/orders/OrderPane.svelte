@@ -1,5 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
+  import ReceiveLine from '$lib/stock/ReceiveLine.svelte';
   import { supplyOrder } from '$lib/queries';
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref } from '$lib/links';
@@ -86,6 +87,9 @@
             <dd class:text-vermilion={line.overdue} title={longDate(line.due)}>{date(line.due, today)}</dd>
           </div>
         </dl>
+        {#if o.kind === 'buy' && line.stage === 'released'}
+          {#key number + line.line}<ReceiveLine {number} {line} {today} {currency} />{/key}
+        {/if}
         <div class="mt-2 grid grid-cols-2 gap-6">
           <!-- what goes to a supplier names no customers -->
           <div class:no-print={o.kind === 'buy'}>

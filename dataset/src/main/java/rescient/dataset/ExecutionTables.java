@@ -35,15 +35,6 @@ final class ExecutionTables {
             ALL.put(table.name(), table);
         }
         wider(
-                "items",
-                Column.of("costing", ColumnType.words("standard", "average", "fifo", "specific")),
-                Column.of("issue", ColumnType.words("manual", "backflush")),
-                Column.of("cost_batch", AMOUNT),
-                Column.of("lot_pattern", TEXT));
-        wider("bom_lines", Column.of("issue", ColumnType.words("manual", "backflush")));
-        // of one lot free and quarantined stock are kept apart
-        wider("stock", Column.openKey("quarantined", ColumnType.FLAG), Column.of("received", DAY));
-        wider(
                 "open_orders",
                 Column.of("unit", TEXT).to("units"),
                 Column.of("price", AMOUNT),

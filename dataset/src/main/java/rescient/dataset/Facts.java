@@ -29,6 +29,7 @@ public final class Facts implements CompanyFacts {
             "supplier_items", List.of("item"),
             "alternative_items", List.of("item"),
             "open_orders", List.of("item"),
+            "stock", List.of("item"),
             "customer_orders", List.of("number"),
             "customer_order_parts", List.of("number"));
 

@@ -103,8 +103,11 @@ final class KeyedRows {
         return key.toString();
     }
 
-    /** 0 and 0.000000 are the same key. */
+    /** 0 and 0.000000 are the same key, and so are nothing and no. */
     private static String plain(Column column, String value) {
+        if (column.type() == ColumnType.FLAG && value.equals("false")) {
+            return "";
+        }
         return column.type() == ColumnType.AMOUNT && value.indexOf('.') >= 0
                 ? new java.math.BigDecimal(value).stripTrailingZeros().toPlainString()
                 : value;

@@ -107,7 +107,16 @@ final class Meanings {
         column("tracking", "Whether stock is kept by lot or serial number");
         column("standard_cost", "Cost of one unit");
         column("items.price", "Sales price of one unit");
-        column("costing", "How stock is valued");
+        column("costing", "How stock is valued; average if not set");
+        column(
+                "items.issue",
+                "How it is taken as a component where the bill of materials does not say; manual if not set");
+        column(
+                "bom_lines.issue",
+                "How it is taken: by hand, or with each report as planned; as the item says if not set");
+        column("cost_batch", "Quantity for which its cost is worked out; 1 if not set");
+        column("lot_pattern", "How its lots or serial numbers are made up: {yy}, {ww}, {####}");
+        column("stock.received", "Day on which the lot first came to the site");
         column("planner", "Who plans it");
         column("source", "How the stock point is replenished; here or in the item's group");
         column("planning.supplier", "Chosen supplier; if not set, the first choice by preference");

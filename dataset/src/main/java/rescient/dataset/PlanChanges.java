@@ -67,7 +67,7 @@ public final class PlanChanges {
         Row row = change.any();
         switch (change.table().name()) {
             case "customer_orders", "customer_order_parts" -> customerOrder(row.text("number"), row.text("line"));
-            case "stock" -> stock(change, row);
+            case "stock" -> stock(row);
             case "forecasts" -> forecast(change, row);
             case "shipments" -> shipment(change);
             case "open_orders", "open_order_components" -> openOrder(row.text("number"), row.text("line"));
@@ -125,12 +125,19 @@ public final class PlanChanges {
                 line);
     }
 
-    private void stock(FactChange change, Row row) {
-        boolean there = change.row() != null && StockLot.counts(change.row().flag("quarantined", false));
+    /** Of a lot one part may be quarantined: the part that counts is all that a plan knows. */
+    private void stock(Row row) {
         String item = RowFacts.itemOf(row);
+        List<String> lot = List.of(row.text("lot", ""), row.text("serial", ""));
+        Optional<Row> there = after.rows("stock", "item", row.text("item")).stream()
+                .filter(one -> one.text("site").equals(row.text("site"))
+                        && RowFacts.itemOf(one).equals(item)
+                        && List.of(one.text("lot", ""), one.text("serial", "")).equals(lot)
+                        && StockLot.counts(one.flag("quarantined", false)))
+                .findFirst();
         put(
-                there
-                        ? new Change.Stock(RowFacts.lot(change.row()))
+                there.isPresent()
+                        ? new Change.Stock(RowFacts.lot(there.get()))
                         : new Change.NoStock(item, row.text("site"), row.text("lot"), row.text("serial")),
                 item,
                 row.text("site"),

@@ -172,6 +172,7 @@ class CodecTest {
                     Fact.SiteKind.class,
                     Fact.PurchaseRelease.class,
                     Fact.Tracking.class,
+                    Fact.Issue.class,
                     Fact.Costing.class,
                     Fact.Per.class,
                     Fact.OrderState.class,

@@ -19,11 +19,12 @@ class CopiedRowsTest {
 
     @Test
     void whatIsNotSetIsEmptyAndFlagsAndDecimalsReadAsInADataset() {
-        Row row = row(STOCK, "BRG-6202\tEAST\tL-1\t\t12.500000\t2026-03-20\tt\tSO-7\t1\n");
+        Row row = row(STOCK, "BRG-6202\tEAST\tL-1\t\t12.500000\t2026-03-20\tt\tSO-7\t1\t2026-01-09\n");
         assertThat(row.values())
-                .containsExactly("BRG-6202", "EAST", "L-1", "", "12.5", "2026-03-20", "true", "SO-7", "1");
-        Row bare = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t7\t\\N\tf\t\\N\t\\N\n");
-        assertThat(bare.values()).containsExactly("BRG-6202", "EAST", "", "", "7", "", "false", "", "");
+                .containsExactly(
+                        "BRG-6202", "EAST", "L-1", "", "12.5", "2026-03-20", "true", "SO-7", "1", "2026-01-09");
+        Row bare = row(STOCK, "BRG-6202\tEAST\t\\N\t\\N\t7\t\\N\tf\t\\N\t\\N\t\\N\n");
+        assertThat(bare.values()).containsExactly("BRG-6202", "EAST", "", "", "7", "", "false", "", "", "");
         assertThat(bare.text("lot")).isNull();
         assertThat(bare.day("expiry", -1)).isEqualTo(-1);
         assertThat(bare.flag("quarantined", true)).isFalse();
@@ -31,8 +32,8 @@ class CopiedRowsTest {
 
     @Test
     void theLastColumnMayBeNotSetWithoutALineFeed() {
-        assertThat(row(STOCK, "A\tEAST\t\t\t1\t\\N\t\\N\t\\N\t\\N").values())
-                .containsExactly("A", "EAST", "", "", "1", "", "", "", "");
+        assertThat(row(STOCK, "A\tEAST\t\t\t1\t\\N\t\\N\t\\N\t\\N\t\\N").values())
+                .containsExactly("A", "EAST", "", "", "1", "", "", "", "", "");
     }
 
     @Test

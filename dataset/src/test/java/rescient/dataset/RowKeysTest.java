@@ -39,6 +39,6 @@ class RowKeysTest {
     @Test
     void itSaysTheKeyAsItStandsInTheFile() {
         isNew("HIVE", "L1", "4");
-        assertThat(keys.say(rows.get(0))).isEqualTo("HIVE, MAIN, L1, , , ");
+        assertThat(keys.say(rows.get(0))).isEqualTo("HIVE, MAIN, L1, , , , ");
     }
 }

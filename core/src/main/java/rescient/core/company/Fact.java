@@ -18,6 +18,14 @@ public sealed interface Fact {
         SUBCONTRACTOR
     }
 
+    /** How a component is taken from stock. */
+    enum Issue {
+        /** Somebody says how much is taken. */
+        MANUAL,
+        /** With each report of what was made, as planned for it. */
+        BACKFLUSH
+    }
+
     /** What of an item is followed from receipt to shipment. */
     enum Tracking {
         NONE,
@@ -29,7 +37,9 @@ public sealed interface Fact {
     enum Costing {
         STANDARD,
         AVERAGE,
-        FIFO
+        FIFO,
+        /** By lot or serial number. */
+        SPECIFIC
     }
 
     /** For what a component's quantity is. */
@@ -159,6 +169,9 @@ public sealed interface Fact {
      * @param planner who plans it, by name
      * @param retired planned as before, but not offered any more
      * @param showParts of a kit: documents for customers name its parts
+     * @param issue how it is taken as a component, where its line of a bill of materials does not say; null: by hand
+     * @param costBatch the quantity for which its cost is worked out; null: one
+     * @param lotPattern how its lots or serial numbers are made up; null: they are typed
      */
     record Item(
             String code,
@@ -172,7 +185,10 @@ public sealed interface Fact {
             Costing costing,
             String planner,
             Boolean retired,
-            Boolean showParts)
+            Boolean showParts,
+            Issue issue,
+            BigDecimal costBatch,
+            String lotPattern)
             implements Fact {
         public Item(
                 String code,
@@ -185,7 +201,22 @@ public sealed interface Fact {
                 BigDecimal price,
                 Costing costing,
                 String planner) {
-            this(code, name, group, unit, kind, tracking, standardCost, price, costing, planner, null, null);
+            this(
+                    code,
+                    name,
+                    group,
+                    unit,
+                    kind,
+                    tracking,
+                    standardCost,
+                    price,
+                    costing,
+                    planner,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null);
         }
 
         /** Whether it is offered no more. */
@@ -212,7 +243,10 @@ public sealed interface Fact {
                     costing,
                     planner,
                     null,
-                    showParts);
+                    showParts,
+                    issue,
+                    costBatch,
+                    lotPattern);
         }
     }
 
@@ -321,6 +355,7 @@ public sealed interface Fact {
      * @param unit of the quantity; null: the component's own
      * @param scrap the part that is lost on the way: 0.05 is 5 % more
      * @param step the operation that needs it; null: the start of the order
+     * @param issue how it is taken; null: as the item says
      */
     record BomLine(
             String parent,
@@ -332,11 +367,27 @@ public sealed interface Fact {
             BigDecimal scrap,
             LocalDate validFrom,
             LocalDate validTo,
-            String step)
+            String step,
+            Issue issue)
             implements Fact {
         /** A line of a component for each, always. */
         public BomLine(String parent, String line, String component, BigDecimal quantity) {
             this(parent, line, component, quantity, null, null, null, null, null, null);
+        }
+
+        /** A line that is taken as its item says. */
+        public BomLine(
+                String parent,
+                String line,
+                String component,
+                BigDecimal quantity,
+                String unit,
+                Per per,
+                BigDecimal scrap,
+                LocalDate validFrom,
+                LocalDate validTo,
+                String step) {
+            this(parent, line, component, quantity, unit, per, scrap, validFrom, validTo, step, null);
         }
 
         /** The quantity is for the whole order. */
@@ -345,17 +396,19 @@ public sealed interface Fact {
         }
 
         public BomLine withQuantity(BigDecimal other) {
-            return new BomLine(parent, line, component, other, unit, per, scrap, validFrom, validTo, step);
+            return new BomLine(parent, line, component, other, unit, per, scrap, validFrom, validTo, step, issue);
         }
 
         /** The same line of another item, for another step of its routing. */
         public BomLine of(String otherParent, String otherStep) {
-            return new BomLine(otherParent, line, component, quantity, unit, per, scrap, validFrom, validTo, otherStep);
+            return new BomLine(
+                    otherParent, line, component, quantity, unit, per, scrap, validFrom, validTo, otherStep, issue);
         }
 
         /** @param otherUnit null: the other component's own */
         public BomLine withComponent(String other, BigDecimal otherQuantity, String otherUnit) {
-            return new BomLine(parent, line, other, otherQuantity, otherUnit, per, scrap, validFrom, validTo, step);
+            return new BomLine(
+                    parent, line, other, otherQuantity, otherUnit, per, scrap, validFrom, validTo, step, issue);
         }
     }
 
@@ -520,6 +573,7 @@ public sealed interface Fact {
     /**
      * @param expiry the first day on which it no longer serves
      * @param forOrder the customer order whose line it was bought for alone, with {@code forLine}; null: for all
+     * @param received the day on which the lot first came to the site; null: nobody said
      */
     record Stock(
             String item,
@@ -530,7 +584,8 @@ public sealed interface Fact {
             LocalDate expiry,
             Boolean quarantined,
             String forOrder,
-            String forLine)
+            String forLine,
+            LocalDate received)
             implements Fact {
         /** Whether it can be planned with. */
         public boolean counts() {
@@ -538,7 +593,7 @@ public sealed interface Fact {
         }
 
         public Stock withQuantity(BigDecimal other) {
-            return new Stock(item, site, lot, serial, other, expiry, quarantined, forOrder, forLine);
+            return new Stock(item, site, lot, serial, other, expiry, quarantined, forOrder, forLine, received);
         }
     }
 

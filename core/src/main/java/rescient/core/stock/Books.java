@@ -113,6 +113,11 @@ public final class Books {
         shelf(movement.bin()).moved(movement.date(), movement.quantity());
     }
 
+    /** Movements are numbered on after this one: these books know only some of those before. */
+    public void continuesAfter(long number) {
+        last = Math.max(last, number);
+    }
+
     public SupplyLine begins(SupplyLine.Order order, BigDecimal open, BigDecimal scrapped) {
         SupplyLine line = new SupplyLine(order, open, scrapped, journal);
         supply.computeIfAbsent(order.number(), number -> new LinkedHashMap<>()).put(order.line(), line);

@@ -251,7 +251,7 @@ class ScenarioTest {
     // ---- stock
 
     private static Fact.Stock lot(String lot, String quantity, LocalDate expiry) {
-        return new Fact.Stock("WAX", "W", lot, null, number(quantity), expiry, null, null, null);
+        return new Fact.Stock("WAX", "W", lot, null, number(quantity), expiry, null, null, null, null);
     }
 
     @Test

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
  * @param forecastSets which forecast is planned with
  * @param takeOver making a what-if the plan that holds
  * @param undoOthers taking back what others decided
+ * @param stock posting on the stock record
  * @param tables whose rows it may change, by the dataset's names
  */
 public record Rights(
@@ -25,6 +26,7 @@ public record Rights(
         boolean forecastSets,
         boolean takeOver,
         boolean undoOthers,
+        boolean stock,
         List<String> tables) {
     private static final List<String> ALL = List.of("make", "assemble", "buy", "transfer", "subcontract");
     private static final List<String> BOUGHT = List.of("buy");
@@ -60,11 +62,12 @@ public record Rights(
 
     static Rights of(Role role) {
         return switch (role) {
-            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true, EVERYTHING);
-            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, SUPPLY);
-            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, SALES);
-            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, ENGINEERING);
-            case STORES, FOREMAN, APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, NONE);
+            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true, true, EVERYTHING);
+            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, false, SUPPLY);
+            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, false, SALES);
+            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, false, ENGINEERING);
+            case STORES -> new Rights(NONE, NONE, false, false, false, false, false, false, true, NONE);
+            case FOREMAN, APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, false, NONE);
         };
     }
 

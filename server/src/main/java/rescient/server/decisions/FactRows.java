@@ -34,7 +34,7 @@ import rescient.dataset.Table;
  * each table.
  */
 @Component
-class FactRows {
+public class FactRows {
     /** From so many changes of a table on, they go in together. */
     private static final int MANY = 100;
 
@@ -69,7 +69,7 @@ class FactRows {
      * @param facts the company as it is, whose lock is held
      * @throws StaleFactException if a row is not what it was before
      */
-    void keep(Facts facts, List<FactChange> changes) {
+    public void keep(Facts facts, List<FactChange> changes) {
         keep(facts, changes, rows -> {});
     }
 

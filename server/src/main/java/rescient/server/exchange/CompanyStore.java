@@ -138,7 +138,8 @@ public class CompanyStore {
     }
 
     private static void clear(Statement statement) throws SQLException {
-        statement.execute("truncate " + String.join(", ", TABLES));
+        statement.execute("truncate " + String.join(", ", TABLES)
+                + ", movements, postings, stock_values, stock_layers, order_costs");
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
         for (String table :

@@ -40,4 +40,6 @@ class BomLineRecord {
 
     LocalDate validTo;
     String step;
+
+    String issue;
 }

@@ -44,4 +44,11 @@ class ItemRecord {
     Boolean retired;
 
     Boolean showParts;
+
+    String issue;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal costBatch;
+
+    String lotPattern;
 }

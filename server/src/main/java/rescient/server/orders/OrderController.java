@@ -78,7 +78,8 @@ class OrderController {
             List<OrderComponent> components,
             List<Served> serves,
             @Nullable String forOrder,
-            @Nullable String forLine) {}
+            @Nullable String forLine,
+            String tracking) {}
 
     record OrderComponent(String item, String itemName, BigDecimal quantity, String unit, LocalDate needed) {}
 
@@ -195,7 +196,8 @@ class OrderController {
                         .toList(),
                 Served.upFrom(version, pegs),
                 line.forOrder,
-                line.forLine);
+                line.forLine,
+                directory.facts().row("items", line.item).text("tracking", "none"));
     }
 
     private static BigDecimal value(Directory directory, SupplyOrderLine line) {

@@ -20,6 +20,8 @@ public record Cause(Kind kind, @Nullable String name, String sentence) {
         SETTING,
         /** Another day has come. */
         DAY,
+        /** Something was posted on the stock record. */
+        POSTING,
         /** An open order did not come on its day. */
         RECEIPT
     }

@@ -37,4 +37,6 @@ class StockRecord {
     String forOrder;
 
     String forLine;
+
+    LocalDate received;
 }

@@ -1,0 +1,35 @@
+package rescient.dataset;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The stock record as it is kept: movements, values and what orders cost, of which postings ask for as much as they need. Rows
+ * of tables as {@link #row} makes them.
+ */
+public interface KeptRecord {
+    /** A row of a table of the record, or of one that execution knows more of. */
+    static Row row(String table, Map<String, String> cells) {
+        return Row.of(ExecutionTables.all().get(table), cells);
+    }
+
+    /** The number of the last movement, 0 before the first. */
+    long last();
+
+    /** Movements of these postings, by number; no other. */
+    List<Row> movementsOf(Collection<String> keys);
+
+    /** Movements on the lines of these documents. */
+    List<Row> movementsOn(Collection<String> numbers);
+
+    /** Movements of these items on or after a day. */
+    List<Row> movementsSince(Collection<String> items, LocalDate day);
+
+    /** Rows of {@code stock_values} or {@code stock_layers} of these items. */
+    List<Row> ofItems(String table, Collection<String> items);
+
+    /** Rows of {@code open_orders}, {@code closed_orders} or {@code order_costs} of these documents. */
+    List<Row> ofOrders(String table, Collection<String> numbers);
+}

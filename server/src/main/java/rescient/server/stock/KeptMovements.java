@@ -1,0 +1,299 @@
+package rescient.server.stock;
+
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.core.stock.Books;
+import rescient.core.stock.Movement;
+import rescient.core.stock.SupplyLine;
+import rescient.dataset.KeptRecord;
+import rescient.dataset.Postings;
+import rescient.dataset.Row;
+import rescient.server.commands.Turn;
+
+/** The stock record in the database: movements, what stock is worth, and what orders cost. */
+@Component
+class KeptMovements implements KeptRecord {
+    private static final String MOVEMENTS =
+            "select number as movement, key, date, kind, item, site, lot, serial, quarantined,"
+                    + " quantity, value, document, order_number as number, order_line as line, reverses, reason, person, entered"
+                    + " from movements ";
+    private static final String ORDERS =
+            "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier,"
+                    + " l.quantity, l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
+                    + " l.unit, l.unit_price as price%s from supply_order_lines l join supply_orders o on o.number = l.order_number"
+                    + " where o.number = any (?) and l.quantity %s 0 order by l.id";
+
+    private final JdbcTemplate database;
+    private final EntityManager entities;
+
+    KeptMovements(JdbcTemplate database, EntityManager entities) {
+        this.database = database;
+        this.entities = entities;
+    }
+
+    @Override
+    public long last() {
+        return Objects.requireNonNull(
+                database.queryForObject("select coalesce(max(number), 0) from movements", Long.class));
+    }
+
+    @Override
+    public List<Row> movementsOf(Collection<String> keys) {
+        UUID[] all = keys.stream().map(UUID::fromString).toArray(UUID[]::new);
+        return all.length == 0
+                ? List.of()
+                : rows("movements", MOVEMENTS + "where key = any (?) order by number", (Object) all);
+    }
+
+    @Override
+    public List<Row> movementsOn(Collection<String> numbers) {
+        return numbers.isEmpty()
+                ? List.of()
+                : rows("movements", MOVEMENTS + "where order_number = any (?) order by number", texts(numbers));
+    }
+
+    @Override
+    public List<Row> movementsSince(Collection<String> items, LocalDate day) {
+        return items.isEmpty()
+                ? List.of()
+                : rows(
+                        "movements",
+                        MOVEMENTS + "where item = any (?) and date >= ? order by number",
+                        texts(items),
+                        day);
+    }
+
+    @Override
+    public List<Row> ofItems(String table, Collection<String> items) {
+        String columns = table.equals("stock_values")
+                ? "item, site, value"
+                : "item, site, lot, serial, date, number, quantity, value";
+        return rows(table, "select " + columns + " from " + table + " where item = any (?)", texts(items));
+    }
+
+    @Override
+    public List<Row> ofOrders(String table, Collection<String> numbers) {
+        String sql = switch (table) {
+            case "open_orders" -> String.format(ORDERS, "", ">");
+            case "closed_orders" -> String.format(ORDERS, ", l.closed_date", "=");
+            default ->
+                "select number, line, material, work, outside, put_out, variance from order_costs where number = any (?)";
+        };
+        return rows(table, sql, texts(numbers));
+    }
+
+    private static Object texts(Collection<String> texts) {
+        return texts.toArray(String[]::new);
+    }
+
+    private List<Row> rows(String table, String sql, Object... arguments) {
+        return database.query(sql, (row, i) -> KeptRecord.row(table, cells(row)), arguments);
+    }
+
+    private static Map<String, String> cells(ResultSet row) throws SQLException {
+        Map<String, String> cells = new HashMap<>();
+        for (int c = 1; c <= row.getMetaData().getColumnCount(); c++) {
+            Object value = row.getObject(c);
+            if (value != null) {
+                cells.put(
+                        row.getMetaData().getColumnLabel(c),
+                        value instanceof BigDecimal number
+                                ? number.stripTrailingZeros().toPlainString()
+                                : value instanceof Boolean flag ? flag ? "true" : "" : value.toString());
+            }
+        }
+        return cells;
+    }
+
+    Optional<PostingRecord> posting(UUID key) {
+        return key == null ? Optional.empty() : Optional.ofNullable(entities.find(PostingRecord.class, key));
+    }
+
+    /** What stock is worth, where something moved since the record began; by item and site with a zero character between. */
+    Map<String, BigDecimal> values() {
+        Map<String, BigDecimal> values = new HashMap<>();
+        database.query("select item, site, value from stock_values", row -> {
+            values.put(row.getString(1) + '\0' + row.getString(2), row.getBigDecimal(3));
+        });
+        return values;
+    }
+
+    /** The day of the last movement of each, by item and site. */
+    Map<String, LocalDate> lastMoved(Collection<String> items) {
+        Map<String, LocalDate> last = new HashMap<>();
+        if (!items.isEmpty()) {
+            database.query(
+                    "select item, site, max(date) from movements where item = any (?) group by item, site",
+                    row -> {
+                        last.put(row.getString(1) + '\0' + row.getString(2), row.getObject(3, LocalDate.class));
+                    },
+                    texts(items));
+        }
+        return last;
+    }
+
+    /** Movements added up. */
+    record Sum(int count, BigDecimal quantity, BigDecimal value) {
+        static final Sum NONE = new Sum(0, BigDecimal.ZERO, BigDecimal.ZERO);
+    }
+
+    private static final String SUM = "select count(*), coalesce(sum(quantity), 0), coalesce(sum(value), 0) from ";
+
+    Sum sum(String item, String site) {
+        return sum(SUM + "movements where item = ? and site = ?", item, site);
+    }
+
+    /** Of the last so many. */
+    Sum sumOfLast(String item, String site, int count) {
+        return sum(
+                SUM
+                        + "(select quantity, value from movements where item = ? and site = ? order by date desc, number desc"
+                        + " limit ?) as some",
+                item,
+                site,
+                count);
+    }
+
+    private Sum sum(String sql, Object... arguments) {
+        return database.queryForObject(
+                sql, (row, i) -> new Sum(row.getInt(1), row.getBigDecimal(2), row.getBigDecimal(3)), arguments);
+    }
+
+    /**
+     * Movements of an item at a site, the last first.
+     *
+     * @param onHand what is there after the first of them, with its {@code worth}
+     */
+    List<Ledger.LedgerEntry> entries(
+            String item, String site, int offset, int limit, BigDecimal onHand, BigDecimal worth) {
+        List<Ledger.LedgerEntry> entries = new ArrayList<>();
+        BigDecimal[] then = {onHand, worth};
+        database.query(
+                "select m.*, exists (select 1 from movements r where r.reverses = m.number) as taken_back from movements m"
+                        + " where item = ? and site = ? order by date desc, number desc offset ? limit ?",
+                row -> {
+                    BigDecimal quantity = row.getBigDecimal("quantity");
+                    BigDecimal value = row.getBigDecimal("value");
+                    entries.add(new Ledger.LedgerEntry(
+                            row.getLong("number"),
+                            row.getObject("key", UUID.class),
+                            row.getObject("date", LocalDate.class),
+                            row.getString("kind"),
+                            row.getString("lot"),
+                            row.getString("serial"),
+                            row.getBoolean("quarantined"),
+                            StockDesk.plain(quantity),
+                            value,
+                            StockDesk.plain(then[0]),
+                            then[1],
+                            row.getString("document"),
+                            row.getString("order_number"),
+                            row.getString("order_line"),
+                            row.getObject("reverses", Long.class),
+                            row.getBoolean("taken_back"),
+                            row.getString("reason"),
+                            row.getString("person"),
+                            row.getTimestamp("entered").toInstant()));
+                    then[0] = then[0].subtract(quantity);
+                    then[1] = then[1].subtract(value);
+                },
+                item,
+                site,
+                offset,
+                limit);
+        return entries;
+    }
+
+    /** Keeps what a posting did, but for the rows of stock. */
+    void keep(Turn turn, Postings postings, PostingRecord posting) {
+        entities.persist(posting);
+        postings.movements().forEach(movement -> entities.persist(record(turn, posting, movement)));
+        entities.flush();
+        for (Books.Point point : postings.points()) {
+            value(point, postings);
+        }
+        for (SupplyLine line : postings.lines()) {
+            database.update(
+                    "update supply_order_lines set quantity = ?, closed_date = ? where order_number = ? and line = ?",
+                    line.open(),
+                    line.ended(),
+                    line.order().number(),
+                    line.order().line());
+            database.update(
+                    "insert into order_costs (number, line, material, work, outside, put_out, variance)"
+                            + " values (?, ?, ?, ?, ?, ?, ?) on conflict (number, line) do update set"
+                            + " material = excluded.material, work = excluded.work, outside = excluded.outside,"
+                            + " put_out = excluded.put_out, variance = excluded.variance",
+                    line.order().number(),
+                    line.order().line(),
+                    line.cost(SupplyLine.Cost.MATERIAL),
+                    line.cost(SupplyLine.Cost.WORK),
+                    line.cost(SupplyLine.Cost.OUTSIDE),
+                    line.cost(SupplyLine.Cost.PUT_OUT),
+                    line.cost(SupplyLine.Cost.VARIANCE));
+        }
+    }
+
+    private static MovementRecord record(Turn turn, PostingRecord posting, Movement movement) {
+        MovementRecord record = new MovementRecord();
+        record.number = movement.number();
+        record.key = posting.key;
+        record.date = movement.date();
+        record.kind = movement.kind().code();
+        record.item = movement.bin().item();
+        record.site = movement.bin().site();
+        record.lot = movement.bin().lot().isEmpty() ? null : movement.bin().lot();
+        record.serial =
+                movement.bin().serial().isEmpty() ? null : movement.bin().serial();
+        record.quarantined = movement.bin().quarantined();
+        record.quantity = movement.quantity();
+        record.value = movement.value();
+        if (movement.document() != null) {
+            record.document = movement.document().kind();
+            record.orderNumber = movement.document().number();
+            record.orderLine = movement.document().line();
+        }
+        record.reverses = movement.reverses();
+        record.reason = movement.reason();
+        record.person = turn.who().name();
+        record.entered = turn.now();
+        return record;
+    }
+
+    private void value(Books.Point point, Postings postings) {
+        database.update(
+                "insert into stock_values (item, site, value) values (?, ?, ?) on conflict (item, site) do update set"
+                        + " value = excluded.value",
+                point.item(),
+                point.site(),
+                postings.amount(point).value());
+        database.update("delete from stock_layers where item = ? and site = ?", point.item(), point.site());
+        postings.layers(point).forEach((place, layers) -> {
+            int zero = place.indexOf('\0');
+            layers.forEach(layer -> database.update(
+                    "insert into stock_layers (item, site, lot, serial, date, number, quantity, value)"
+                            + " values (?, ?, ?, ?, ?, ?, ?, ?)",
+                    point.item(),
+                    point.site(),
+                    place.substring(0, zero),
+                    place.substring(zero + 1),
+                    layer.date(),
+                    layer.number(),
+                    layer.quantity(),
+                    layer.value()));
+        });
+    }
+}

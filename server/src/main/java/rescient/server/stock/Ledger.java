@@ -1,0 +1,162 @@
+package rescient.server.stock;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import rescient.core.base.DocumentOrder;
+import rescient.core.company.Fact;
+import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/** One item at a site: its lots as they lie, and its movements, the last first, each with what was there after it. */
+@Component
+class Ledger {
+    private static final int MOST = 500;
+
+    private final KeptMovements kept;
+    private final OnHandList list;
+
+    Ledger(KeptMovements kept, OnHandList list) {
+        this.kept = kept;
+        this.list = list;
+    }
+
+    /** What lies there of one lot or serial number, in one state, for all or for one line of a customer order. */
+    record BinView(
+            @Nullable String lot,
+            @Nullable String serial,
+            BigDecimal quantity,
+            @Nullable LocalDate expiry,
+            boolean quarantined,
+            boolean expired,
+            @Nullable LocalDate received,
+            @Nullable String forOrder,
+            @Nullable String forLine) {}
+
+    /**
+     * A movement, with what was there after it.
+     *
+     * @param posting its key
+     * @param takenBack somebody took it back since
+     */
+    record LedgerEntry(
+            long number,
+            UUID posting,
+            LocalDate date,
+            String kind,
+            @Nullable String lot,
+            @Nullable String serial,
+            boolean quarantined,
+            BigDecimal quantity,
+            BigDecimal value,
+            BigDecimal onHand,
+            BigDecimal worth,
+            @Nullable String document,
+            @Nullable String orderNumber,
+            @Nullable String orderLine,
+            @Nullable Long reverses,
+            boolean takenBack,
+            @Nullable String reason,
+            String person,
+            Instant entered) {}
+
+    /**
+     * @param opening what lay there before the first movement of the record
+     * @param total movements there are
+     * @param price of one as it is valued now; null: nobody said what it costs
+     */
+    record LedgerView(
+            String item,
+            String itemName,
+            String site,
+            String siteName,
+            String unit,
+            String tracking,
+            @Nullable String costing,
+            BigDecimal onHand,
+            BigDecimal quarantined,
+            @Nullable BigDecimal value,
+            @Nullable BigDecimal standardCost,
+            List<BinView> bins,
+            List<LedgerEntry> entries,
+            int total,
+            BigDecimal opening) {}
+
+    /** @param offset how many of the last movements are passed over */
+    LedgerView of(PlanVersion version, String code, String site, int offset, int limit) {
+        Directory directory = version.directory();
+        Fact.Item item = directory.item(code);
+        if (item == null || !directory.sites().containsKey(site)) {
+            throw JobProblem.notFound("There is no item " + code + " at " + site);
+        }
+        List<BinView> bins = new ArrayList<>();
+        for (Fact.Stock stock : directory.facts().where(Fact.Stock.class, "item", code)) {
+            if (stock.site().equals(site)) {
+                bins.add(bin(version, stock));
+            }
+        }
+        bins.sort(Comparator.comparing(BinView::expiry, Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(BinView::received, Comparator.nullsFirst(Comparator.naturalOrder()))
+                .thenComparing(bin -> bin.lot == null ? "" : bin.lot, DocumentOrder.INSTANCE)
+                .thenComparing(bin -> bin.serial == null ? "" : bin.serial, DocumentOrder.INSTANCE)
+                .thenComparing(BinView::quarantined));
+        BigDecimal onHand = bins.stream().map(BinView::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal value = value(item, site, onHand);
+        KeptMovements.Sum all = kept.sum(code, site);
+        KeptMovements.Sum passed = offset == 0 ? KeptMovements.Sum.NONE : kept.sumOfLast(code, site, offset);
+        List<LedgerEntry> entries = kept.entries(
+                code,
+                site,
+                offset,
+                Math.min(MOST, Math.max(0, limit)),
+                onHand.subtract(passed.quantity()),
+                (value == null ? BigDecimal.ZERO : value).subtract(passed.value()));
+        return new LedgerView(
+                code,
+                directory.itemName(code),
+                site,
+                directory.siteName(site),
+                directory.unit(code),
+                rescient.server.planning.Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                item.costing() == null ? null : rescient.server.planning.Words.word(item.costing()),
+                StockDesk.plain(onHand),
+                StockDesk.plain(bins.stream()
+                        .filter(BinView::quarantined)
+                        .map(BinView::quantity)
+                        .reduce(BigDecimal.ZERO, BigDecimal::add)),
+                value,
+                item.standardCost(),
+                bins,
+                entries,
+                all.count(),
+                StockDesk.plain(onHand.subtract(all.quantity())));
+    }
+
+    private BigDecimal value(Fact.Item item, String site, BigDecimal onHand) {
+        BigDecimal known =
+                item.costing() == Fact.Costing.STANDARD ? null : kept.values().get(item.code() + '\0' + site);
+        return known != null
+                ? known
+                : item.standardCost() == null ? null : item.standardCost().multiply(onHand);
+    }
+
+    private static BinView bin(PlanVersion version, Fact.Stock stock) {
+        return new BinView(
+                stock.lot(),
+                stock.serial(),
+                StockDesk.plain(stock.quantity()),
+                stock.expiry(),
+                Boolean.TRUE.equals(stock.quarantined()),
+                stock.expiry() != null && !version.today().isBefore(stock.expiry()),
+                stock.received(),
+                stock.forOrder(),
+                stock.forLine());
+    }
+}

@@ -1,0 +1,102 @@
+package rescient.server.stock;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import rescient.dataset.FactChange;
+import rescient.dataset.Postings;
+import rescient.server.access.SignedIn;
+import rescient.server.commands.Command;
+import rescient.server.commands.Outcome;
+import rescient.server.commands.Turn;
+import rescient.server.decisions.FactRows;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.Cause;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/** One act of a person on the stock record: all its movements, or none and said why. */
+record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper json, PostingWish wish)
+        implements Command<PostStock.Posted> {
+    /**
+     * What was posted.
+     *
+     * @param key by which it can be taken back; null: there was nothing to move
+     */
+    record Posted(@Nullable UUID key, StockDesk.PostingView posting) {}
+
+    @Override
+    public String kind() {
+        return "POST";
+    }
+
+    @Override
+    public Object content() {
+        return wish;
+    }
+
+    @Override
+    public void permit(SignedIn who) {
+        if (!who.role().rights().stock()) {
+            throw new JobProblem(HttpStatus.FORBIDDEN, "Stock is posted by stores and planners");
+        }
+    }
+
+    @Override
+    public void rehearse(SignedIn who, PlanVersion present) {
+        StockDesk.dated(wish, present.today());
+    }
+
+    @Override
+    public Outcome<Posted> carryOut(Turn turn) {
+        Postings postings = desk.postings(turn.version(), wish, turn.key());
+        StockDesk.PostingView view = desk.view(turn.version(), wish, postings);
+        if (!postings.refused().isEmpty()) {
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            "Nothing was posted. " + view.refused().get(0).sentence())
+                    .with("refused", view.refused());
+        }
+        if (postings.movements().isEmpty()) {
+            return Outcome.unchanged(new Posted(null, view));
+        }
+        PostingRecord posting = new PostingRecord();
+        posting.key = turn.key();
+        posting.date = postings.movements().get(0).date();
+        posting.sentence = view.sentence();
+        posting.person = turn.who().name();
+        posting.at = turn.now();
+        posting.reverses = wish.lines().get(0).reverses();
+        List<FactChange> changes = postings.changes();
+        rows.keep(
+                turn.version().directory().facts(),
+                changes.stream()
+                        .filter(change -> change.table().name().equals("stock"))
+                        .toList());
+        kept.keep(turn, postings, posting);
+        return new Outcome<>(
+                new Posted(turn.key(), view),
+                new Cause(Cause.Kind.POSTING, turn.who().name(), view.sentence()),
+                changes);
+    }
+
+    @Override
+    public String kept(Posted answer) {
+        try {
+            return json.writeValueAsString(answer);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public Posted answered(SignedIn who, String kept) {
+        try {
+            return json.readValue(kept, Posted.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,98 @@
+package rescient.server.stock;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.server.access.SignedIn;
+import rescient.server.commands.CommandPipeline;
+import rescient.server.decisions.FactRows;
+import rescient.server.planning.LivePlan;
+import rescient.server.planning.PlanVersion;
+
+/** The stock record: what lies where, what moved it, and what is posted on it. */
+@RestController
+@RequestMapping("/api/stock")
+class StockController {
+    private final LivePlan live;
+    private final OnHandList list;
+    private final Ledger ledger;
+    private final StockDesk desk;
+    private final KeptMovements kept;
+    private final FactRows rows;
+    private final CommandPipeline pipeline;
+    private final ObjectMapper json;
+
+    StockController(
+            LivePlan live,
+            OnHandList list,
+            Ledger ledger,
+            StockDesk desk,
+            KeptMovements kept,
+            FactRows rows,
+            CommandPipeline pipeline,
+            ObjectMapper json) {
+        this.live = live;
+        this.list = list;
+        this.ledger = ledger;
+        this.desk = desk;
+        this.kept = kept;
+        this.rows = rows;
+        this.pipeline = pipeline;
+        this.json = json;
+    }
+
+    /** What lies where, in windows. */
+    @GetMapping
+    OnHandList.OnHandRows onHand(
+            @RequestParam(required = false) @Size(max = 300) String words,
+            @RequestParam(required = false) @Size(max = 300) String site,
+            @RequestParam(required = false) @Size(max = 20) String only,
+            @RequestParam(required = false) @Size(max = 20) String sort,
+            @RequestParam(defaultValue = "false") boolean desc,
+            @RequestParam(required = false) @Size(max = 700) String place,
+            @RequestParam(required = false) Integer offset,
+            @RequestParam(required = false) Integer limit) {
+        return list.list(live.current(), new OnHandList.Asked(words, site, only, sort, desc, place, offset, limit));
+    }
+
+    /** One item at a site with its lots and movements. */
+    @GetMapping("/ledger")
+    Ledger.LedgerView ledger(
+            @RequestParam @Size(max = 300) String item,
+            @RequestParam @Size(max = 300) String site,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(10_000_000) int offset,
+            @RequestParam(defaultValue = "200") @Min(0) @Max(500) int limit) {
+        return ledger.of(live.current(), item, site, offset, limit);
+    }
+
+    /** What a posting would do; nothing is kept. */
+    @PostMapping("/preview")
+    StockDesk.PostingView previewPosting(@Valid @RequestBody PostingWish wish) {
+        PlanVersion version = live.current();
+        StockDesk.dated(wish, version.today());
+        return desk.view(version, wish, desk.postings(version, wish, UUID.randomUUID()));
+    }
+
+    /** Posts it, all or nothing. */
+    @PostMapping("/postings")
+    @ResponseStatus(HttpStatus.CREATED)
+    PostStock.Posted post(
+            @AuthenticationPrincipal SignedIn user,
+            @RequestHeader("Idempotency-Key") UUID key,
+            @Valid @RequestBody PostingWish wish) {
+        return pipeline.carryOut(user, key, new PostStock(desk, kept, rows, json, wish));
+    }
+}

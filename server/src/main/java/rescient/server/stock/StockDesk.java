@@ -1,0 +1,202 @@
+package rescient.server.stock;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import rescient.core.stock.Books;
+import rescient.core.stock.Movement;
+import rescient.core.stock.Refused;
+import rescient.core.stock.SupplyLine;
+import rescient.dataset.Postings;
+import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/** What a posting would do, or did: one computation for both. */
+@Component
+class StockDesk {
+    private final KeptMovements kept;
+
+    StockDesk(KeptMovements kept) {
+        this.kept = kept;
+    }
+
+    /** A movement that a posting makes. */
+    record MovementView(
+            String kind,
+            String item,
+            String itemName,
+            String site,
+            @Nullable String lot,
+            @Nullable String serial,
+            boolean quarantined,
+            BigDecimal quantity,
+            String unit,
+            BigDecimal value) {}
+
+    /** What lies at a stock point then, free or not, and what it is worth. */
+    record LeftThere(String item, String site, BigDecimal onHand, String unit, BigDecimal value) {}
+
+    /**
+     * An order line that it touches.
+     *
+     * @param open what may still come
+     */
+    record OrderThen(String number, String line, BigDecimal open, String unit, boolean done) {}
+
+    /**
+     * Why a line cannot be.
+     *
+     * @param code as the format writes it
+     * @param there what is there, of what was {@code wanted}; null: it is not about a quantity
+     * @param cure what would help; null: nothing that is known
+     */
+    record RefusedLine(
+            String code,
+            @Nullable String item,
+            @Nullable String site,
+            @Nullable String lot,
+            @Nullable String serial,
+            @Nullable BigDecimal wanted,
+            @Nullable BigDecimal there,
+            String sentence,
+            @Nullable String cure) {}
+
+    /**
+     * What a posting does.
+     *
+     * @param sentence in the past tense
+     * @param refused why it cannot be; nothing is posted then
+     */
+    record PostingView(
+            String sentence,
+            List<MovementView> movements,
+            List<LeftThere> left,
+            List<OrderThen> orders,
+            List<RefusedLine> refused) {}
+
+    Postings postings(PlanVersion version, PostingWish wish, UUID key) {
+        return Postings.of(version.directory().facts(), kept, version.today(), wish.rows(key, version.today()));
+    }
+
+    PostingView view(PlanVersion version, PostingWish wish, Postings postings) {
+        Directory directory = version.directory();
+        List<LeftThere> left = new ArrayList<>();
+        for (Books.Point point : postings.movements().isEmpty() ? List.<Books.Point>of() : postings.points()) {
+            Books.Amount amount = postings.amount(point);
+            left.add(new LeftThere(
+                    point.item(),
+                    point.site(),
+                    plain(amount.quantity()),
+                    directory.unit(point.item()),
+                    amount.value()));
+        }
+        return new PostingView(
+                sentence(version, wish, postings),
+                postings.movements().stream()
+                        .map(movement -> movement(directory, movement))
+                        .toList(),
+                left,
+                postings.refused().isEmpty()
+                        ? postings.lines().stream()
+                                .map(line -> then(directory, line))
+                                .toList()
+                        : List.of(),
+                postings.refused().stream()
+                        .map(refused -> new Refusal(version, wish, refused).line())
+                        .toList());
+    }
+
+    private static OrderThen then(Directory directory, SupplyLine line) {
+        return new OrderThen(
+                line.order().number(),
+                line.order().line(),
+                plain(line.open()),
+                directory.unit(line.order().item()),
+                line.ended() != null);
+    }
+
+    private static MovementView movement(Directory directory, Movement movement) {
+        Movement.Bin bin = movement.bin();
+        return new MovementView(
+                movement.kind().code(),
+                bin.item(),
+                directory.itemName(bin.item()),
+                bin.site(),
+                bin.lot().isEmpty() ? null : bin.lot(),
+                bin.serial().isEmpty() ? null : bin.serial(),
+                bin.quarantined(),
+                plain(movement.quantity()),
+                directory.unit(bin.item()),
+                movement.value());
+    }
+
+    static BigDecimal plain(BigDecimal value) {
+        BigDecimal stripped = value.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
+    }
+
+    /** What was done, in the past tense. */
+    private String sentence(PlanVersion version, PostingWish wish, Postings postings) {
+        PostingLine first = wish.lines().get(0);
+        if (first.act() == StockAct.REVERSE) {
+            return "Took back: "
+                    + kept.posting(first.reverses()).map(one -> one.sentence).orElse("a posting");
+        }
+        String what = what(version.directory(), wish, first);
+        String on = first.number() == null ? "" : " on " + first.number();
+        String more = wish.lines().size() > 1 ? wish.lines().size() + " lines" : what;
+        return switch (first.act()) {
+            case RECEIVE -> "Received " + more + on;
+            case RETURN_TO_SUPPLIER -> "Sent back " + more + on;
+            case ADJUST -> "Adjusted " + more + because(wish);
+            case COUNT -> "Counted " + more + (postings.movements().isEmpty() ? ", nothing differs" : "");
+            case QUARANTINE -> "Quarantined " + more + because(wish);
+            default -> "Freed " + more + because(wish);
+        };
+    }
+
+    private static String because(PostingWish wish) {
+        return wish.reason() == null || wish.reason().isBlank()
+                ? ""
+                : ": " + wish.reason().strip();
+    }
+
+    private static String what(Directory directory, PostingWish wish, PostingLine line) {
+        String item = line.item();
+        if (item == null && line.number() != null) {
+            item = directory.facts().rows("open_orders", "number", line.number()).stream()
+                    .filter(row -> line.line() == null || row.text("line").equals(line.line()))
+                    .map(row -> row.text("item"))
+                    .findFirst()
+                    .orElse("line " + line.line());
+        }
+        String quantity = line.quantity() == null
+                ? ""
+                : (line.act() == StockAct.ADJUST && line.quantity().signum() > 0 ? "+" : "")
+                        + plain(line.quantity()).toPlainString() + " "
+                        + Optional.ofNullable(line.unit()).orElse("of") + " ";
+        String lot = line.lot() != null ? " lot " + line.lot() : line.serial() != null ? " " + line.serial() : "";
+        return quantity.replace(" of ", " ") + item + lot;
+    }
+
+    /** @throws JobProblem 422 if it is not a day to post for */
+    static void dated(PostingWish wish, LocalDate today) {
+        if (wish.date() != null && wish.date().isAfter(today)) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is posted ahead of its day").field("date");
+        }
+    }
+
+    /** Says of each line that cannot be why. */
+    List<RefusedLine> refused(PlanVersion version, PostingWish wish, List<Refused> refused) {
+        return refused.stream()
+                .map(one -> new Refusal(version, wish, one).line())
+                .toList();
+    }
+}

@@ -1,0 +1,206 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import rescient.core.company.Fact;
+
+/** The stock record: what is posted on it, what the plan makes of it, and how it is taken back. */
+class StockTest extends ServerTest {
+    /** Released: 96 planks are still to come, at 6.40 each. */
+    private static final String PURCHASE = "PO-2031";
+
+    private Reply postStock(String login, UUID key, String wish) throws Exception {
+        return post(login, "/api/stock/postings", key, wish);
+    }
+
+    private JsonNode posted(String wish) throws Exception {
+        Reply reply = postStock("stella", UUID.randomUUID(), wish);
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        return reply.body();
+    }
+
+    private static String line(String act, String rest) {
+        return "{'lines':[{'act':'" + act + "'," + rest + "}]}";
+    }
+
+    private JsonNode ledger(String item) throws Exception {
+        Reply reply = get("stella", "/api/stock/ledger?site=LARKMOOR&item=" + item);
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(200);
+        return reply.body();
+    }
+
+    private BigDecimal inPlan(String item) {
+        return live.current().directory().facts().where(Fact.Stock.class, "item", item).stream()
+                .filter(stock -> stock.site().equals("LARKMOOR"))
+                .map(Fact.Stock::quantity)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    private List<Fact.OpenOrder> open(String number) {
+        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
+    }
+
+    /** In two parts: the plan counts on what is left, the line stays on the order when all of it has come, and comes back when that is taken back. */
+    @Test
+    void aPurchaseIsReceivedInPartsAndTheRestIsTakenBack() throws Exception {
+        Fact.OpenOrder order = open(PURCHASE).get(0);
+        BigDecimal before = inPlan(order.item());
+        JsonNode first = posted(line("RECEIVE", "'number':'" + PURCHASE + "','line':'1','quantity':40"));
+        assertThat(first.get("posting").get("movements")).hasSize(1);
+        assertThat(first.get("posting").get("orders").get(0).get("open").decimalValue())
+                .isEqualByComparingTo(order.quantity().subtract(new BigDecimal(40)));
+        assertThat(inPlan(order.item())).isEqualByComparingTo(before.add(new BigDecimal(40)));
+        assertThat(open(PURCHASE).get(0).quantity())
+                .isEqualByComparingTo(order.quantity().subtract(new BigDecimal(40)));
+        assertThat(open(PURCHASE).get(0).ordered()).isEqualByComparingTo(order.quantity());
+
+        JsonNode rest = posted(line("RECEIVE", "'number':'" + PURCHASE + "'"));
+        assertThat(rest.get("posting").get("orders").get(0).get("done").asBoolean())
+                .isTrue();
+        assertThat(open(PURCHASE)).isEmpty();
+        JsonNode page = get("bram", "/api/orders/one?number=" + PURCHASE).body();
+        assertThat(page.get("order").get("stage").asText()).isEqualTo("done");
+        assertThat(page.get("lines").get(0).get("open").decimalValue()).isZero();
+        Reply more =
+                postStock("stella", UUID.randomUUID(), line("RECEIVE", "'number':'" + PURCHASE + "','quantity':1"));
+        assertThat(more.status()).isEqualTo(422);
+        assertThat(more.body().get("refused").get(0).get("code").asText()).isEqualTo("closed");
+
+        String back = "'reverses':'" + rest.get("key").asText() + "'";
+        posted("{'reason':'wrong pallet','lines':[{'act':'REVERSE'," + back + "}]}");
+        assertThat(open(PURCHASE).get(0).quantity())
+                .isEqualByComparingTo(order.quantity().subtract(new BigDecimal(40)));
+        assertThat(open(PURCHASE).get(0).dueDate()).isEqualTo(order.dueDate());
+        assertThat(inPlan(order.item())).isEqualByComparingTo(before.add(new BigDecimal(40)));
+        Reply twice = postStock("stella", UUID.randomUUID(), line("REVERSE", back));
+        assertThat(twice.status()).isEqualTo(422);
+        JsonNode ledger = ledger(order.item());
+        assertThat(ledger.get("total").asInt()).isEqualTo(3);
+        assertThat(ledger.get("opening").decimalValue()).isEqualByComparingTo(before);
+        assertThat(ledger.get("entries").get(1).get("takenBack").asBoolean()).isTrue();
+        assertThat(ledger.get("entries").get(0).get("onHand").decimalValue())
+                .isEqualByComparingTo(before.add(new BigDecimal(40)));
+        // what is read anew is what was followed
+        assertThat(store.read().dataset().rows("stock").stream()
+                        .filter(row -> row.text("item").equals(order.item())
+                                && row.text("site").equals("LARKMOOR"))
+                        .map(row -> row.decimal("quantity"))
+                        .reduce(BigDecimal.ZERO, BigDecimal::add))
+                .isEqualByComparingTo(before.add(new BigDecimal(40)));
+    }
+
+    /** The same key posts once; the plan's Changes name it; the value follows; planners and stores may, others not. */
+    @Test
+    void anAdjustmentIsPostedOnce() throws Exception {
+        BigDecimal before = inPlan("BRG-6202");
+        BigDecimal worth = ledger("BRG-6202").get("value").decimalValue();
+        BigDecimal cost = ledger("BRG-6202").get("standardCost").decimalValue();
+        String wish = "{'reason':'rusty','lines':[{'act':'ADJUST','item':'BRG-6202','site':'LARKMOOR','quantity':-4}]}";
+        assertThat(postStock("sven", UUID.randomUUID(), wish).status()).isEqualTo(403);
+        UUID key = UUID.randomUUID();
+        Reply once = postStock("stella", key, wish);
+        assertThat(once.status()).as(String.valueOf(once.body())).isEqualTo(201);
+        assertThat(postStock("stella", key, wish).body()).isEqualTo(once.body());
+        assertThat(inPlan("BRG-6202")).isEqualByComparingTo(before.subtract(new BigDecimal(4)));
+        assertThat(count("movements")).isEqualTo(1);
+        assertThat(ledger("BRG-6202").get("value").decimalValue())
+                .isEqualByComparingTo(worth.subtract(cost.multiply(new BigDecimal(4))));
+        assertThat(get("ida", "/api/plan/changes").body().toString()).contains("Adjusted -4 BRG-6202: rusty");
+    }
+
+    /** More than there is: nothing moves, and each line says what is there and what brings more. */
+    @Test
+    void whatIsNotThereIsRefusedWhole() throws Exception {
+        String wish = "{'lines':[{'act':'ADJUST','item':'ROD-12','site':'LARKMOOR','quantity':-1},"
+                + "{'act':'ADJUST','item':'BRG-6202','site':'LARKMOOR','quantity':-99999},"
+                + "{'act':'ADJUST','item':'CARTON-H','site':'LARKMOOR','quantity':-99999}]}";
+        JsonNode preview = post("stella", "/api/stock/preview", null, wish).body();
+        assertThat(preview.get("movements")).isEmpty();
+        assertThat(preview.get("refused")).hasSize(2);
+        assertThat(preview.get("refused").get(1).get("cure").asText()).contains("PO-2038 brings 150");
+        Reply refused = postStock("stella", UUID.randomUUID(), wish);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().get("refused")).hasSize(2);
+        assertThat(count("movements") + count("postings")).isZero();
+    }
+
+    /** A count says what is there; a part set aside is not planned with, and is free again. */
+    @Test
+    void aCountAndAQuarantine() throws Exception {
+        BigDecimal before = inPlan("ROD-12");
+        JsonNode same = posted(line("COUNT", "'item':'ROD-12','site':'LARKMOOR','quantity':" + before));
+        assertThat(same.hasNonNull("key")).isFalse();
+        assertThat(count("movements")).isZero();
+        posted(line("COUNT", "'item':'ROD-12','site':'LARKMOOR','quantity':50"));
+        assertThat(inPlan("ROD-12")).isEqualByComparingTo("50");
+        posted("{'reason':'bent','lines':[{'act':'QUARANTINE','item':'ROD-12','site':'LARKMOOR','quantity':20}]}");
+        JsonNode ledger = ledger("ROD-12");
+        assertThat(ledger.get("bins")).hasSize(2);
+        assertThat(ledger.get("quarantined").decimalValue()).isEqualByComparingTo("20");
+        assertThat(ledger.get("onHand").decimalValue()).isEqualByComparingTo("50");
+        Reply tooMuch = postStock(
+                "stella", UUID.randomUUID(), line("QUARANTINE", "'item':'ROD-12','site':'LARKMOOR','quantity':31"));
+        assertThat(tooMuch.status()).isEqualTo(422);
+        posted(line("FREE", "'item':'ROD-12','site':'LARKMOOR'"));
+        assertThat(ledger("ROD-12").get("bins")).hasSize(1);
+        assertThat(inPlan("ROD-12")).isEqualByComparingTo("50");
+    }
+
+    /** The list: what lies where with its value; found by words, sorted by value. */
+    @Test
+    void whatLiesWhere() throws Exception {
+        JsonNode all = get("stella", "/api/stock?sort=value&desc=true&limit=5").body();
+        assertThat(all.get("rows")).hasSize(5);
+        assertThat(all.get("total").asInt()).isGreaterThan(50);
+        assertThat(all.get("rows").get(0).get("value").decimalValue())
+                .isGreaterThanOrEqualTo(all.get("rows").get(1).get("value").decimalValue());
+        posted(line("ADJUST", "'item':'ROD-12','site':'LARKMOOR','quantity':-1"));
+        JsonNode rod =
+                get("stella", "/api/stock?words=rod-12").body().get("rows").get(0);
+        assertThat(rod.get("last").asText()).isEqualTo("2026-11-23");
+        assertThat(rod.get("free").decimalValue()).isEqualByComparingTo(inPlan("ROD-12"));
+    }
+
+    /** Stock for one line stays its own. */
+    @Test
+    void whatIsBoughtForALineIsReceivedForIt() throws Exception {
+        decide(
+                "sven",
+                "{'kind':'ENTER','number':'SO-9001','lines':[{'item':'BRG-6202','site':'LARKMOOR','quantity':20,"
+                        + "'wanted':'2026-12-01','supply':'OWN','supplier':'WIDDOW'}]}");
+        String planned = live.current().plan().points().stream()
+                .filter(point -> point.item().contains("SO-9001"))
+                .flatMap(point -> point.plannedOrders().stream()
+                        .map(order -> rescient.server.planning.OrderKey.of(point, order)
+                                .text()))
+                .findFirst()
+                .orElseThrow();
+        Reply released = release("ida", UUID.randomUUID(), false, planned);
+        assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
+        knowing();
+        Fact.OpenOrder order = live.current()
+                .directory()
+                .facts()
+                .all(Fact.OpenOrder.class)
+                .filter(one -> "SO-9001".equals(one.forOrder()))
+                .findFirst()
+                .orElseThrow();
+        posted(line("RECEIVE", "'number':'" + order.number() + "'"));
+        Fact.Stock own = live.current().directory().facts().where(Fact.Stock.class, "item", "BRG-6202").stream()
+                .filter(stock -> "SO-9001".equals(stock.forOrder()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(own.quantity()).isEqualByComparingTo("20");
+        posted(line("QUARANTINE", "'item':'BRG-6202','site':'LARKMOOR'"));
+        assertThat(live.current().directory().facts().where(Fact.Stock.class, "item", "BRG-6202").stream()
+                        .filter(stock -> "SO-9001".equals(stock.forOrder()) && Boolean.TRUE.equals(stock.quarantined()))
+                        .map(Fact.Stock::quantity))
+                .usingElementComparator(BigDecimal::compareTo)
+                .containsExactly(new BigDecimal(20));
+    }
+}

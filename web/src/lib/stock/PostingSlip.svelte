@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { money, quantity, said } from '$lib/format';
+  import type { Posting } from './posting.svelte';
+
+  /** What a posting would do, as the slip that it prints: what moves, what is left, and why it cannot be. */
+  let { posting, currency }: { posting: Posting; currency: string } = $props();
+  const view = $derived(posting.preview);
+</script>
+
+{#if posting.refused}<p class="border-l-4 border-vermilion bg-slip px-3 py-1.5" role="alert">
+    {posting.refused}
+  </p>{:else if view}
+  {#if view.refused.length > 0}
+    <ul class="border-l-4 border-vermilion bg-slip px-3 py-1.5" role="alert" data-testid="refused">
+      {#each view.refused as line, i (i)}
+        <li>
+          {said(line.sentence)}{#if line.cure}. <span class="text-ink-2">{said(line.cure)}</span>{/if}
+        </li>
+      {/each}
+    </ul>
+  {:else if view.movements.length === 0}
+    <p class="text-ink-2" data-testid="moves">Nothing differs: there is nothing to post.</p>
+  {:else}
+    <dl class="slip" data-testid="moves">
+      {#each view.movements as movement, i (i)}
+        <dt>
+          {movement.item}{movement.lot ? ` ${movement.lot}` : ''}{movement.serial
+            ? ` ${movement.serial}`
+            : ''}{movement.quarantined ? ', quarantined' : ''}
+        </dt>
+        <dd>{quantity(movement.quantity, true)} {movement.unit}</dd>
+        <dd>{movement.value === 0 ? '' : money(movement.value, currency)}</dd>
+      {/each}
+      {#each view.left as left (left.item + left.site)}
+        <dt class="sum">then there</dt>
+        <dd class="sum"><b>{quantity(left.onHand)} {left.unit}</b></dd>
+        <dd class="sum">{money(left.value, currency)}</dd>
+      {/each}
+      {#each view.orders as order (order.number + order.line)}
+        <dt>{order.number} line {order.line}</dt>
+        <dd class="wide">{order.done ? 'done' : `${quantity(order.open)} ${order.unit} to come`}</dd>
+      {/each}
+    </dl>
+  {/if}
+{/if}
+
+<style>
+  .slip {
+    display: grid;
+    max-width: 400px;
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    gap: 2px 14px;
+    border: 1px solid var(--line);
+    border-bottom-style: dashed;
+    background: var(--slip);
+    padding: 8px 12px;
+    font-family: 'IBM Plex Mono', monospace;
+    font-size: 12px;
+  }
+  dt {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  dd {
+    text-align: right;
+  }
+  .sum {
+    border-top: 1px solid var(--line-2);
+  }
+  .wide {
+    grid-column: span 2;
+  }
+</style>

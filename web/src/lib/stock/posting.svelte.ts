@@ -1,0 +1,106 @@
+import { useQueryClient } from '@tanstack/svelte-query';
+import { answer, api, type Schemas } from '$lib/api/client';
+import { said } from '$lib/format';
+import { planSeen } from '$lib/plan-seen';
+
+export type Wish = Schemas['PostingWish'];
+export type Line = Schemas['PostingLine'];
+
+/** So long after something was changed it is looked at again. */
+const PAUSE = 200;
+
+/** A posting before it is posted: what it would do, why it cannot be, and the last one with what takes it back. */
+export class Posting {
+  readonly #client = useQueryClient();
+  /** What is to be posted; undefined: nothing yet, or something is missing. */
+  readonly #wish: () => Wish | undefined;
+  preview = $state.raw<Schemas['PostingView'] | undefined>();
+  refused = $state<string | undefined>();
+  looking = $state(false);
+  busy = $state(false);
+  /** What was posted last from here. */
+  last = $state.raw<{ key: string; sentence: string } | undefined>();
+  /** What came of it, where there is nothing to take back. */
+  told = $state<string | undefined>();
+  #command = crypto.randomUUID();
+  #asked = 0;
+
+  /** @param after is done when something was posted */
+  constructor(
+    wish: () => Wish | undefined,
+    private readonly after: () => void = () => undefined
+  ) {
+    this.#wish = wish;
+    $effect(() => {
+      const now = this.#wish();
+      this.#command = crypto.randomUUID();
+      if (!now) {
+        this.#asked++;
+        this.preview = undefined;
+        this.refused = undefined;
+        return;
+      }
+      const timer = setTimeout(() => void this.#look(now), PAUSE);
+      return () => clearTimeout(timer);
+    });
+  }
+
+  readonly ready = $derived.by(
+    () => !this.busy && !this.looking && this.preview !== undefined && this.preview.refused.length === 0
+  );
+
+  async #look(wish: Wish): Promise<void> {
+    const asked = ++this.#asked;
+    this.looking = true;
+    this.refused = undefined;
+    try {
+      const preview = await answer(api.POST('/api/stock/preview', { body: wish }));
+      if (asked === this.#asked) this.preview = preview;
+    } catch (e) {
+      if (asked !== this.#asked) return;
+      this.preview = undefined;
+      this.refused = (e as Error).message;
+    } finally {
+      if (asked === this.#asked) this.looking = false;
+    }
+  }
+
+  async post(): Promise<void> {
+    const wish = this.#wish();
+    if (wish && this.ready) await this.#post(wish, this.#command);
+  }
+
+  /** Takes a posting back; without a key the last one from here. */
+  async takeBack(key = this.last?.key, reason = 'taken back'): Promise<void> {
+    if (key === undefined) {
+      this.refused = 'Nothing was posted from here that could be taken back.';
+      return;
+    }
+    await this.#post({ reason, lines: [{ act: 'REVERSE', reverses: key }] }, crypto.randomUUID());
+  }
+
+  async #post(wish: Wish, command: string): Promise<void> {
+    if (this.busy) return;
+    this.busy = true;
+    this.refused = undefined;
+    planSeen.deciding();
+    try {
+      const posted = await answer(
+        api.POST('/api/stock/postings', { params: { header: { 'Idempotency-Key': command } }, body: wish })
+      );
+      const sentence = said(posted.posting.sentence);
+      const back = wish.lines[0]?.act === 'REVERSE';
+      this.last = posted.key && !back ? { key: posted.key, sentence } : undefined;
+      this.told = this.last ? undefined : sentence;
+      this.preview = undefined;
+      await this.#client.invalidateQueries({ queryKey: ['plan'] });
+      this.after();
+    } catch (e) {
+      this.refused = (e as Error).message;
+    } finally {
+      this.busy = false;
+      this.#command = crypto.randomUUID();
+      planSeen.answeredDecision();
+    }
+  }
+}

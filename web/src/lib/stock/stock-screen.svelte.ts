@@ -1,0 +1,215 @@
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { fromAddress } from '$lib/address';
+import type { Schemas } from '$lib/api/client';
+import { parsedDate, parsedNumber } from '$lib/format';
+import { planState, stockLedger, stockOnHand } from '$lib/queries';
+import { rights } from '$lib/rights.svelte';
+import { Columns } from '$lib/ui/columns.svelte';
+import type { Sheet } from '$lib/ui/export';
+import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
+import { Windows } from '$lib/ui/windows.svelte';
+import { Posting, type Wish } from './posting.svelte';
+
+export type OnHand = Schemas['OnHand'];
+export type Bin = Schemas['BinView'];
+export type Act = 'ADJUST' | 'COUNT' | 'QUARANTINE' | 'FREE';
+
+export const ACTS: { act: Act; name: string; key: string; says: string }[] = [
+  { act: 'ADJUST', name: 'Adjust', key: 'a', says: 'Adjust what is there by so much' },
+  { act: 'COUNT', name: 'Count', key: 'c', says: 'Say what was counted' },
+  {
+    act: 'QUARANTINE',
+    name: 'Set aside',
+    key: 'z',
+    says: 'Quarantine it, so that nothing is planned with it'
+  },
+  { act: 'FREE', name: 'Free', key: 'f', says: 'Free what is quarantined' }
+];
+
+export const ONLY = [
+  { code: 'short', name: 'runs out within 30 days' },
+  { code: 'expiring', name: 'expires within 30 days' },
+  { code: 'quarantined', name: 'quarantined' },
+  { code: 'idle', name: 'lasts beyond the plan' }
+];
+
+const COLUMNS = [
+  { code: 'selected', name: '', width: 14, fixed: true },
+  { code: 'point', name: 'Item and site' },
+  { code: 'free', name: 'Free', width: 92, right: true },
+  { code: 'days', name: 'Lasts', width: 66, right: true },
+  { code: 'value', name: 'Value', width: 84, right: true }
+];
+/** So many movements come at once. */
+const PAGE = 200;
+
+/** Stock: what lies where, one item's ledger, and what is posted on it. */
+export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
+  readonly #client = useQueryClient();
+  readonly plan = createQuery(planState);
+  readonly today = $derived(this.plan.data?.today ?? '');
+  readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
+  readonly columns = new Columns('Stock', () => COLUMNS);
+  readonly only = $derived(fromAddress('only'));
+  readonly site = $derived(fromAddress('site'));
+  readonly sort = $derived(fromAddress('sort'));
+  readonly #asked = $derived.by(() => ({
+    words: this.sought,
+    site: this.site,
+    only: this.only,
+    sort: this.sort?.replace('-', ''),
+    desc: this.sort?.startsWith('-') ?? false
+  }));
+  readonly windows = new Windows<OnHand, Schemas['OnHandRows']>(
+    () => JSON.stringify(this.#asked),
+    (offset, limit) => stockOnHand({ ...this.#asked, offset, limit })
+  );
+  readonly worth = createQuery(() => stockOnHand({ ...this.#asked, limit: 0 }));
+  /** Item and site that are opened, also when the list does not have them. */
+  readonly here = $derived.by(() => {
+    const [item, site] = (this.opened ?? '').split('~').map(decodeURIComponent);
+    return item && site ? { item, site } : undefined;
+  });
+  readonly ledger = createQuery(() => ({
+    ...stockLedger({ ...(this.here ?? { item: '', site: '' }), limit: PAGE }),
+    enabled: this.here !== undefined
+  }));
+
+  act = $state<Act | undefined>();
+  amount = $state('');
+  lot = $state('');
+  quarantined = $state(false);
+  reason = $state('');
+  day = $state('');
+
+  constructor() {
+    super({ name: 'stock', row: 'point', opened: 'point' });
+    // what is half typed belongs to the item that it was typed at
+    $effect(() => {
+      void this.opened;
+      this.act = undefined;
+    });
+  }
+
+  /** Of lots or serial numbers, or of neither. */
+  readonly tracked = $derived(this.ledger.data?.tracking ?? 'none');
+  /** What is wrong with what is typed, at its field. */
+  readonly wrong = $derived.by((): { amount?: string; day?: string; lot?: string } => {
+    const wrong: { amount?: string; day?: string; lot?: string } = {};
+    if (this.amount.trim() && Number.isNaN(parsedNumber(this.amount))) wrong.amount = 'is no number';
+    if (this.day.trim() && !parsedDate(this.day, this.today)) wrong.day = 'is no day';
+    return wrong;
+  });
+  readonly wish = $derived.by((): Wish | undefined => {
+    const { act, here } = this;
+    const needed = act === 'ADJUST' || act === 'COUNT';
+    if (!act || !here || this.wrong.amount || this.wrong.day || (needed && !this.amount.trim()))
+      return undefined;
+    if (this.tracked !== 'none' && !this.lot.trim()) return undefined;
+    const lot = this.lot.trim() || undefined;
+    return {
+      date: this.day.trim() ? parsedDate(this.day, this.today) : undefined,
+      reason: this.reason.trim() || undefined,
+      lines: [
+        {
+          act,
+          ...here,
+          lot: this.tracked === 'lot' ? lot : undefined,
+          serial: this.tracked === 'serial' ? lot : undefined,
+          quantity: this.amount.trim() ? parsedNumber(this.amount) : undefined,
+          quarantined: needed ? this.quarantined : undefined
+        }
+      ]
+    };
+  });
+  readonly posting = new Posting(
+    () => this.wish,
+    () => (this.act = undefined)
+  );
+
+  get empty(): string {
+    return this.sought || this.only || this.site
+      ? 'Nothing in stock fits these filters.'
+      : 'Nothing lies in stock yet: receive a purchase order, or bring your stock in.';
+  }
+
+  /** Begins something with what lies there, of one bin or of all. */
+  begin(act: Act, bin?: Bin): void {
+    if (!rights.stocks()) {
+      this.posting.refused = rights.noStock();
+      return;
+    }
+    if (!this.here) return;
+    const bins = this.ledger.data?.bins ?? [];
+    const of = bin ?? (bins.length === 1 ? bins[0] : undefined);
+    this.act = act;
+    this.lot = of ? (of.lot ?? of.serial ?? '') : '';
+    this.quarantined = of?.quarantined ?? false;
+    this.amount =
+      act === 'QUARANTINE' || act === 'FREE' || this.tracked === 'serial'
+        ? of
+          ? String(of.quantity)
+          : ''
+        : '';
+    this.reason = '';
+    this.day = '';
+  }
+
+  end(): void {
+    this.act = undefined;
+  }
+
+  protected async placeOf(place: string): Promise<number | null | undefined> {
+    return (await this.#client.fetchQuery(stockOnHand({ ...this.#asked, place, limit: 0 }))).place;
+  }
+
+  protected keyOf(row: OnHand): string {
+    return row.key;
+  }
+
+  protected sheetOf(rows: OnHand[]): Sheet {
+    return {
+      header: [
+        'item',
+        'name',
+        'site',
+        'free',
+        'quarantined',
+        'unit',
+        'lots',
+        'expires',
+        'runs_out',
+        'days',
+        'value',
+        'last_moved'
+      ],
+      rows: rows.map((r) => [
+        r.item,
+        r.itemName,
+        r.site,
+        r.free,
+        r.quarantined,
+        r.unit,
+        r.lots,
+        r.expires,
+        r.out,
+        r.days,
+        r.value,
+        r.last
+      ])
+    };
+  }
+
+  protected override keys() {
+    return [
+      ...super.keys(),
+      ...ACTS.map(({ act, key, says }) => ({ keys: key, says, run: () => this.begin(act) })),
+      {
+        keys: 'u',
+        says: 'Take back what was posted last from here',
+        also: 'undo',
+        run: () => void this.posting.takeBack()
+      }
+    ];
+  }
+}
