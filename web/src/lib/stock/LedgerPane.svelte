@@ -16,8 +16,9 @@
   const tracked = $derived(screen.tracked !== 'none');
   let looked = $state<string | undefined>();
   let form = $state<HTMLFormElement | undefined>();
+  const point = $derived(screen.opened);
   $effect(() => {
-    void screen.opened;
+    void point;
     looked = undefined;
   });
   $effect(() => {
@@ -38,8 +39,7 @@
       <b>{quantity(ledger.onHand)}</b>
       {ledger.unit} lie here{#if ledger.quarantined > 0}, {quantity(ledger.quarantined)} of them set aside{/if}{#if ledger.value !== undefined && ledger.value !== null},
         worth
-        <b>{money(ledger.value, screen.currency)}</b>{#if ledger.onHand > 0}
-          <span class="text-ink-2"
+        <b>{money(ledger.value, screen.currency)}</b>{#if ledger.onHand > 0}<span class="ml-1 text-ink-2"
             >({money(ledger.value / ledger.onHand, screen.currency)} each, {ledger.costing ??
               'average'})</span
           >{/if}{:else}; nobody said what it costs{/if}.
@@ -86,7 +86,7 @@
         {@attach escapes(() => screen.end())}
       >
         <div class="grid content-start gap-2">
-          <label class="row"
+          <label class="ask"
             ><span
               >{act.act === 'COUNT' ? 'Counted' : act.act === 'ADJUST' ? 'By' : 'How much'}
               <small class="text-ink-3">{ledger.unit}</small></span
@@ -101,7 +101,7 @@
           >
           {#if screen.wrong.amount}<p class="text-vermilion">{screen.wrong.amount}</p>{/if}
           {#if tracked}
-            <label class="row"
+            <label class="ask"
               ><span>{screen.tracked === 'lot' ? 'Lot' : 'Serial number'}</span>
               <input class="field" list="stock-lots" bind:value={screen.lot} /></label
             >
@@ -114,8 +114,8 @@
               ><input type="checkbox" bind:checked={screen.quarantined} /> of what is set aside</label
             >
           {/if}
-          <label class="row"><span>Why</span> <input class="field" bind:value={screen.reason} /></label>
-          <label class="row"
+          <label class="ask"><span>Why</span> <input class="field" bind:value={screen.reason} /></label>
+          <label class="ask"
             ><span>Day</span>
             <input
               class="field"
@@ -157,7 +157,7 @@
 {/if}
 
 <style>
-  .row {
+  .ask {
     display: grid;
     grid-template-columns: 104px minmax(0, 1fr);
     align-items: center;

@@ -27,25 +27,32 @@
     supplier_return: 'sent back',
     adjustment: 'adjusted',
     count: 'counted',
-    state: 'set aside or freed',
     revaluation: 'revalued'
   };
-  const most = $derived(Math.max(1, ledger.opening, ledger.onHand, ...ledger.entries.map((e) => e.onHand)));
+  function nameOf(e: Schemas['LedgerEntry']): string {
+    if (e.kind === 'state') return e.quarantined ? 'set aside' : 'freed';
+    return NAMES[e.kind] ?? words(e.kind);
+  }
+  /** Of what only changes its state one line is enough: the one that says where it lies now. */
+  const lines = $derived(
+    ledger.entries.filter(
+      (e) => e.kind !== 'state' || e.quantity > 0 !== (e.reverses !== undefined && e.reverses !== null)
+    )
+  );
+  const most = $derived(Math.max(1, ledger.opening, ledger.onHand, ...lines.map((e) => e.onHand)));
   const x = $derived((n: number) => 6 + (Math.max(0, n) / most) * (MARGIN - 14));
   /** What was there, from now downwards: a step at each line. */
   const line = $derived.by(() => {
-    const { entries } = ledger;
-    if (entries.length === 0) return '';
-    let path = `M${x(entries[0]?.onHand ?? 0)},0`;
-    entries.forEach((e, i) => {
-      path += `V${i * ROW + ROW / 2}H${x(e.onHand - e.quantity)}`;
+    let path = `M${x(ledger.onHand)},0`;
+    lines.forEach((e, i) => {
+      if (e.kind !== 'state') path += `V${i * ROW + ROW / 2}H${x(e.onHand - e.quantity)}`;
     });
-    return `${path}V${(entries.length + 1) * ROW}`;
+    return `${path}V${(lines.length + 1) * ROW}`;
   });
   /** A posting is taken back whole, so it is offered once: at its first line. */
   const first = $derived(
     new Set(
-      ledger.entries
+      lines
         .filter((e, i, all) => all.findIndex((one) => one.posting === e.posting) === i)
         .map((e) => e.number)
     )
@@ -56,13 +63,18 @@
   <svg
     class="balance"
     width={MARGIN}
-    height={(ledger.entries.length + 1) * ROW}
+    height={(lines.length + 1) * ROW}
     role="img"
     aria-label="What was there, from now at the top"
   >
     <path d={line} fill="none" stroke="var(--ink)" stroke-width="1.5" />
   </svg>
   <table>
+    <colgroup>
+      <col style="width: 68px" /><col /><col style="width: 92px" /><col style="width: 76px" /><col
+        style="width: 76px"
+      /><col style="width: 88px" /><col style="width: 116px" /><col style="width: 82px" />
+    </colgroup>
     <thead class="sr-only">
       <tr
         ><th>Day</th><th>What</th><th>Lot</th><th>Quantity</th><th>There then</th><th>Value</th><th>Why</th
@@ -70,12 +82,12 @@
       >
     </thead>
     <tbody>
-      {#each ledger.entries as e (e.number)}
+      {#each lines as e (e.number)}
         {@const other = only !== undefined && (e.lot ?? e.serial ?? '') !== only}
         <tr class:other class:back={e.takenBack}>
           <td class="day" title={longDate(e.date)}>{date(e.date, today)}</td>
           <td class="what"
-            >{e.reverses ? 'taken back: ' : ''}{NAMES[e.kind] ?? words(e.kind)}{#if e.orderNumber}
+            >{e.reverses ? 'taken back: ' : ''}{nameOf(e)}{#if e.orderNumber}
               <a
                 class="link"
                 href={e.document === 'customer_order' ? demandHref(e.orderNumber) : orderHref(e.orderNumber)}
@@ -83,8 +95,16 @@
               >{/if}</td
           >
           <td class="lot">{e.lot ?? e.serial ?? ''}{e.quarantined ? ' ⊘' : ''}</td>
-          <td class="n">{e.quantity === 0 ? '' : quantity(e.quantity, true)}</td>
-          <td class="n then">{quantity(e.onHand)}</td>
+          <td class="n"
+            >{e.quantity === 0
+              ? ''
+              : e.kind === 'state'
+                ? quantity(Math.abs(e.quantity))
+                : quantity(e.quantity, true)}</td
+          >
+          <td class="n then"
+            >{quantity(e.kind === 'state' && e.quantity < 0 ? e.onHand - e.quantity : e.onHand)}</td
+          >
           <td class="n">{e.value === 0 ? '' : money(e.value, currency)}</td>
           <td class="why" title="{e.person}, {clock(e.entered)}{e.reason ? `: ${e.reason}` : ''}"
             >{e.reason ? said(e.reason) : e.person}</td
@@ -146,28 +166,18 @@
     white-space: nowrap;
   }
   .day {
-    width: 64px;
     color: var(--ink-2);
   }
-  .what {
-    width: auto;
-  }
-  .lot {
-    width: 92px;
-  }
   .n {
-    width: 76px;
     text-align: right;
   }
   .then {
     font-weight: 600;
   }
   .why {
-    width: 128px;
     color: var(--ink-2);
   }
   .act {
-    width: 82px;
     text-align: right;
   }
   .other td:not(.act) {

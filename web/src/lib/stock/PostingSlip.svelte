@@ -47,6 +47,8 @@
 <style>
   .slip {
     display: grid;
+    align-content: start;
+    align-self: start;
     max-width: 400px;
     grid-template-columns: minmax(0, 1fr) auto auto;
     gap: 2px 14px;

@@ -76,7 +76,7 @@
       {@attach escapes(() => (open = false))}
     >
       <div class="grid content-start gap-2">
-        <label class="row"
+        <label class="ask"
           ><span>Has come <small class="text-ink-3">{line.purchaseUnit ?? line.unit}</small></span>
           <!-- svelte-ignore a11y_autofocus -->
           <input
@@ -90,11 +90,11 @@
         >
         {#if wrong.amount}<p class="text-vermilion">{wrong.amount}</p>{/if}
         {#if needsLot}
-          <label class="row"
+          <label class="ask"
             ><span>{line.tracking === 'lot' ? 'Lot' : 'Serial number'}</span>
             <input class="field" bind:value={lot} /></label
           >
-          <label class="row"
+          <label class="ask"
             ><span>Serves until</span>
             <input
               class="field"
@@ -123,7 +123,7 @@
 </div>
 
 <style>
-  .row {
+  .ask {
     display: grid;
     grid-template-columns: 104px minmax(0, 1fr);
     align-items: center;

@@ -65,9 +65,11 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     (offset, limit) => stockOnHand({ ...this.#asked, offset, limit })
   );
   readonly worth = createQuery(() => stockOnHand({ ...this.#asked, limit: 0 }));
+  /** The same as long as it is, whatever else stands in the address. */
+  readonly #point = $derived(this.opened);
   /** Item and site that are opened, also when the list does not have them. */
   readonly here = $derived.by(() => {
-    const [item, site] = (this.opened ?? '').split('~').map(decodeURIComponent);
+    const [item, site] = (this.#point ?? '').split('~').map(decodeURIComponent);
     return item && site ? { item, site } : undefined;
   });
   readonly ledger = createQuery(() => ({
@@ -86,7 +88,7 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     super({ name: 'stock', row: 'point', opened: 'point' });
     // what is half typed belongs to the item that it was typed at
     $effect(() => {
-      void this.opened;
+      void this.#point;
       this.act = undefined;
     });
   }

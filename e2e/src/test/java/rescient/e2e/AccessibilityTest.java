@@ -133,6 +133,11 @@ class AccessibilityTest extends DeskTest {
         page.navigate("/orders?number=PO-2032");
         assertThat(page.getByLabel("Line 1")).isVisible();
         check(page, "orders");
+        page.navigate("/stock?point=SYRUP-5~LARKMOOR");
+        assertThat(page.getByTestId("ledger")).isVisible();
+        page.keyboard().press("a");
+        assertThat(page.getByTestId("posting")).isVisible();
+        check(page, "stock");
         page.navigate("/items?code=EXTR-4");
         assertThat(page.getByTestId("bom")).isVisible();
         check(page, "items");

@@ -27,6 +27,7 @@ class PaperAndZoomTest extends DeskTest {
                 "/plan/changes",
                 "/plan/what-if",
                 "/orders",
+                "/stock",
                 "/demand",
                 "/demand/new",
                 "/demand/forecast",
