@@ -393,6 +393,14 @@ export const stockOnHand = (asked: Asked<'onHand'>) => ({
   queryFn: () => answer(api.GET('/api/stock', { params: { query: asked } }))
 });
 
+/** What suppliers are to bring. */
+export const stockDue = (asked: Asked<'due'>) =>
+  queryOptions({
+    queryKey: ['plan', 'due', asked],
+    queryFn: () => answer(api.GET('/api/stock/due', { params: { query: asked } })),
+    ...stays
+  });
+
 /** One item at a site with its lots and movements. */
 export const stockLedger = (asked: Asked<'ledger'> & { item: string; site: string }) =>
   queryOptions({

@@ -37,10 +37,14 @@ class Screenshots extends DeskTest {
         shoot(page, "release");
         press(page);
         assertThat(page.getByTestId("released")).isVisible();
-        shoot(page, "released");
         page.navigate("/orders?number=PO-2045");
         assertThat(page.getByLabel("Line 1")).isVisible();
         shoot(page, "orders");
+        page.navigate("/stock?point=SYRUP-5~LARKMOOR");
+        postOn(page, "S-2605", "c", "64", "two cans leak");
+        postOn(page, "S-2611", "z", "20", "label missing");
+        postOn(page, "S-2605", "a", "-4", null);
+        shoot(page, "stock");
         page.navigate("/items?code=GBX-410");
         assertThat(page.getByTestId("bom")).isVisible();
         page.getByRole(
@@ -80,7 +84,6 @@ class Screenshots extends DeskTest {
         Page late = signedIn("ida");
         late.keyboard().press("s");
         assertThat(late.getByLabel("All signals")).containsText("demand late");
-        shoot(late, "signals");
         late.navigate("/plan/threads?number=SO-790&line=1");
         assertThat(late.getByRole(
                         AriaRole.LISTBOX,
@@ -135,5 +138,22 @@ class Screenshots extends DeskTest {
         late.keyboard().press("Enter");
         assertThat(late.getByRole(AriaRole.LISTBOX)).containsText("A fifth more");
         shoot(late, "what-if");
+    }
+
+    /** Something is posted on a lot; without a reason it is only looked at. */
+    private static void postOn(Page page, String lot, String key, String quantity, String why) {
+        assertThat(page.getByTestId("ledger")).isVisible();
+        page.keyboard().press(key);
+        Locator form = page.getByTestId("posting");
+        form.locator("input").first().fill(quantity);
+        form.getByLabel("Lot").fill(lot);
+        assertThat(form.getByTestId("moves")).containsText(lot);
+        if (why != null) {
+            form.getByLabel("Why").fill(why);
+            assertThat(form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Post")))
+                    .isEnabled();
+            page.keyboard().press("Enter");
+            assertThat(form).hasCount(0);
+        }
     }
 }

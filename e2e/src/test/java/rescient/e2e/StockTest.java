@@ -127,6 +127,33 @@ class StockTest extends DeskTest {
                 .isEqualTo(7);
     }
 
+    /** Everything that is to come in one posting, but what needs a lot; late ones first; taken back as one. */
+    @Test
+    void manyReceiptsAtOnce() {
+        Page page = signedIn("stella");
+        page.keyboard().press("g");
+        page.keyboard().press("j");
+        Locator pane = page.getByLabel("Receiving");
+        assertThat(pane).containsText("ago");
+        int due = jdbc.queryForObject(
+                "select count(*) from supply_order_lines l join supply_orders o on o.number = l.order_number"
+                        + " where o.kind = 'buy' and l.stage = 'released' and l.quantity > 0",
+                Integer.class);
+        Assertions.assertThat(due).isGreaterThan(30);
+        page.keyboard().press("X");
+        assertThat(pane).containsText(due + " lines selected");
+        assertThat(pane.getByTestId("single")).containsText("FONDANT-2");
+        assertThat(button(pane, "Receive " + (due - 2) + " lines")).isEnabled();
+        page.keyboard().press("r");
+        assertThat(actions(page)).containsText("Received " + (due - 2) + " lines");
+        assertThat(page.locator(".plan-row")).hasCount(2);
+        Assertions.assertThat(jdbc.queryForObject("select count(*) from movements", Integer.class))
+                .isEqualTo(due - 2);
+        page.keyboard().press("u");
+        assertThat(actions(page)).containsText("Took back");
+        assertThat(actions(page)).containsText(due + " lines to come");
+    }
+
     /** Who does not keep the stores sees all of it and is told who may. */
     @Test
     void othersLookOnly() {

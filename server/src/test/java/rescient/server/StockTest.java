@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -164,6 +165,37 @@ class StockTest extends ServerTest {
                 get("stella", "/api/stock?words=rod-12").body().get("rows").get(0);
         assertThat(rod.get("last").asText()).isEqualTo("2026-11-23");
         assertThat(rod.get("free").decimalValue()).isEqualByComparingTo(inPlan("ROD-12"));
+    }
+
+    /** All that is due of one supplier in one posting; one line that cannot be keeps all of them out. */
+    @Test
+    void manyAreReceivedTogether() throws Exception {
+        JsonNode all = get("stella", "/api/stock/due").body();
+        assertThat(all.get("total").asInt()).isEqualTo(all.get("rows").size());
+        List<String> due = all.get("rows").findValuesAsText("due");
+        assertThat(due).isSorted();
+        assertThat(all.get("rows").get(0).get("late").asInt()).isPositive();
+        List<String> lines = new ArrayList<>();
+        for (JsonNode row : all.get("rows")) {
+            if (row.get("tracking").asText().equals("none")) {
+                lines.add("{'act':'RECEIVE','number':'" + row.get("number").asText() + "','line':'"
+                        + row.get("line").asText() + "'}");
+            }
+        }
+        assertThat(lines).hasSizeGreaterThan(20);
+        String without = "{'act':'RECEIVE','number':'PO-2044'}";
+        Reply refused =
+                postStock("stella", UUID.randomUUID(), "{'lines':[" + String.join(",", lines) + "," + without + "]}");
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().get("refused").get(0).get("code").asText()).isEqualTo("tracking");
+        assertThat(count("movements")).isZero();
+        posted("{'lines':[" + String.join(",", lines) + "]}");
+        assertThat(count("movements")).isEqualTo(lines.size());
+        assertThat(get("stella", "/api/stock/due").body().get("total").asInt())
+                .isEqualTo(all.get("total").asInt() - lines.size());
+        // numbered without gaps, in the order in which they were posted
+        assertThat(jdbc.queryForObject("select max(number) from movements", Integer.class))
+                .isEqualTo(lines.size());
     }
 
     /** Stock for one line stays its own. */

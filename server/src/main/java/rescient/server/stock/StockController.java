@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -28,6 +29,7 @@ import rescient.server.planning.PlanVersion;
 class StockController {
     private final LivePlan live;
     private final OnHandList list;
+    private final DueList due;
     private final Ledger ledger;
     private final StockDesk desk;
     private final KeptMovements kept;
@@ -38,6 +40,7 @@ class StockController {
     StockController(
             LivePlan live,
             OnHandList list,
+            DueList due,
             Ledger ledger,
             StockDesk desk,
             KeptMovements kept,
@@ -46,6 +49,7 @@ class StockController {
             ObjectMapper json) {
         this.live = live;
         this.list = list;
+        this.due = due;
         this.ledger = ledger;
         this.desk = desk;
         this.kept = kept;
@@ -66,6 +70,15 @@ class StockController {
             @RequestParam(required = false) Integer offset,
             @RequestParam(required = false) Integer limit) {
         return list.list(live.current(), new OnHandList.Asked(words, site, only, sort, desc, place, offset, limit));
+    }
+
+    /** What suppliers are to bring. */
+    @GetMapping("/due")
+    DueList.DueLines due(
+            @RequestParam(required = false) @Size(max = 300) String words,
+            @RequestParam(required = false) @Size(max = 300) String supplier,
+            @RequestParam(required = false) LocalDate before) {
+        return due.list(live.current(), words, supplier, before);
     }
 
     /** One item at a site with its lots and movements. */
