@@ -15,7 +15,7 @@
   }
   let { ledger, today, currency, only, onback, may }: Props = $props();
   const ROW = 26;
-  const MARGIN = 92;
+  const MARGIN = 64;
   const NAMES: Record<string, string> = {
     receipt: 'received',
     issue: 'issued',
@@ -71,9 +71,9 @@
   </svg>
   <table>
     <colgroup>
-      <col style="width: 68px" /><col /><col style="width: 92px" /><col style="width: 76px" /><col
-        style="width: 76px"
-      /><col style="width: 88px" /><col style="width: 116px" /><col style="width: 82px" />
+      <col style="width: 58px" /><col /><col style="width: 88px" /><col style="width: 62px" /><col
+        style="width: 62px"
+      /><col style="width: 82px" /><col style="width: 104px" /><col style="width: 78px" />
     </colgroup>
     <thead class="sr-only">
       <tr
@@ -143,7 +143,7 @@
 <style>
   .ledger {
     display: grid;
-    grid-template-columns: 92px minmax(0, 1fr);
+    grid-template-columns: 64px minmax(0, 1fr);
     border-top: 1px solid var(--ink);
   }
   .balance {

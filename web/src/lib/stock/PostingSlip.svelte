@@ -32,7 +32,7 @@
         <dd>{movement.value === 0 ? '' : money(movement.value, currency)}</dd>
       {/each}
       {#each view.left as left (left.item + left.site)}
-        <dt class="sum">then there</dt>
+        <dt class="sum">{view.left.length > 1 ? `${left.item} then` : 'then there'}</dt>
         <dd class="sum"><b>{quantity(left.onHand)} {left.unit}</b></dd>
         <dd class="sum">{money(left.value, currency)}</dd>
       {/each}

@@ -152,6 +152,25 @@ class StockTest extends ServerTest {
         assertThat(inPlan("ROD-12")).isEqualByComparingTo("50");
     }
 
+    /** Changed as data, each piece stays worth what it was: three planks at ten are five at ten, and three again when it is taken back. */
+    @Test
+    void valuesFollowWhatIsChangedAsData() throws Exception {
+        BigDecimal there = inPlan("ROD-12");
+        posted("{'lines':[{'act':'ADJUST','item':'ROD-12','site':'LARKMOOR','quantity':-" + there
+                + "},{'act':'ADJUST','item':'ROD-12','site':'LARKMOOR','quantity':3,'price':10}]}");
+        assertThat(ledger("ROD-12").get("value").decimalValue()).isEqualByComparingTo("30");
+        Reply more = decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'stock','key':{'item':'ROD-12','site':'LARKMOOR'},"
+                        + "'fields':{'quantity':'5'}}]}");
+        assertThat(more.status()).as(String.valueOf(more.body())).isEqualTo(201);
+        assertThat(ledger("ROD-12").get("onHand").decimalValue()).isEqualByComparingTo("5");
+        assertThat(ledger("ROD-12").get("value").decimalValue()).isEqualByComparingTo("50");
+        undo("ida", more);
+        knowing();
+        assertThat(ledger("ROD-12").get("value").decimalValue()).isEqualByComparingTo("30");
+    }
+
     /** The list: what lies where with its value; found by words, sorted by value. */
     @Test
     void whatLiesWhere() throws Exception {

@@ -205,6 +205,8 @@ class OnHandList {
                 StockDesk.plain(kept),
                 (int) there.stream()
                         .filter(stock -> stock.lot() != null || stock.serial() != null)
+                        .map(stock -> stock.lot() + '\0' + stock.serial())
+                        .distinct()
                         .count(),
                 there.stream()
                         .map(Fact.Stock::expiry)
