@@ -57,3 +57,11 @@ dump_company() {
   prepare_exchange
   exchange dump
 }
+
+# Exit 0: stock, its movements and its value agree; 2: they do not, and where.
+verify_company() {
+  [ $# -eq 0 ] || fail "verify takes nothing"
+  DATASET="" TODAY=""
+  prepare_exchange
+  exchange verify
+}

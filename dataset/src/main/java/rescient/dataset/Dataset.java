@@ -16,7 +16,7 @@ public final class Dataset {
     }
 
     public List<Row> rows(String table) {
-        if (Table.named(table) == null) {
+        if (!RecordTables.mayBe(table)) {
             throw new IllegalArgumentException("There is no table " + table);
         }
         return rows.getOrDefault(table, List.of());

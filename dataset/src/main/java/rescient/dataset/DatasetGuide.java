@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Writes {@code docs/dataset.md} from the table definitions. */
 public final class DatasetGuide {
@@ -37,7 +39,9 @@ public final class DatasetGuide {
                 **Bold** columns are the key of the table; `*` must not be empty.
 
                 """);
-        for (Table table : Table.ALL) {
+        List<Table> all = new ArrayList<>(Table.ALL);
+        all.addAll(RecordTables.ALL);
+        for (Table table : all) {
             text.append("## ").append(table.name()).append("\n\n");
             text.append(Meanings.of(table)).append(".\n\n");
             text.append("| column | holds | meaning |\n|---|---|---|\n");

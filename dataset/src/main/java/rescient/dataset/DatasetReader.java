@@ -3,6 +3,7 @@ package rescient.dataset;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -123,6 +124,8 @@ public final class DatasetReader {
         }
         faults.addAll(
                 SideBySide.faults(source.threads(), Table.ALL, (table, found) -> readTable(source, table, found)));
+        faults.addAll(SideBySide.faults(
+                source.threads(), RecordTables.ALL, (table, found) -> readTable(source, table, found)));
         progress.accept(rowsRead);
         return faults;
     }
@@ -146,7 +149,9 @@ public final class DatasetReader {
     private Faults references() {
         Map<String, Set<String>> known = new ConcurrentHashMap<>();
         Faults missing = missingTables();
-        missing.addAll(SideBySide.faults(SideBySide.CORES, Table.ALL, (table, faults) -> {
+        List<Table> all = new ArrayList<>(Table.ALL);
+        all.addAll(RecordTables.ALL);
+        missing.addAll(SideBySide.faults(SideBySide.CORES, all, (table, faults) -> {
             for (int c = 0; c < table.columns().size(); c++) {
                 Column column = table.columns().get(c);
                 if (column.references() != null && rows.containsKey(column.references())) {

@@ -64,7 +64,7 @@ interface DatasetSource extends Closeable {
             try (Stream<Path> files = Files.list(folder)) {
                 return files.map(f -> f.getFileName().toString())
                         .filter(f -> f.endsWith(ENDING))
-                        .filter(f -> Table.named(f.substring(0, f.length() - ENDING.length())) == null)
+                        .filter(f -> !RecordTables.mayBe(f.substring(0, f.length() - ENDING.length())))
                         .sorted()
                         .toList();
             }

@@ -11,6 +11,7 @@ import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -33,10 +34,15 @@ public final class DatasetWriter {
      * @throws UncheckedIOException if it cannot be written
      */
     public static void write(Dataset dataset, Path path) {
-        List<Table> tables = Table.ALL.stream()
-                .filter(t -> !dataset.rows(t.name()).isEmpty())
-                .toList();
+        List<Table> tables =
+                all().stream().filter(t -> !dataset.rows(t.name()).isEmpty()).toList();
         write(dataset, tables, path);
+    }
+
+    private static List<Table> all() {
+        List<Table> all = new ArrayList<>(Table.ALL);
+        all.addAll(RecordTables.ALL);
+        return all;
     }
 
     /** Writes every table with its header alone, to be filled in. */
@@ -65,7 +71,7 @@ public final class DatasetWriter {
     }
 
     private static void writeFolder(Dataset dataset, List<Table> tables, Path folder) throws IOException {
-        for (Table table : Table.ALL) {
+        for (Table table : all()) {
             Path file = folder.resolve(table.name() + ".csv");
             if (!tables.contains(table)) {
                 Files.deleteIfExists(file);

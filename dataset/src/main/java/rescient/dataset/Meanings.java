@@ -63,6 +63,7 @@ final class Meanings {
         materials();
         trade();
         orders();
+        record();
     }
 
     private static void everywhere() {
@@ -209,6 +210,50 @@ final class Meanings {
                 "From stock (or not set), bought for this line alone and kept for it (own), or shipped straight to the"
                         + " customer by the supplier (direct)");
         column("customer_orders.supplier", "Of whom it is bought for this line; the stock point's if not set");
+    }
+
+    private static void record() {
+        table("closed_orders", "Orders that are done, as those that are open");
+        table("movements", "The stock record: what moved, one immutable line each");
+        table("stock_values", "What stock is worth, where that is not its quantity at standard cost");
+        table("stock_layers", "Of items valued by what came first: what is left of each receipt");
+        table("order_costs", "What orders have cost");
+        column("closed_orders.unit", "Unit that it was bought in");
+        column("closed_orders.price", "For one of that unit");
+        column("closed_orders.kind", "How it replenished");
+        column("closed_orders.quantity", "What never came: 0 unless it was closed by hand");
+        column("scrapped", "Pieces that were spoiled");
+        column("confirmed_date", "The day that the supplier promised");
+        column("split_of", "The line that it was a part of");
+        column("state", "Where it stands");
+        column("purchase_state", "Of a subcontract order, where its service purchase stands");
+        column("closed_date", "Day on which it was done");
+        column("movement", "Running number, without gaps");
+        column("movements.key", "Of the posting that made it; all its movements have one key");
+        column("movements.date", "Day that it counts for");
+        column("movements.kind", "What moved it");
+        column("movements.quantity", "In the item's unit; below 0: it went out");
+        column("movements.value", "In the company's currency, with the same sign");
+        column("document", "Kind of the order or customer order that it belongs to");
+        column("movements.number", "Of that document");
+        column("movements.line", "Of that document");
+        column("movements.quarantined", "It lies, or lay, quarantined");
+        column("reverses", "The movement that it takes back");
+        column("movements.reason", "Why, in a few words");
+        column("person", "Who did it");
+        column("entered", "When it was entered");
+        column("stock_values.quantity", "What lies there; stock says so itself");
+        column("stock_values.value", "Of all that lies there");
+        column("stock_layers.date", "Day on which it came; before all others if not set");
+        column("stock_layers.number", "Of the movement that it came with; below 0: it was there at first");
+        column("stock_layers.quantity", "What is left of it");
+        column("stock_layers.value", "Of what is left");
+        column("material", "Components, or what was bought");
+        column("work", "Time at its cost");
+        column("outside", "What others were paid for working on it");
+        column("put_out", "Value of what came of it");
+        column("variance", "What it cost more than what came of it");
+        column("in_process", "Material, work and outside less what was put out and the variance");
     }
 
     private static void orders() {

@@ -34,7 +34,7 @@ final class Workbook implements DatasetSource {
     public List<String> strangers() {
         return book.getSheets()
                 .map(Sheet::getName)
-                .filter(name -> Table.named(name) == null)
+                .filter(name -> !RecordTables.mayBe(name))
                 .map(name -> "sheet " + name)
                 .toList();
     }

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -180,7 +181,8 @@ class DatasetWriterTest {
 
     @Test
     void everyTableAndColumnSaysWhatItMeansAndTheGuideIsCurrent() throws IOException {
-        for (Table table : Table.ALL) {
+        for (Table table :
+                Stream.concat(Table.ALL.stream(), RecordTables.ALL.stream()).toList()) {
             assertThat(Meanings.of(table)).as(table.name()).isNotBlank();
             for (Column column : table.columns()) {
                 assertThat(Meanings.of(table, column))

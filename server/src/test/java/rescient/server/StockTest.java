@@ -4,16 +4,31 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
 import rescient.core.company.Fact;
+import rescient.dataset.DatasetReader;
+import rescient.server.exchange.CompanyExchange;
+import rescient.server.stock.StockCheck;
 
 /** The stock record: what is posted on it, what the plan makes of it, and how it is taken back. */
 class StockTest extends ServerTest {
     /** Released: 96 planks are still to come, at 6.40 each. */
     private static final String PURCHASE = "PO-2031";
+
+    @Autowired
+    private StockCheck check;
+
+    @Autowired
+    private CompanyExchange exchange;
+
+    @TempDir
+    private Path folder;
 
     private Reply postStock(String login, UUID key, String wish) throws Exception {
         return post(login, "/api/stock/postings", key, wish);
@@ -169,6 +184,61 @@ class StockTest extends ServerTest {
         undo("ida", more);
         knowing();
         assertThat(ledger("ROD-12").get("value").decimalValue()).isEqualByComparingTo("30");
+    }
+
+    /** What people do agrees with itself; what is changed behind their backs does not, and is told. */
+    @Test
+    void theRecordAgreesWithWhatLiesThere() throws Exception {
+        posted(line("RECEIVE", "'number':'" + PURCHASE + "','quantity':40"));
+        JsonNode rod = posted(line("ADJUST", "'item':'ROD-12','site':'LARKMOOR','quantity':5,'price':2"));
+        posted(line("REVERSE", "'reverses':'" + rod.get("key").asText() + "'"));
+        posted(line("COUNT", "'item':'BRG-6202','site':'LARKMOOR','quantity':3"));
+        posted(line("QUARANTINE", "'item':'BRG-6202','site':'LARKMOOR','quantity':1"));
+        decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'stock','key':{'item':'ROD-12','site':'LARKMOOR'},"
+                        + "'fields':{'quantity':'5'}}]}");
+        assertThat(check.find()).isEmpty();
+        assertThat(check.movements()).isGreaterThan(5);
+        jdbc.update("update stock set quantity = 0.5 where item = 'BRG-6202' and quarantined");
+        jdbc.update("update supply_order_lines set quantity = ordered - 1 where order_number = ?", PURCHASE);
+        jdbc.update("update movements set quantity = quantity + 1 where reverses is not null and item = 'ROD-12'");
+        assertThat(check.find())
+                .hasSize(3)
+                .anyMatch(fault -> fault.contains("BRG-6202 at LARKMOOR"))
+                .anyMatch(fault -> fault.contains(PURCHASE + " line 1: 40"))
+                .anyMatch(fault -> fault.contains("does not take back"));
+    }
+
+    /** A company with its history goes out and in again: ledgers, values, the closed order; what was posted before is taken back after. */
+    @Test
+    void theRecordGoesOutAndComesInAgain() throws Exception {
+        String item = open(PURCHASE).get(0).item();
+        JsonNode all = posted(line("RECEIVE", "'number':'" + PURCHASE + "'"));
+        posted(line("ADJUST", "'item':'ROD-12','site':'LARKMOOR','quantity':5,'price':20"));
+        posted("{'reason':'seal broken','lines':[{'act':'QUARANTINE','item':'SYRUP-5','site':'LARKMOOR',"
+                + "'lot':'S-2605','quantity':3}]}");
+        JsonNode rod = ledger("ROD-12");
+        JsonNode syrup = ledger("SYRUP-5");
+        JsonNode order = get("bram", "/api/orders/one?number=" + PURCHASE).body();
+        Path out = folder.resolve("company");
+        exchange.dump(out);
+        store.replace(DatasetReader.read(out), "Larkmoor Hives", true);
+        knowing();
+        assertThat(ledger("ROD-12")).isEqualTo(rod);
+        assertThat(ledger("SYRUP-5")).isEqualTo(syrup);
+        JsonNode again = get("bram", "/api/orders/one?number=" + PURCHASE).body();
+        assertThat(again.get("order").get("stage").asText()).isEqualTo("done");
+        assertThat(again.get("lines").get(0).get("ordered"))
+                .isEqualTo(order.get("lines").get(0).get("ordered"));
+        assertThat(check.find()).isEmpty();
+        BigDecimal there = inPlan(item);
+        posted(line("REVERSE", "'reverses':'" + all.get("key").asText() + "'"));
+        assertThat(inPlan(item)).isLessThan(there);
+        assertThat(open(PURCHASE)).hasSize(1);
+        // the next movement has the next number
+        assertThat(jdbc.queryForObject("select max(number) - count(*) from movements", Integer.class))
+                .isZero();
     }
 
     /** The list: what lies where with its value; found by words, sorted by value. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import rescient.dataset.Column;
 import rescient.dataset.Facts;
+import rescient.dataset.RecordTables;
 import rescient.dataset.Table;
 
 /** Which column of a table stands in which column of a sheet: by its name, by what people call it, or by what stands there. */
@@ -105,6 +106,9 @@ public final class ColumnMatch {
         String name = plain(sheet.name().replaceFirst("\\.\\w+$", ""));
         if (Table.named(name) != null) {
             return Table.named(name);
+        }
+        if (RecordTables.named(name) != null) {
+            return null; // nobody brings in what happened
         }
         if (PeriodColumns.of(sheet, Habits.of(sheet)).isThere()) {
             return Table.named("forecasts");

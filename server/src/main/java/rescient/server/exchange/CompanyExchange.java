@@ -91,7 +91,7 @@ public class CompanyExchange {
         if (Files.exists(path) && !isEmptyFolder(path)) {
             throw new IllegalArgumentException(path + " is there already; choose a name that is free");
         }
-        CompanyStore.Stored stored = store.read();
+        CompanyStore.Stored stored = store.readWhole();
         DatasetWriter.write(asWritten(stored.dataset(), today.day(), today.day().plusDays(stored.horizonDays())), path);
     }
 

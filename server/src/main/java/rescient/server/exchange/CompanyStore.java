@@ -10,6 +10,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,8 +47,10 @@ public class CompanyStore {
     private final EntityManager entities;
     private final DataSource database;
     private final Companies companies;
+    private final RecordRows record;
 
-    CompanyStore(EntityManager entities, DataSource database, Companies companies) {
+    CompanyStore(EntityManager entities, DataSource database, Companies companies, RecordRows record) {
+        this.record = record;
         this.entities = entities;
         this.database = database;
         this.companies = companies;
@@ -84,6 +87,13 @@ public class CompanyStore {
                 company[2]);
     }
 
+    /** The same with the stock record, of which no plan knows. */
+    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    public Stored readWhole() {
+        Stored stored = read();
+        return new Stored(record.with(stored.dataset), stored.revision, stored.name, stored.demo);
+    }
+
     static String columns(Table table) {
         return table.columns().stream().map(c -> '"' + c.name() + '"').collect(Collectors.joining(", "));
     }
@@ -107,7 +117,9 @@ public class CompanyStore {
                     progress.accept(table);
                     List<Row> rows = dataset.rows(table.name());
                     if (table.name().equals("open_orders")) {
-                        for (SupplyRows part : SupplyRows.of(rows, dataset.rows("open_order_components"))) {
+                        List<Row> all = new ArrayList<>(rows);
+                        all.addAll(dataset.rows("closed_orders"));
+                        for (SupplyRows part : SupplyRows.of(all, dataset.rows("open_order_components"))) {
                             load.fill(
                                     part.table(),
                                     part.rows().size(),
@@ -125,6 +137,7 @@ public class CompanyStore {
                     }
                 }
                 statement.execute(NUMBERS);
+                record.fill(connection, dataset);
                 references.check();
             }
         });

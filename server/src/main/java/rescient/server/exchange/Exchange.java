@@ -13,7 +13,7 @@ import rescient.dataset.FaultyDatasetException;
  * all of them on standard error; 1 anything else. A failed load changes nothing.
  */
 @Component
-@ConditionalOnExpression("!'${rescient.exchange:}'.isEmpty()")
+@ConditionalOnExpression("{'load', 'dump'}.contains('${rescient.exchange:}')")
 class Exchange implements ApplicationRunner {
     private final CompanyExchange companies;
     private final String command;

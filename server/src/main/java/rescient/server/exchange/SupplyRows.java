@@ -28,7 +28,10 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
             "locked",
             "start_quantity",
             "for_order",
-            "for_line");
+            "for_line",
+            "unit",
+            "price",
+            "closed_date");
 
     private static final List<String> COMPONENT = List.of("number", "line", "component", "quantity", "needed_date");
 
@@ -48,7 +51,7 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                 new SupplyRows(
                         "supply_order_lines",
                         "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity,"
-                                + " for_order, for_line",
+                                + " for_order, for_line, unit, unit_price, closed_date",
                         lines.stream()
                                 .map(l -> texts(l.with("ordered", l.text("ordered", l.text("quantity"))), LINE))
                                 .toList()),
@@ -68,6 +71,8 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
     }
 
     private static List<String> texts(Row row, List<String> columns) {
-        return columns.stream().map(column -> row.text(column, "")).toList();
+        return columns.stream()
+                .map(column -> row.table().indexOf(column) < 0 ? "" : row.text(column, ""))
+                .toList();
     }
 }

@@ -18,6 +18,7 @@ import rescient.dataset.DatasetWriter;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.exchange.CompanyExchange;
+import rescient.server.exchange.RecordRows;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
@@ -27,9 +28,11 @@ import rescient.server.platform.JobProblem;
 @RequestMapping("/api/exports")
 class ExportController {
     private final LivePlan live;
+    private final RecordRows record;
 
-    ExportController(LivePlan live) {
+    ExportController(LivePlan live, RecordRows record) {
         this.live = live;
+        this.record = record;
     }
 
     /** The whole company; {@code zip} of CSV files, or {@code xlsx} with a sheet for each table. */
@@ -41,7 +44,8 @@ class ExportController {
         PlanVersion version = live.current();
         String name = version.company().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
         send(
-                CompanyExchange.asWritten(version.directory().dataset(), version.today(), version.horizonEnd()),
+                record.with(CompanyExchange.asWritten(
+                        version.directory().dataset(), version.today(), version.horizonEnd())),
                 (name.isBlank() ? "company" : name) + "." + ending,
                 response);
     }

@@ -1,0 +1,192 @@
+package rescient.server.exchange;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.OutputStreamWriter;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.postgresql.PGConnection;
+import org.postgresql.copy.PGCopyOutputStream;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.dataset.Dataset;
+import rescient.dataset.RecordTables;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.platform.Today;
+
+/** The stock record as rows of a dataset: out of the database, and into it when a company is loaded. */
+@Component
+public class RecordRows {
+    /** Of each table, the rows with the names of its columns. */
+    private static final Map<String, String> READ = Map.of(
+            "closed_orders",
+            "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier, l.quantity, l.due_date,"
+                    + " l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line, l.unit, l.unit_price as"
+                    + " price, l.closed_date from supply_order_lines l join supply_orders o on o.number = l.order_number where"
+                    + " l.quantity = 0 order by o.number, l.line",
+            "movements",
+            "select number as movement, key, date, kind, item, site, lot, serial, quarantined, quantity, value, document,"
+                    + " order_number as number, order_line as line, reverses, reason, person, to_char(entered at time zone"
+                    + " 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') as entered from movements order by 1",
+            "stock_values",
+            "select item, site, value from stock_values order by 1, 2",
+            "stock_layers",
+            "select item, site, lot, serial, date, number, quantity, value from stock_layers order by 1, 2, 3, 4, 5, 6",
+            "order_costs",
+            "select number, line, material, work, outside, put_out, variance from order_costs order by 1, 2");
+
+    private final JdbcTemplate database;
+    private final Today today;
+
+    RecordRows(JdbcTemplate database, Today today) {
+        this.database = database;
+        this.today = today;
+    }
+
+    /** The same company with its record, as it is now. */
+    public Dataset with(Dataset dataset) {
+        Dataset whole = dataset;
+        for (Table table : RecordTables.ALL) {
+            whole = whole.with(
+                    table.name(), database.query(READ.get(table.name()), (row, i) -> Row.of(table, cells(row))));
+        }
+        return whole;
+    }
+
+    private static Map<String, String> cells(ResultSet row) throws SQLException {
+        Map<String, String> cells = new HashMap<>();
+        for (int c = 1; c <= row.getMetaData().getColumnCount(); c++) {
+            Object value = row.getObject(c);
+            if (value instanceof BigDecimal number) {
+                BigDecimal plain = number.stripTrailingZeros();
+                cells.put(row.getMetaData().getColumnLabel(c), plain.toPlainString());
+            } else if (value != null && !Boolean.FALSE.equals(value)) {
+                cells.put(row.getMetaData().getColumnLabel(c), value.toString());
+            }
+        }
+        return cells;
+    }
+
+    /** Puts the record of a dataset into the tables, which are empty; the company is there already. */
+    void fill(Connection connection, Dataset dataset) throws SQLException {
+        List<Row> movements = dataset.rows("movements");
+        copy(connection, "postings (key, date, sentence, person, at, reverses)", postings(movements).stream());
+        copy(
+                connection,
+                "movements (number, key, date, kind, item, site, lot, serial, quarantined, quantity, value, document,"
+                        + " order_number, order_line, reverses, reason, person, entered)",
+                movements.stream().map(this::movement));
+        copy(connection, "stock_values (item, site, value)", texts(dataset, "stock_values", "item", "site", "value"));
+        copy(
+                connection,
+                "stock_layers (item, site, lot, serial, date, number, quantity, value)",
+                texts(dataset, "stock_layers", "item", "site", "lot", "serial", "date", "number", "quantity", "value"));
+        copy(
+                connection,
+                "order_costs (number, line, material, work, outside, put_out, variance)",
+                dataset.rows("order_costs").stream()
+                        .map(row -> Stream.of("number", "line", "material", "work", "outside", "put_out", "variance")
+                                .map(column -> row.text(column, "0"))
+                                .toList()));
+    }
+
+    private static Stream<List<String>> texts(Dataset dataset, String table, String... columns) {
+        return dataset.rows(table).stream()
+                .map(row ->
+                        Stream.of(columns).map(column -> row.text(column, "")).toList());
+    }
+
+    /** A key of the application's own, or one made of what another wrote. */
+    private static String key(String text) {
+        try {
+            return UUID.fromString(text).toString();
+        } catch (IllegalArgumentException e) {
+            return UUID.nameUUIDFromBytes(text.getBytes(StandardCharsets.UTF_8)).toString();
+        }
+    }
+
+    /** One for each key, those that are taken back before those that do. */
+    private List<List<String>> postings(List<Row> movements) {
+        Map<String, String> keyOf = new HashMap<>();
+        Map<String, List<String>> postings = new LinkedHashMap<>();
+        for (Row row : movements) {
+            String key = key(row.text("key"));
+            keyOf.put(row.text("movement"), key);
+            postings.computeIfAbsent(
+                    key,
+                    k -> List.of(
+                            k,
+                            row.text("date"),
+                            sentence(row),
+                            row.text("person", "unknown"),
+                            entered(row),
+                            row.text("reverses") == null ? "" : keyOf.getOrDefault(row.text("reverses"), "")));
+        }
+        return new ArrayList<>(postings.values());
+    }
+
+    private static String sentence(Row row) {
+        String what = row.text("kind").replace('_', ' ') + " of " + row.text("item");
+        return (row.text("reverses") == null ? "" : "Took back: ")
+                + what
+                + (row.text("number") == null ? "" : " on " + row.text("number"));
+    }
+
+    private String entered(Row row) {
+        String said = row.text("entered");
+        try {
+            return said == null ? today.now().toString() : Instant.parse(said).toString();
+        } catch (DateTimeParseException e) {
+            return today.now().toString();
+        }
+    }
+
+    private List<String> movement(Row row) {
+        return List.of(
+                row.text("movement"),
+                key(row.text("key")),
+                row.text("date"),
+                row.text("kind"),
+                row.text("item"),
+                row.text("site"),
+                row.text("lot", ""),
+                row.text("serial", ""),
+                row.text("quarantined", "false"),
+                row.text("quantity"),
+                row.text("value"),
+                row.text("document", ""),
+                row.text("number", ""),
+                row.text("line", ""),
+                row.text("reverses", ""),
+                row.text("reason", ""),
+                row.text("person", "unknown"),
+                entered(row));
+    }
+
+    /** What is empty is not set, but for the parts of the key of a layer. */
+    private static void copy(Connection connection, String into, Stream<List<String>> rows) throws SQLException {
+        String never = into.startsWith("stock_layers") ? ", force_not_null (lot, serial)" : "";
+        String command = "copy " + into + " from stdin (format csv" + never + ")";
+        try (CsvWriter csv = CsvWriter.builder()
+                .build(new OutputStreamWriter(
+                        new PGCopyOutputStream(connection.unwrap(PGConnection.class), command),
+                        StandardCharsets.UTF_8))) {
+            rows.forEach(csv::writeRecord);
+        } catch (IOException e) {
+            throw new SQLException(e);
+        }
+    }
+}
