@@ -1,7 +1,7 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { afterNavigate, goto, preloadCode } from '$app/navigation';
 import { page } from '$app/state';
-import { api, asked, Refused } from '$lib/api/client';
+import { answer, api, asked, Refused } from '$lib/api/client';
 import { DATA_VIEWS } from '$lib/data/views';
 import { DEMAND_VIEWS } from '$lib/demand/views';
 import { STOCK_VIEWS } from '$lib/stock/views';
@@ -29,6 +29,8 @@ const LAST = 'signed-in';
 /** So long after what was asked for came, the programs of the other places are fetched. */
 const IDLE = 1000;
 const TICK = 500;
+/** So long after the news were refused they are asked for again. */
+const AGAIN = 2000;
 
 /** What stands around every place: who is here, whether the plan is current, the keys that act everywhere. */
 export class Frame {
@@ -133,29 +135,50 @@ export class Frame {
     void this.#client.refetchQueries({ predicate: (query) => query.state.status === 'error' });
   }
 
+  /** Whether the server is there, and only its database is not. */
+  async #why(): Promise<void> {
+    this.trouble = await answer(api.GET('/api/session')).then(
+      () => '',
+      (e: Error) => (e instanceof Refused && e.problem.status === 503 ? e.message : '')
+    );
+  }
+
   /** A new plan anywhere is seen here at once. */
   #listen(): void {
     $effect(() => {
       if (!this.session.isSuccess) return;
       planSeen.behind = () => void askAnew(this.#client);
-      const news = new EventSource('/api/plan/news');
-      news.addEventListener('trouble', (event: MessageEvent<string>) => {
-        this.trouble = event.data;
-        if (!this.trouble) this.#goOn();
-      });
-      news.addEventListener('plan', (event: MessageEvent<string>) => {
-        if (!this.connected) this.#goOn();
-        this.connected = true;
-        planSeen.told(Number(event.data));
-      });
-      news.addEventListener('people', (event: MessageEvent<string>) => {
-        people.all = JSON.parse(event.data) as Somebody[];
-      });
-      news.onerror = () => {
-        this.connected = false;
-        planSeen.lost();
+      let news: EventSource;
+      let again: ReturnType<typeof setTimeout> | undefined;
+      const open = () => {
+        news = new EventSource('/api/plan/news');
+        news.onopen = () => (this.trouble = '');
+        news.addEventListener('trouble', (event: MessageEvent<string>) => {
+          this.trouble = event.data;
+          if (!this.trouble) this.#goOn();
+        });
+        news.addEventListener('plan', (event: MessageEvent<string>) => {
+          if (!this.connected) this.#goOn();
+          this.connected = true;
+          planSeen.told(Number(event.data));
+        });
+        news.addEventListener('people', (event: MessageEvent<string>) => {
+          people.all = JSON.parse(event.data) as Somebody[];
+        });
+        news.onerror = () => {
+          this.connected = false;
+          planSeen.lost();
+          // what was refused, and not lost, no browser tries again by itself
+          if (news.readyState !== EventSource.CLOSED) return;
+          void this.#why();
+          again = setTimeout(open, AGAIN);
+        };
       };
-      return () => news.close();
+      open();
+      return () => {
+        clearTimeout(again);
+        news.close();
+      };
     });
   }
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, money, quantity } from '$lib/format';
+  import { count, date, money, quantity } from '$lib/format';
   import { itemHref, pointHref } from '$lib/links';
   import { rights } from '$lib/rights.svelte';
   import { escapes } from '$lib/ui/escapes';
@@ -12,7 +12,6 @@
   /** One item at a site: what lies there as tags, what is posted on it, and its ledger. */
   let { screen }: { screen: StockScreen } = $props();
   const ledger = $derived(screen.ledger.data);
-  const act = $derived(ACTS.find((a) => a.act === screen.act));
   const tracked = $derived(screen.tracked !== 'none');
   let looked = $state<string | undefined>();
   let form = $state<HTMLFormElement | undefined>();
@@ -74,7 +73,7 @@
         >
       {/each}
     </p>
-    {#if act}
+    {#if screen.act}
       <form
         bind:this={form}
         class="no-print mt-3 grid gap-3 border-l-4 border-marigold bg-slip p-3 md:grid-cols-2"
@@ -86,15 +85,19 @@
         {@attach escapes(() => screen.end())}
       >
         <div class="grid content-start gap-2">
+          {#if screen.of}<p>
+              Back to the supplier, of what came <b>{date(screen.of.date, screen.today)}</b> on
+              <b>{screen.of.orderNumber}</b>
+            </p>{/if}
           <label class="ask"
             ><span
-              >{act.act === 'COUNT' ? 'Counted' : act.act === 'ADJUST' ? 'By' : 'How much'}
+              >{screen.act === 'COUNT' ? 'Counted' : screen.act === 'ADJUST' ? 'By' : 'How much'}
               <small class="text-ink-3">{ledger.unit}</small></span
             >
             <input
               class="field"
               inputmode="decimal"
-              placeholder={act.act === 'ADJUST' ? '−4 or 4' : act.act === 'COUNT' ? '' : 'all of it'}
+              placeholder={screen.act === 'ADJUST' ? '−4 or 4' : screen.act === 'COUNT' ? '' : 'all of it'}
               aria-invalid={screen.wrong.amount !== undefined}
               bind:value={screen.amount}
             /></label
@@ -109,7 +112,7 @@
               {#each ledger.bins as bin, i (i)}<option value={bin.lot ?? bin.serial ?? ''}></option>{/each}
             </datalist>
           {/if}
-          {#if act.act === 'COUNT' || act.act === 'ADJUST'}
+          {#if screen.act === 'COUNT' || screen.act === 'ADJUST'}
             <label class="flex items-center gap-2"
               ><input type="checkbox" bind:checked={screen.quarantined} /> of what is set aside</label
             >
@@ -149,6 +152,7 @@
       currency={screen.currency}
       only={looked}
       may={rights.stocks()}
+      onreturn={(entry) => screen.sendBack(entry)}
       onback={(key) => void screen.posting.takeBack(key)}
     />
   </article>

@@ -11,9 +11,11 @@
     /** The lot or serial number that is looked at; the others are struck through with a pencil. */
     only: string | undefined;
     onback: (posting: string) => void;
+    /** Something of a receipt is to go back to its supplier. */
+    onreturn: (entry: Schemas['LedgerEntry']) => void;
     may: boolean;
   }
-  let { ledger, today, currency, only, onback, may }: Props = $props();
+  let { ledger, today, currency, only, onback, onreturn, may }: Props = $props();
   const ROW = 26;
   const MARGIN = 64;
   const NAMES: Record<string, string> = {
@@ -71,9 +73,9 @@
   </svg>
   <table>
     <colgroup>
-      <col style="width: 58px" /><col /><col style="width: 88px" /><col style="width: 62px" /><col
-        style="width: 62px"
-      /><col style="width: 82px" /><col style="width: 104px" /><col style="width: 78px" />
+      <col style="width: 58px" /><col /><col style="width: 80px" /><col style="width: 60px" /><col
+        style="width: 60px"
+      /><col style="width: 80px" /><col style="width: 84px" /><col style="width: 134px" />
     </colgroup>
     <thead class="sr-only">
       <tr
@@ -110,7 +112,11 @@
             >{e.reason ? said(e.reason) : e.person}</td
           >
           <td class="act"
-            >{#if may && first.has(e.number) && !e.takenBack && !e.reverses}<button
+            >{#if may && e.kind === 'receipt' && e.document === 'buy' && !e.takenBack && !e.reverses}<button
+                type="button"
+                class="link no-print mr-2"
+                onclick={() => onreturn(e)}>send back</button
+              >{/if}{#if may && first.has(e.number) && !e.takenBack && !e.reverses}<button
                 type="button"
                 class="link no-print"
                 aria-label="Take back number {e.number}"

@@ -12,7 +12,8 @@ import { Posting, type Wish } from './posting.svelte';
 
 export type OnHand = Schemas['OnHand'];
 export type Bin = Schemas['BinView'];
-export type Act = 'ADJUST' | 'COUNT' | 'QUARANTINE' | 'FREE';
+export type Entry = Schemas['LedgerEntry'];
+export type Act = 'ADJUST' | 'COUNT' | 'QUARANTINE' | 'FREE' | 'RETURN_TO_SUPPLIER';
 
 export const ACTS: { act: Act; name: string; key: string; says: string }[] = [
   { act: 'ADJUST', name: 'Adjust', key: 'a', says: 'Adjust what is there by so much' },
@@ -83,6 +84,8 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
   quarantined = $state(false);
   reason = $state('');
   day = $state('');
+  /** The receipt that something is sent back of. */
+  of = $state.raw<Entry | undefined>();
 
   constructor() {
     super({ name: 'stock', row: 'point', opened: 'point' });
@@ -104,7 +107,8 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
   });
   readonly wish = $derived.by((): Wish | undefined => {
     const { act, here } = this;
-    const needed = act === 'ADJUST' || act === 'COUNT';
+    const counted = act === 'ADJUST' || act === 'COUNT';
+    const needed = counted || act === 'RETURN_TO_SUPPLIER';
     if (!act || !here || this.wrong.amount || this.wrong.day || (needed && !this.amount.trim()))
       return undefined;
     if (this.tracked !== 'none' && !this.lot.trim()) return undefined;
@@ -116,10 +120,12 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
         {
           act,
           ...here,
+          number: this.of?.orderNumber ?? undefined,
+          line: this.of?.orderLine ?? undefined,
           lot: this.tracked === 'lot' ? lot : undefined,
           serial: this.tracked === 'serial' ? lot : undefined,
           quantity: this.amount.trim() ? parsedNumber(this.amount) : undefined,
-          quarantined: needed ? this.quarantined : undefined
+          quarantined: counted ? this.quarantined : undefined
         }
       ]
     };
@@ -145,6 +151,7 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     const bins = this.ledger.data?.bins ?? [];
     const of = bin ?? (bins.length === 1 ? bins[0] : undefined);
     this.act = act;
+    this.of = undefined;
     this.lot = of ? (of.lot ?? of.serial ?? '') : '';
     this.quarantined = of?.quarantined ?? false;
     this.amount =
@@ -155,6 +162,15 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
         : '';
     this.reason = '';
     this.day = '';
+  }
+
+  /** Something of a receipt goes back to its supplier. */
+  sendBack(entry: Entry): void {
+    this.begin('RETURN_TO_SUPPLIER');
+    if (this.act !== 'RETURN_TO_SUPPLIER') return;
+    this.of = entry;
+    this.lot = entry.lot ?? entry.serial ?? '';
+    this.amount = String(entry.quantity);
   }
 
   end(): void {

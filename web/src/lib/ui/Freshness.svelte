@@ -9,12 +9,12 @@
 </script>
 
 <div class="w-[124px] leading-tight" role="status" data-testid="freshness">
-  {#if !frame.connected}
-    <b class="text-vermilion">Not connected</b><br /><span class="text-sm text-ink-2">trying again</span>
-  {:else if frame.trouble}
+  {#if frame.trouble}
     <b class="text-vermilion" title={frame.trouble}>No database</b><br /><span class="text-sm text-ink-2"
       >trying again</span
     >
+  {:else if !frame.connected}
+    <b class="text-vermilion">Not connected</b><br /><span class="text-sm text-ink-2">trying again</span>
   {:else if asked.long}
     <b>Calculating …</b><br /><button class="link text-sm" title="g x" onclick={() => asked.end()}
       >End it</button

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
 import org.assertj.core.api.Assertions;
@@ -32,6 +33,12 @@ class OutageTest {
             Locator quantity = page.getByTestId("decide").getByLabel("Quantity");
             quantity.fill("77");
 
+            // here the news are refused, as they are to whoever asks for them while the database is away
+            Page other = browser.newPage();
+            other.route("**/api/plan/news", refused -> refused.fulfill(new Route.FulfillOptions().setStatus(503)));
+            signIn(other, server);
+            assertThat(other.getByTestId("freshness")).containsText("Not connected");
+
             gate.shut();
             long begun = System.nanoTime();
             Servers.Answer orders = server.get("/api/orders");
@@ -40,8 +47,11 @@ class OutageTest {
             Assertions.assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(AT_MOST);
             assertThat(page.getByTestId("freshness")).containsText("No database");
             assertThat(quantity).hasValue("77");
+            assertThat(other.getByTestId("freshness")).containsText("No database");
 
             gate.open();
+            other.unroute("**/api/plan/news");
+            assertThat(other.getByTestId("freshness")).containsText("Plan is current");
             assertThat(page.getByTestId("freshness")).containsText("Plan is current");
             assertThat(quantity).hasValue("77");
             // what follows of it, which the database kept from being worked out, is looked at first
@@ -55,6 +65,11 @@ class OutageTest {
 
     private static Page signedIn(Browser browser, Servers.Server server) {
         Page page = browser.newPage();
+        signIn(page, server);
+        return page;
+    }
+
+    private static void signIn(Page page, Servers.Server server) {
         page.setDefaultTimeout(60_000);
         com.microsoft.playwright.assertions.PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
         page.navigate("http://127.0.0.1:" + server.port + "/");
@@ -62,6 +77,5 @@ class OutageTest {
         page.getByLabel("Password").fill("clover");
         page.keyboard().press("Enter");
         assertThat(page.locator(".plan-row.here")).hasCount(1);
-        return page;
     }
 }

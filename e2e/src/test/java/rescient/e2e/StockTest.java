@@ -72,6 +72,18 @@ class StockTest extends DeskTest {
                 .click();
         assertThat(actions(stores)).containsText("Took back: Received FONDANT-2 lot F-78 on PO-2044");
         assertThat(planner.getByTestId("there")).containsText("25 pcs");
+        // of what stays, five go back to the supplier: no more than came
+        entries(stores).last().getByText("send back").click();
+        Locator form = stores.getByTestId("posting");
+        assertThat(form).containsText("on PO-2044");
+        form.getByLabel("How much").fill("26");
+        assertThat(form.getByTestId("refused")).containsText("at most 25");
+        form.getByLabel("How much").fill("5");
+        form.getByLabel("Why").fill("torn");
+        assertThat(form.getByTestId("moves")).containsText("20 pcs");
+        post(stores);
+        assertThat(actions(stores)).containsText("Sent back 5 FONDANT-2 lot F-77 on PO-2044");
+        assertThat(planner.getByTestId("there")).containsText("20 pcs");
         stores.navigate("/orders?number=PO-2044");
         assertThat(button(stores.getByLabel("Line 1"), "Receive line 1")).isVisible();
     }

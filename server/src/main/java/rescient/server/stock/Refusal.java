@@ -44,7 +44,7 @@ record Refusal(PlanVersion version, PostingWish wish, Refused refused) {
                 what + ": the quantity has to be above 0 and in whole steps of " + (unit == null ? "its unit" : unit);
             case TRACKING -> tracking(what);
             case SERIAL_TWICE -> what + " lies somewhere already";
-            case OVER -> what + ": at most " + there + " more";
+            case OVER -> what + ": at most " + there;
             case EXPIRED -> what + " has expired; there are " + there;
             case QUARANTINED -> what + " is quarantined; free are " + there;
             case SHORT -> what + at() + ": there are " + there;
