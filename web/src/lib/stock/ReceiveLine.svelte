@@ -21,6 +21,9 @@
   let lot = $state('');
   let expiry = $state('');
   let aside = $state(false);
+  /** In which unit it is counted: that of the order, or the item's own. */
+  let unit = $state<string | undefined>();
+  const units = $derived([...new Set([line.purchaseUnit ?? line.unit, line.unit])]);
   const wrong = $derived({
     amount: amount.trim() !== '' && Number.isNaN(parsedNumber(amount)) ? 'is no number' : undefined,
     expiry: expiry.trim() !== '' && !parsedDate(expiry, today) ? 'is no day' : undefined
@@ -35,6 +38,7 @@
           number,
           line: line.line,
           quantity: amount.trim() ? parsedNumber(amount) : undefined,
+          unit: amount.trim() ? unit : undefined,
           lot: line.tracking === 'lot' ? lot.trim() : undefined,
           serial: line.tracking === 'serial' ? lot.trim() : undefined,
           expiry: expiry.trim() ? parsedDate(expiry, today) : undefined,
@@ -48,6 +52,7 @@
     () => {
       open = false;
       amount = lot = expiry = '';
+      unit = undefined;
       aside = false;
     }
   );
@@ -76,18 +81,27 @@
       {@attach escapes(() => (open = false))}
     >
       <div class="grid content-start gap-2">
-        <label class="ask"
-          ><span>Has come <small class="text-ink-3">{line.purchaseUnit ?? line.unit}</small></span>
-          <!-- svelte-ignore a11y_autofocus -->
-          <input
-            class="field"
-            inputmode="decimal"
-            autofocus
-            placeholder="all {quantity(line.open)} {line.unit}"
-            aria-invalid={wrong.amount !== undefined}
-            bind:value={amount}
-          /></label
-        >
+        <div class="ask">
+          <label for="has-come-{line.line}">Has come</label>
+          <span class="flex gap-2">
+            <!-- svelte-ignore a11y_autofocus -->
+            <input
+              id="has-come-{line.line}"
+              class="field min-w-0 flex-1"
+              inputmode="decimal"
+              autofocus
+              placeholder="all {quantity(line.open)} {line.unit}"
+              aria-invalid={wrong.amount !== undefined}
+              bind:value={amount}
+            />
+            {#if units.length > 1}<select
+                class="field"
+                aria-label="Counted in"
+                bind:value={() => unit ?? units[0], (v) => (unit = v)}
+                >{#each units as one (one)}<option value={one}>{one}</option>{/each}</select
+              >{:else}<span class="self-center text-ink-3">{line.unit}</span>{/if}
+          </span>
+        </div>
         {#if wrong.amount}<p class="text-vermilion">{wrong.amount}</p>{/if}
         {#if needsLot}
           <label class="ask"

@@ -166,6 +166,33 @@ class StockTest extends DeskTest {
         assertThat(actions(page)).containsText(due + " lines to come");
     }
 
+    /** Bought by the box of a thousand, kept by the piece, and received as pieces. */
+    @Test
+    void aBoxIsReceivedAsPieces() {
+        Page page = signedIn("ida");
+        plannedOrder(page, "NAIL-20").click();
+        select(page, "NAIL-20");
+        preview(page);
+        assertThat(pressable(page)).isEnabled();
+        press(page);
+        assertThat(page.getByTestId("released")).isVisible();
+        String number = jdbc.queryForObject(
+                "select order_number from supply_order_lines where item = 'NAIL-20' order by id desc limit 1",
+                String.class);
+        page.navigate("/orders?number=" + number);
+        Locator line = page.getByLabel("Line 1");
+        assertThat(line).containsText("6 box");
+        button(line, "Receive line 1").click();
+        Locator receive = line.getByTestId("receive");
+        receive.getByLabel("Has come").fill("2");
+        assertThat(receive.getByTestId("moves")).containsText("4\u2009000 pcs to come");
+        receive.getByLabel("Counted in").selectOption("pcs");
+        receive.getByLabel("Has come").fill("700");
+        assertThat(receive.getByTestId("moves")).containsText("5\u2009300 pcs to come");
+        button(receive, "Receive").click();
+        assertThat(line).containsText("Received 700 pcs NAIL-20");
+    }
+
     /** Who does not keep the stores sees all of it and is told who may. */
     @Test
     void othersLookOnly() {

@@ -241,6 +241,22 @@ class StockTest extends ServerTest {
                 .isZero();
     }
 
+    /** What ever moved stays: it is renamed with its ledger, and retired, but not taken away. */
+    @Test
+    void whatMovedIsRenamedAndNotTakenAway() throws Exception {
+        decide("ida", "{'kind':'DATA','rows':[{'table':'items','key':{'code':'JIG-1'},'fields':{'unit':'pcs'}}]}");
+        posted(line("ADJUST", "'item':'JIG-1','site':'LARKMOOR','quantity':2,'price':7"));
+        posted(line("ADJUST", "'item':'JIG-1','site':'LARKMOOR','quantity':-2"));
+        Reply gone = decide("ida", "{'kind':'DATA','rows':[{'table':'items','key':{'code':'JIG-1'},'gone':true}]}");
+        assertThat(gone.status()).isEqualTo(409);
+        assertThat(gone.body().get("detail").asText()).contains("a movement of stock");
+        Reply renamed = decide(
+                "ida", "{'kind':'DATA','rows':[{'table':'items','key':{'code':'JIG-1'},'fields':{'code':'JIG-2'}}]}");
+        assertThat(renamed.status()).as(String.valueOf(renamed.body())).isEqualTo(201);
+        assertThat(ledger("JIG-2").get("total").asInt()).isEqualTo(2);
+        assertThat(check.find()).isEmpty();
+    }
+
     /** The list: what lies where with its value; found by words, sorted by value. */
     @Test
     void whatLiesWhere() throws Exception {

@@ -62,12 +62,22 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> values(DataIntegrityViolationException problem) {
+        return refused(problem, problem.getMostSpecificCause());
+    }
+
+    /** The same from where nobody translated it. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> values(org.hibernate.exception.ConstraintViolationException problem) {
+        return refused(problem, problem.getSQLException());
+    }
+
+    private static ResponseEntity<ProblemDetail> refused(Exception problem, Throwable cause) {
         LOG.warn("Refused by the database", problem);
-        if (problem.getMostSpecificCause() instanceof SQLException refused && NAMED.equals(refused.getSQLState())) {
+        if (cause instanceof SQLException sql && NAMED.equals(sql.getSQLState())) {
             return answer(
                     HttpStatus.CONFLICT,
-                    "Something that is kept still names it, perhaps an order that is closed; retire it instead."
-                            + " Nothing was changed");
+                    "Something that is kept still names it, perhaps an order that is closed or a movement of stock; retire"
+                            + " it instead. Nothing was changed");
         }
         return answer(HttpStatus.UNPROCESSABLE_ENTITY, "A value does not fit what is kept; nothing was changed");
     }

@@ -131,6 +131,18 @@ class KeptMovements implements KeptRecord {
         return values;
     }
 
+    /** The same of these items. */
+    Map<String, BigDecimal> values(Collection<String> items) {
+        Map<String, BigDecimal> values = new HashMap<>();
+        database.query(
+                "select item, site, value from stock_values where item = any (?)",
+                row -> {
+                    values.put(row.getString(1) + '\0' + row.getString(2), row.getBigDecimal(3));
+                },
+                texts(items));
+        return values;
+    }
+
     /** The day of the last movement of each, by item and site. */
     Map<String, LocalDate> lastMoved(Collection<String> items) {
         Map<String, LocalDate> last = new HashMap<>();

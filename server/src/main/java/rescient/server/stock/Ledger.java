@@ -140,8 +140,9 @@ class Ledger {
     }
 
     private BigDecimal value(Fact.Item item, String site, BigDecimal onHand) {
-        BigDecimal known =
-                item.costing() == Fact.Costing.STANDARD ? null : kept.values().get(item.code() + '\0' + site);
+        BigDecimal known = item.costing() == Fact.Costing.STANDARD
+                ? null
+                : kept.values(List.of(item.code())).get(item.code() + '\0' + site);
         return known != null
                 ? known
                 : item.standardCost() == null ? null : item.standardCost().multiply(onHand);

@@ -35,7 +35,11 @@ class ValuesFollow {
         if (!ofStock || isPosting(change.revision())) {
             return;
         }
-        Map<String, BigDecimal> values = kept.values();
+        Map<String, BigDecimal> values = kept.values(change.changes().stream()
+                .filter(one -> one.table().name().equals("stock"))
+                .map(one -> one.any().text("item"))
+                .distinct()
+                .toList());
         Map<Books.Point, BigDecimal> more = new LinkedHashMap<>();
         for (FactChange one : change.changes()) {
             if (one.table().name().equals("stock")) {
