@@ -101,6 +101,8 @@ class ReleaseTest extends DeskTest {
     }
 
     private static void chooseNails(Page page) {
+        // somebody who filters a list has seen it
+        assertThat(page.locator(".plan-row.here")).hasCount(1);
         page.getByPlaceholder("filter").fill("NAIL-20");
         select(page, "NAIL-20");
         preview(page);
