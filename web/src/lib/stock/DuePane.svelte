@@ -61,7 +61,7 @@
     {/if}
   {:else}
     <p class="grid h-full place-content-center text-ink-2">
-      Choose a line to receive it, or select several with <Key name="x" />.
+      <span>Choose a line to receive it, or select several with <Key name="x" />.</span>
     </p>
   {/if}
 </article>

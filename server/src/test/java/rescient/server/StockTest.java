@@ -294,7 +294,9 @@ class StockTest extends ServerTest {
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.body().get("refused").get(0).get("code").asText()).isEqualTo("tracking");
         assertThat(count("movements")).isZero();
-        posted("{'lines':[" + String.join(",", lines) + "]}");
+        JsonNode together = posted("{'lines':[" + String.join(",", lines) + "]}");
+        // of several orders none is named
+        assertThat(together.get("posting").get("sentence").asText()).isEqualTo("Received " + lines.size() + " lines");
         assertThat(count("movements")).isEqualTo(lines.size());
         assertThat(get("stella", "/api/stock/due").body().get("total").asInt())
                 .isEqualTo(all.get("total").asInt() - lines.size());

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -150,7 +151,8 @@ class StockDesk {
                     + kept.posting(first.reverses()).map(one -> one.sentence).orElse("a posting");
         }
         String what = what(version.directory(), wish, first);
-        String on = first.number() == null ? "" : " on " + first.number();
+        boolean oneOrder = wish.lines().stream().allMatch(line -> Objects.equals(line.number(), first.number()));
+        String on = first.number() == null || !oneOrder ? "" : " on " + first.number();
         String more = wish.lines().size() > 1 ? wish.lines().size() + " lines" : what;
         return switch (first.act()) {
             case RECEIVE -> "Received " + more + on;
