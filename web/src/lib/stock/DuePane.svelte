@@ -31,7 +31,7 @@
         <button
           type="button"
           class="main-action"
-          disabled={!screen.posting.ready || !rights.stocks()}
+          disabled={!screen.posting.pressable || !rights.stocks()}
           title={rights.stocks() ? '' : rights.noStock()}
           onclick={() => screen.receive()}
           >Receive {count(screen.together.length, 'line')} whole <Key name="r" /></button

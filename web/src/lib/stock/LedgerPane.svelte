@@ -129,7 +129,7 @@
           >
           {#if screen.wrong.day}<p class="text-vermilion">{screen.wrong.day}</p>{/if}
           <p class="flex gap-2">
-            <button type="submit" class="main-action" disabled={!screen.posting.ready}
+            <button type="submit" class="main-action" disabled={!screen.posting.pressable}
               >Post <Key name="Enter" /></button
             >
             <button type="button" class="plain-action" onclick={() => screen.end()}

@@ -123,7 +123,7 @@
           ><input type="checkbox" bind:checked={aside} /> set aside: it has yet to be tested</label
         >
         <p class="flex gap-2">
-          <button type="submit" class="main-action" disabled={!posting.ready}
+          <button type="submit" class="main-action" disabled={!posting.pressable}
             >Receive <Key name="Enter" /></button
           >
           <button type="button" class="plain-action" onclick={() => (open = false)}

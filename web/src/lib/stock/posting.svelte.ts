@@ -22,8 +22,11 @@ export class Posting {
   last = $state.raw<{ key: string; sentence: string } | undefined>();
   /** What came of it, where there is nothing to take back. */
   told = $state<string | undefined>();
+  /** Of what is to be posted: pressed again after a lost answer, it posts nothing twice. */
   #command = crypto.randomUUID();
   #asked = 0;
+  /** Posted as soon as it has been looked at. */
+  #wanted = false;
 
   /** @param after is done when something was posted */
   constructor(
@@ -34,8 +37,11 @@ export class Posting {
     $effect(() => {
       const now = this.#wish();
       this.#command = crypto.randomUUID();
+      this.#asked++;
+      this.#wanted = false;
+      // what was looked at before is not what would be posted now
+      this.looking = now !== undefined;
       if (!now) {
-        this.#asked++;
         this.preview = undefined;
         this.refused = undefined;
         return;
@@ -49,6 +55,9 @@ export class Posting {
     () => !this.busy && !this.looking && this.preview !== undefined && this.preview.refused.length === 0
   );
 
+  /** Whether it may be pressed: while it is looked at it is posted as soon as that is done. */
+  readonly pressable = $derived(this.ready || (this.looking && !this.busy));
+
   async #look(wish: Wish): Promise<void> {
     const asked = ++this.#asked;
     this.looking = true;
@@ -61,12 +70,16 @@ export class Posting {
       this.preview = undefined;
       this.refused = (e as Error).message;
     } finally {
-      if (asked === this.#asked) this.looking = false;
+      if (asked === this.#asked) {
+        this.looking = false;
+        if (this.#wanted) void this.post();
+      }
     }
   }
 
   async post(): Promise<void> {
     const wish = this.#wish();
+    this.#wanted = this.looking;
     if (wish && this.ready) await this.#post(wish, this.#command);
   }
 
@@ -93,13 +106,13 @@ export class Posting {
       this.last = posted.key && !back ? { key: posted.key, sentence } : undefined;
       this.told = this.last ? undefined : sentence;
       this.preview = undefined;
+      this.#command = crypto.randomUUID();
       await this.#client.invalidateQueries({ queryKey: ['plan'] });
       this.after();
     } catch (e) {
       this.refused = (e as Error).message;
     } finally {
       this.busy = false;
-      this.#command = crypto.randomUUID();
       planSeen.answeredDecision();
     }
   }

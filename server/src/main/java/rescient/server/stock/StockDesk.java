@@ -11,7 +11,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
 import rescient.core.stock.Movement;
-import rescient.core.stock.Refused;
 import rescient.core.stock.SupplyLine;
 import rescient.dataset.Postings;
 import rescient.server.planning.Directory;
@@ -193,12 +192,5 @@ class StockDesk {
         if (wish.date() != null && wish.date().isAfter(today)) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is posted ahead of its day").field("date");
         }
-    }
-
-    /** Says of each line that cannot be why. */
-    List<RefusedLine> refused(PlanVersion version, PostingWish wish, List<Refused> refused) {
-        return refused.stream()
-                .map(one -> new Refusal(version, wish, one).line())
-                .toList();
     }
 }
