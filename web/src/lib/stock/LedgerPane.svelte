@@ -38,9 +38,9 @@
       <b>{quantity(ledger.onHand)}</b>
       {ledger.unit} lie here{#if ledger.quarantined > 0}, {quantity(ledger.quarantined)} of them set aside{/if}{#if ledger.value !== undefined && ledger.value !== null},
         worth
-        <b>{money(ledger.value, screen.currency)}</b>{#if ledger.onHand > 0}<span class="ml-1 text-ink-2"
-            >({money(ledger.value / ledger.onHand, screen.currency)} each, {ledger.costing ??
-              'average'})</span
+        <b>{money(ledger.value, screen.currency)}</b
+        >{#if ledger.each !== undefined && ledger.each !== null}<span class="ml-1 text-ink-2"
+            >({money(ledger.each, screen.currency)} each, {ledger.costing ?? 'average'})</span
           >{/if}{:else}; nobody said what it costs{/if}.
     </p>
     {#if tracked || ledger.bins.length > 1}

@@ -32,15 +32,12 @@
     revaluation: 'revalued'
   };
   function nameOf(e: Schemas['LedgerEntry']): string {
-    if (e.kind === 'state') return e.quarantined ? 'set aside' : 'freed';
+    // what is taken back was the other way round
+    if (e.kind === 'state') return e.quarantined === !e.reverses ? 'set aside' : 'freed';
     return NAMES[e.kind] ?? words(e.kind);
   }
   /** Of what only changes its state one line is enough: the one that says where it lies now. */
-  const lines = $derived(
-    ledger.entries.filter(
-      (e) => e.kind !== 'state' || e.quantity > 0 !== (e.reverses !== undefined && e.reverses !== null)
-    )
-  );
+  const lines = $derived(ledger.entries.filter((e) => e.kind !== 'state' || e.quantity > 0));
   const most = $derived(Math.max(1, ledger.opening, ledger.onHand, ...lines.map((e) => e.onHand)));
   const x = $derived((n: number) => 6 + (Math.max(0, n) / most) * (MARGIN - 14));
   /** What was there, from now downwards: a step at each line. */
@@ -101,12 +98,10 @@
             >{e.quantity === 0
               ? ''
               : e.kind === 'state'
-                ? quantity(Math.abs(e.quantity))
+                ? quantity(e.quantity)
                 : quantity(e.quantity, true)}</td
           >
-          <td class="n then"
-            >{quantity(e.kind === 'state' && e.quantity < 0 ? e.onHand - e.quantity : e.onHand)}</td
-          >
+          <td class="n then">{quantity(e.onHand)}</td>
           <td class="n">{e.value === 0 ? '' : money(e.value, currency)}</td>
           <td class="why" title="{e.person}, {clock(e.entered)}{e.reason ? `: ${e.reason}` : ''}"
             >{e.reason ? said(e.reason) : e.person}</td
@@ -133,13 +128,7 @@
             : 'when the record began'}</td
         >
         <td></td><td></td>
-        <td class="n then"
-          >{quantity(
-            ledger.entries.length < ledger.total
-              ? (ledger.entries.at(-1)?.onHand ?? 0) - (ledger.entries.at(-1)?.quantity ?? 0)
-              : ledger.opening
-          )}</td
-        >
+        <td class="n then">{quantity(ledger.before)}</td>
         <td></td><td></td><td></td>
       </tr>
     </tbody>

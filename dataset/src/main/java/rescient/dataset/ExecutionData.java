@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,11 +17,11 @@ import rescient.core.company.Units;
 import rescient.core.stock.Costing;
 import rescient.core.stock.Masterdata;
 import rescient.core.stock.StockItem;
+import rescient.core.stock.StockValue;
 
 /** What the rows of a dataset say of items, kits, routings and prices, as postings need it. */
 final class ExecutionData implements Masterdata {
     private static final int BACK_DAYS = 30;
-    private static final int USUAL_DECIMALS = 2;
 
     private final Map<String, List<Row>> rows;
     private final LocalDate today;
@@ -142,14 +141,7 @@ final class ExecutionData implements Masterdata {
 
     @Override
     public int moneyDecimals() {
-        String currency = setting("currency");
-        try {
-            return currency == null
-                    ? USUAL_DECIMALS
-                    : Math.max(0, Currency.getInstance(currency).getDefaultFractionDigits());
-        } catch (IllegalArgumentException e) {
-            return USUAL_DECIMALS;
-        }
+        return StockValue.decimals(setting("currency"));
     }
 
     @Override

@@ -10,8 +10,10 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Fact;
+import rescient.core.stock.StockValue;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -70,7 +72,8 @@ class Ledger {
     /**
      * @param opening what lay there before the first movement of the record
      * @param total movements there are
-     * @param price of one as it is valued now; null: nobody said what it costs
+     * @param each what one is worth now; null: nothing lies there, or nobody said what it costs
+     * @param before what was there before the first of the entries
      */
     record LedgerView(
             String item,
@@ -83,10 +86,12 @@ class Ledger {
             BigDecimal onHand,
             BigDecimal quarantined,
             @Nullable BigDecimal value,
+            @Nullable BigDecimal each,
             @Nullable BigDecimal standardCost,
             List<BinView> bins,
             List<LedgerEntry> entries,
             int total,
+            BigDecimal before,
             BigDecimal opening) {}
 
     /** @param offset how many of the last movements are passed over */
@@ -108,7 +113,11 @@ class Ledger {
                 .thenComparing(bin -> bin.serial == null ? "" : bin.serial, DocumentOrder.INSTANCE)
                 .thenComparing(BinView::quarantined));
         BigDecimal onHand = bins.stream().map(BinView::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
-        BigDecimal value = value(item, site, onHand);
+        BigDecimal value = StockValue.of(
+                item,
+                kept.values(List.of(code)).get(code + '\0' + site),
+                onHand,
+                StockValue.decimals(directory.facts().setting("currency")));
         KeptMovements.Sum all = kept.sum(code, site);
         KeptMovements.Sum passed = offset == 0 ? KeptMovements.Sum.NONE : kept.sumOfLast(code, site, offset);
         List<LedgerEntry> entries = kept.entries(
@@ -124,28 +133,29 @@ class Ledger {
                 site,
                 directory.siteName(site),
                 directory.unit(code),
-                rescient.server.planning.Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
-                item.costing() == null ? null : rescient.server.planning.Words.word(item.costing()),
+                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                item.costing() == null ? null : Words.word(item.costing()),
                 StockDesk.plain(onHand),
                 StockDesk.plain(bins.stream()
                         .filter(BinView::quarantined)
                         .map(BinView::quantity)
                         .reduce(BigDecimal.ZERO, BigDecimal::add)),
                 value,
+                StockValue.each(value, onHand),
                 item.standardCost(),
                 bins,
                 entries,
                 all.count(),
+                StockDesk.plain(before(entries, onHand.subtract(passed.quantity()))),
                 StockDesk.plain(onHand.subtract(all.quantity())));
     }
 
-    private BigDecimal value(Fact.Item item, String site, BigDecimal onHand) {
-        BigDecimal known = item.costing() == Fact.Costing.STANDARD
-                ? null
-                : kept.values(List.of(item.code())).get(item.code() + '\0' + site);
-        return known != null
-                ? known
-                : item.standardCost() == null ? null : item.standardCost().multiply(onHand);
+    private static BigDecimal before(List<LedgerEntry> entries, BigDecimal otherwise) {
+        if (entries.isEmpty()) {
+            return otherwise;
+        }
+        LedgerEntry first = entries.get(entries.size() - 1);
+        return first.onHand.subtract(first.quantity);
     }
 
     private static BinView bin(PlanVersion version, Fact.Stock stock) {

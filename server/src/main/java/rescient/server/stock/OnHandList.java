@@ -15,6 +15,7 @@ import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Fact;
 import rescient.core.plan.RunOut;
+import rescient.core.stock.StockValue;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.OrderKey;
@@ -170,6 +171,7 @@ class OnHandList {
 
     private List<OnHand> rows(PlanVersion version) {
         Map<String, BigDecimal> values = kept.values();
+        int decimals = StockValue.decimals(version.directory().facts().setting("currency"));
         Map<String, List<Fact.Stock>> byPoint = new HashMap<>();
         version.directory()
                 .facts()
@@ -177,20 +179,18 @@ class OnHandList {
                 .forEach(stock -> byPoint.computeIfAbsent(stock.item() + '\0' + stock.site(), k -> new ArrayList<>())
                         .add(stock));
         return byPoint.entrySet().stream()
-                .map(one -> row(version, one.getValue(), values.get(one.getKey())))
+                .map(one -> row(version, one.getValue(), values.get(one.getKey()), decimals))
                 .sorted(Comparator.comparing(OnHand::item, DocumentOrder.INSTANCE)
                         .thenComparing(OnHand::site))
                 .toList();
     }
 
-    private static OnHand row(PlanVersion version, List<Fact.Stock> there, BigDecimal value) {
+    private static OnHand row(PlanVersion version, List<Fact.Stock> there, BigDecimal value, int decimals) {
         Directory directory = version.directory();
         Fact.Stock first = there.get(0);
         Fact.Item item = directory.item(first.item());
         BigDecimal free = sum(there, true);
         BigDecimal kept = sum(there, false);
-        BigDecimal cost = item.standardCost();
-        boolean byCost = value == null || item.costing() == Fact.Costing.STANDARD;
         Optional<RunOut> out = version.plan().point(first.item(), first.site()).flatMap(RunOut::of);
         return new OnHand(
                 OrderKey.encoded(first.item()) + '~' + OrderKey.encoded(first.site()),
@@ -213,7 +213,7 @@ class OnHandList {
                         .filter(Objects::nonNull)
                         .min(Comparator.naturalOrder())
                         .orElse(null),
-                !byCost ? value : cost == null ? null : cost.multiply(free.add(kept)),
+                StockValue.of(item, value, free.add(kept), decimals),
                 out.map(o -> Words.date(o.day())).orElse(null),
                 out.map(o -> o.day() - version.plan().snapshot().today()).orElse(null),
                 null);

@@ -1,7 +1,6 @@
 package rescient.server.stock;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +8,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
+import rescient.core.stock.StockValue;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.platform.Cause;
@@ -68,15 +68,13 @@ class ValuesFollow {
                 BigDecimal.class,
                 point.item(),
                 point.site());
-        BigDecimal before = now.subtract(more);
-        BigDecimal worth = before.signum() == 0
-                ? database.queryForObject(
-                                "select coalesce(standard_cost, 0) from items where code = ?",
-                                BigDecimal.class,
-                                point.item())
-                        .multiply(now)
-                        .setScale(value.scale(), RoundingMode.HALF_UP)
-                : value.multiply(now).divide(before, value.scale(), RoundingMode.HALF_UP);
+        BigDecimal cost = database.queryForObject(
+                "select coalesce(standard_cost, 0) from items where code = ?", BigDecimal.class, point.item());
+        int decimals = StockValue.decimals(
+                database.queryForList("select value from settings where key = 'currency'", String.class).stream()
+                        .findFirst()
+                        .orElse(null));
+        BigDecimal worth = StockValue.following(value, now.subtract(more), now, cost, decimals);
         database.update(
                 "update stock_values set value = ? where item = ? and site = ?", worth, point.item(), point.site());
         database.update("delete from stock_layers where item = ? and site = ?", point.item(), point.site());
