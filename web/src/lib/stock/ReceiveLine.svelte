@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import { parsedDate, parsedNumber, quantity } from '$lib/format';
+  import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { rights } from '$lib/rights.svelte';
   import { escapes } from '$lib/ui/escapes';
   import Key from '$lib/ui/Key.svelte';
@@ -16,13 +17,26 @@
     currency: string;
   }
   let { number, line, today, currency }: Props = $props();
-  let open = $state(false);
-  let amount = $state('');
-  let lot = $state('');
-  let expiry = $state('');
-  let aside = $state(false);
+  interface Typed {
+    open: boolean;
+    amount: string;
+    lot: string;
+    expiry: string;
+    aside: boolean;
+    unit?: string;
+  }
+  // it is made anew for each line
+  // svelte-ignore state_referenced_locally
+  const form = `receive ${number} ${line.line}`;
+  const typed = halfTyped<Typed>(form);
+  let open = $state(typed?.open ?? false);
+  let amount = $state(typed?.amount ?? '');
+  let lot = $state(typed?.lot ?? '');
+  let expiry = $state(typed?.expiry ?? '');
+  let aside = $state(typed?.aside ?? false);
   /** In which unit it is counted: that of the order, or the item's own. */
-  let unit = $state<string | undefined>();
+  let unit = $state<string | undefined>(typed?.unit);
+  keepHalfTyped(form, (): Typed => ({ open, amount, lot, expiry, aside, unit }));
   const units = $derived([...new Set([line.purchaseUnit ?? line.unit, line.unit])]);
   const wrong = $derived({
     amount: amount.trim() !== '' && Number.isNaN(parsedNumber(amount)) ? 'is no number' : undefined,

@@ -2,6 +2,7 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { parsedDate, parsedNumber } from '$lib/format';
+import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { planState, stockLedger, stockOnHand } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
@@ -89,9 +90,14 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
 
   constructor() {
     super({ name: 'stock', row: 'point', opened: 'point' });
+    const typed = halfTyped<ReturnType<StockScreen['typed']>>('posting');
+    if (typed && typed.point === this.opened) this.#again(typed);
+    keepHalfTyped('posting', () => this.typed());
     // what is half typed belongs to the item that it was typed at
+    let at = this.opened;
     $effect(() => {
-      void this.#point;
+      if (this.#point === at) return;
+      at = this.#point;
       this.act = undefined;
     });
   }
@@ -134,6 +140,22 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     () => this.wish,
     () => (this.act = undefined)
   );
+
+  #again(typed: ReturnType<StockScreen['typed']>): void {
+    this.act = typed.act;
+    this.amount = typed.amount;
+    this.lot = typed.lot;
+    this.quarantined = typed.quarantined;
+    this.reason = typed.reason;
+    this.day = typed.day;
+    this.of = typed.of;
+  }
+
+  /** What is half typed, and where. */
+  private typed() {
+    const { act, amount, lot, quarantined, reason, day, of } = this;
+    return { point: this.opened, act, amount, lot, quarantined, reason, day, of };
+  }
 
   get empty(): string {
     return this.sought || this.only || this.site

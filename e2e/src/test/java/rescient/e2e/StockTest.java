@@ -113,7 +113,12 @@ class StockTest extends DeskTest {
         assertThat(form).containsText("is no number");
         form.getByLabel("By").fill("-2");
         form.getByLabel("Why").fill("bent");
+        // what is half typed is there again after a reload
+        page.reload();
+        assertThat(form.getByLabel("Why")).hasValue("bent");
+        assertThat(form.getByLabel("By")).hasValue("-2");
         assertThat(form.getByTestId("moves")).containsText("ROD-12");
+        form.getByLabel("Why").focus();
         post(page);
         assertThat(there).containsText(before - 2 + " m");
         assertThat(entries(page).first()).containsText("bent");

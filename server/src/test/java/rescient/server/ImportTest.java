@@ -7,22 +7,15 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.LongConsumer;
 import java.util.stream.IntStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -30,12 +23,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
 import rescient.core.snapshot.Signal;
 import rescient.dataset.Company;
-import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
@@ -49,68 +40,12 @@ import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 
 /** Tables in from files and spreadsheets, whole or not at all; and out again. */
-class ImportTest extends ServerTest {
+class ImportTest extends ImportingTest {
     @TempDir
     private Path folder;
 
     @Autowired
     private Decisions decisions;
-
-    private JsonNode bring(String name, byte[] content) throws Exception {
-        Reply reply = reply(
-                "ida",
-                MockMvcRequestBuilders.post("/api/imports")
-                        .param("name", name)
-                        .with(csrf())
-                        .contentType("application/octet-stream")
-                        .content(content));
-        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
-        return reply.body();
-    }
-
-    private JsonNode paste(String text) throws Exception {
-        Reply reply = reply(
-                "ida",
-                MockMvcRequestBuilders.post("/api/imports/pasted")
-                        .with(csrf())
-                        .contentType("application/json")
-                        .content(json.createObjectNode().put("text", text).toString()));
-        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
-        return reply.body();
-    }
-
-    /** The wish that the first sheet is understood as it was proposed. */
-    private ObjectNode wish(JsonNode brought) {
-        return wish(brought, 0);
-    }
-
-    private ObjectNode wish(JsonNode brought, int place) {
-        JsonNode sheet = brought.get("sheets").get(place);
-        ObjectNode wish = json.createObjectNode();
-        wish.put("sheet", place);
-        wish.set("table", sheet.get("table"));
-        wish.set("columns", sheet.get("columns"));
-        wish.set("dates", sheet.get("dates"));
-        wish.set("decimal", sheet.get("decimal"));
-        wish.put("withoutFaulty", false);
-        return wish;
-    }
-
-    private Reply send(JsonNode brought, String what, UUID key, JsonNode... wishes) throws Exception {
-        ObjectNode all = json.createObjectNode();
-        all.putArray("sheets").addAll(List.of(wishes));
-        var request = MockMvcRequestBuilders.post(
-                        "/api/imports/" + brought.get("id").asText() + what)
-                .with(csrf())
-                .contentType("application/json")
-                .content(all.toString());
-        return reply("ida", key == null ? request : request.header("Idempotency-Key", key));
-    }
-
-    /** What would become of it, of one sheet. */
-    private JsonNode looked(JsonNode brought, JsonNode wish) throws Exception {
-        return send(brought, "/preview", null, wish).body().get("sheets").get(0);
-    }
 
     @Test
     void pastedCellsAreUnderstoodLookedAtTakenInAndTakenBack() throws Exception {
@@ -339,97 +274,6 @@ class ImportTest extends ServerTest {
             assertThat(again.plannedOrders()).isEqualTo(version.plan().plannedOrders());
             assertThat(again.allSignals()).isEqualTo(version.plan().allSignals());
         }
-    }
-
-    /**
-     * A workbook with all tables, into an empty company that looks as far ahead, in one go: the same plan, value by value; taken
-     * back, nothing is left.
-     */
-    @Test
-    void aWholeWorkbookComesInTogether() throws Exception {
-        MockHttpServletResponse response = mvc.perform(MockMvcRequestBuilders.get("/api/exports/company.xlsx")
-                        .with(SecurityMockMvcRequestPostProcessors.user(users.loadUserByUsername("ida"))))
-                .andReturn()
-                .getResponse();
-        Plan plan = live.current().plan();
-        List<Row> ahead = DatasetReader.read(DEMO).rows("settings").stream()
-                .filter(row -> Set.of("today", "horizon_end").contains(row.text("key")))
-                .toList();
-        store.replace(new Dataset(Map.of("settings", ahead)), "New company", false);
-        knowing();
-        JsonNode brought = bring("company.xlsx", response.getContentAsByteArray());
-        List<ObjectNode> wishes = new ArrayList<>();
-        for (int place = 0; place < brought.get("sheets").size(); place++) {
-            if (brought.get("sheets").get(place).get("rows").asInt() > 0) {
-                wishes.add(wish(brought, place));
-            }
-        }
-        // in whatever order they are ticked
-        Collections.reverse(wishes);
-        JsonNode[] all = wishes.toArray(JsonNode[]::new);
-        JsonNode preview = send(brought, "/preview", null, all).body().get("sheets");
-        assertThat(preview)
-                .hasSize(all.length)
-                .allSatisfy(sheet -> assertThat(sheet.get("faulty").asInt())
-                        .as(String.valueOf(sheet.get("faults")))
-                        .isZero());
-        assertThat(preview.get(0).get("sheet")).isEqualTo(all[0].get("sheet"));
-        Reply taken = send(brought, "", UUID.randomUUID(), all);
-        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
-        knowing();
-        assertThat(live.current().plan().plannedOrders()).isEqualTo(plan.plannedOrders());
-        assertThat(live.current().plan().allSignals()).isEqualTo(plan.allSignals());
-        undo("ida", taken);
-        assertThat(List.of("items", "planning", "customer_orders", "supply_orders", "forecasts"))
-                .allSatisfy(table -> assertThat(count(table)).as(table).isZero());
-    }
-
-    /** What a row names may come with another sheet; a fault in one keeps all out; a table comes from one sheet. */
-    @Test
-    void sheetsOfOneFileStandTogether() throws Exception {
-        JsonNode brought = bring(
-                "new.zip",
-                zip(Map.of(
-                        "stock.csv", "item,site,quantity\nNEW-1,LARKMOOR,7\nNEW-2,LARKMOOR,x\n",
-                        "items.csv", "code,name,unit\nNEW-1,New,pcs\nNEW-2,New too,pcs\n",
-                        "more.csv", "code,name,unit\nNEW-3,New as well,pcs\n")));
-        Map<String, ObjectNode> wishes = new HashMap<>();
-        for (int place = 0; place < 3; place++) {
-            wishes.put(
-                    brought.get("sheets").get(place).get("name").asText().replaceFirst("\\..*", ""),
-                    wish(brought, place));
-        }
-        assertThat(send(brought, "", UUID.randomUUID(), wishes.get("items"), wishes.get("more"))
-                        .body()
-                        .get("detail")
-                        .asText())
-                .contains("Two sheets");
-        assertThat(looked(brought, wishes.get("stock")).get("faulty").asInt()).isEqualTo(2);
-        Reply refused = send(brought, "", UUID.randomUUID(), wishes.get("stock"), wishes.get("items"));
-        assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.body().get("detail").asText()).contains("1 row has a fault in stock");
-        assertThat(count("items where code like 'NEW-%'")).isZero();
-        wishes.get("stock").putObject("corrections").putObject("3").put("quantity", "9");
-        Reply taken = send(brought, "", UUID.randomUUID(), wishes.get("stock"), wishes.get("items"));
-        assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
-        assertThat(jdbc.queryForList(
-                        "select quantity::int from stock where item like 'NEW-%' order by item", Integer.class))
-                .containsExactly(7, 9);
-        undo("ida", taken);
-        assertThat(count("items where code like 'NEW-%'") + count("stock where item like 'NEW-%'"))
-                .isZero();
-    }
-
-    private static byte[] zip(Map<String, String> files) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> file : files.entrySet()) {
-                zip.putNextEntry(new ZipEntry(file.getKey()));
-                zip.write(file.getValue().getBytes(StandardCharsets.UTF_8));
-                zip.closeEntry();
-            }
-        }
-        return bytes.toByteArray();
     }
 
     /** An order of our own numbers, a changed day and a second line: in whole, and numbers go on behind; taken back, all is as before. */

@@ -3,10 +3,8 @@ package rescient.server.exchange;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.OutputStreamWriter;
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
@@ -25,6 +23,7 @@ import rescient.dataset.Dataset;
 import rescient.dataset.RecordTables;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
+import rescient.server.platform.RowCells;
 import rescient.server.platform.Today;
 
 /** The stock record as rows of a dataset: out of the database, and into it when a company is loaded. */
@@ -61,23 +60,9 @@ public class RecordRows {
         Dataset whole = dataset;
         for (Table table : RecordTables.ALL) {
             whole = whole.with(
-                    table.name(), database.query(READ.get(table.name()), (row, i) -> Row.of(table, cells(row))));
+                    table.name(), database.query(READ.get(table.name()), (row, i) -> Row.of(table, RowCells.of(row))));
         }
         return whole;
-    }
-
-    private static Map<String, String> cells(ResultSet row) throws SQLException {
-        Map<String, String> cells = new HashMap<>();
-        for (int c = 1; c <= row.getMetaData().getColumnCount(); c++) {
-            Object value = row.getObject(c);
-            if (value instanceof BigDecimal number) {
-                BigDecimal plain = number.stripTrailingZeros();
-                cells.put(row.getMetaData().getColumnLabel(c), plain.toPlainString());
-            } else if (value != null && !Boolean.FALSE.equals(value)) {
-                cells.put(row.getMetaData().getColumnLabel(c), value.toString());
-            }
-        }
-        return cells;
     }
 
     /** Puts the record of a dataset into the tables, which are empty; the company is there already. */

@@ -2,8 +2,6 @@ package rescient.server.stock;
 
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -22,6 +20,7 @@ import rescient.dataset.KeptRecord;
 import rescient.dataset.Postings;
 import rescient.dataset.Row;
 import rescient.server.commands.Turn;
+import rescient.server.platform.RowCells;
 
 /** The stock record in the database: movements, what stock is worth, and what orders cost. */
 @Component
@@ -100,22 +99,7 @@ class KeptMovements implements KeptRecord {
     }
 
     private List<Row> rows(String table, String sql, Object... arguments) {
-        return database.query(sql, (row, i) -> KeptRecord.row(table, cells(row)), arguments);
-    }
-
-    private static Map<String, String> cells(ResultSet row) throws SQLException {
-        Map<String, String> cells = new HashMap<>();
-        for (int c = 1; c <= row.getMetaData().getColumnCount(); c++) {
-            Object value = row.getObject(c);
-            if (value != null) {
-                cells.put(
-                        row.getMetaData().getColumnLabel(c),
-                        value instanceof BigDecimal number
-                                ? number.stripTrailingZeros().toPlainString()
-                                : value instanceof Boolean flag ? flag ? "true" : "" : value.toString());
-            }
-        }
-        return cells;
+        return database.query(sql, (row, i) -> KeptRecord.row(table, RowCells.of(row)), arguments);
     }
 
     Optional<PostingRecord> posting(UUID key) {
