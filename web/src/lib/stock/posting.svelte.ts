@@ -107,8 +107,9 @@ export class Posting {
       this.told = this.last ? undefined : sentence;
       this.preview = undefined;
       this.#command = crypto.randomUUID();
-      await this.#client.invalidateQueries({ queryKey: ['plan'] });
+      // what was typed is posted: a reload from here on must not offer it again
       this.after();
+      await this.#client.invalidateQueries({ queryKey: ['plan'] });
     } catch (e) {
       this.refused = (e as Error).message;
     } finally {

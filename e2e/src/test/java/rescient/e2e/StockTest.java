@@ -60,6 +60,7 @@ class StockTest extends DeskTest {
         assertThat(receive.getByTestId("moves")).containsText("done");
         button(receive, "Receive").click();
         assertThat(stores.getByText("purchase order, done")).isVisible();
+        assertThat(receive).hasCount(0);
         assertThat(planner.getByTestId("there")).containsText("60 pcs lie here, 35 of them set aside");
         assertThat(button(line, "Receive line 1")).hasCount(0);
 
