@@ -35,15 +35,6 @@ final class ExecutionTables {
             ALL.put(table.name(), table);
         }
         wider(
-                "open_orders",
-                Column.of("unit", TEXT).to("units"),
-                Column.of("price", AMOUNT),
-                Column.of("scrapped", AMOUNT),
-                Column.of("confirmed_date", DAY),
-                Column.of("split_of", TEXT),
-                Column.of("state", TEXT),
-                Column.of("purchase_state", TEXT));
-        wider(
                 "open_order_components",
                 Column.openKey("step", TEXT),
                 Column.of("planned", AMOUNT),

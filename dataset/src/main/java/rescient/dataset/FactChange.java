@@ -28,6 +28,13 @@ public record FactChange(Table table, List<Row> before, List<Row> after) {
         return table.name().equals(TOGETHER) || (before.size() <= 1 && after.size() <= 1);
     }
 
+    /** Those of them that are of the company, and not of what the application keeps beside it. */
+    public static List<FactChange> ofCompany(List<FactChange> changes) {
+        return changes.stream()
+                .filter(change -> !DeskTables.has(change.table()))
+                .toList();
+    }
+
     /** A row in the place of another; either may be null. */
     public static FactChange of(Row before, Row after) {
         return new FactChange(

@@ -28,7 +28,7 @@ public final class Facts implements CompanyFacts {
             "operations", List.of("item"),
             "supplier_items", List.of("item"),
             "alternative_items", List.of("item"),
-            "open_orders", List.of("item"),
+            "open_orders", List.of("item", "number"),
             "stock", List.of("item"),
             "customer_orders", List.of("number"),
             "customer_order_parts", List.of("number"));

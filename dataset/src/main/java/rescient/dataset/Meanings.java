@@ -265,6 +265,8 @@ final class Meanings {
         column("from_date", "First day of the bucket");
         column("bucket", "Length of the bucket");
         column("shipments.date", "Day it was shipped");
+        column("open_orders.unit", "Unit in which it was ordered; empty: the item's");
+        column("open_orders.price", "Price agreed for one such unit");
         column("open_orders.kind", "How it replenishes");
         column("stage", "firmed by the planner, or released to who carries it out");
         column("open_orders.quantity", "Good quantity still open, in the item's unit");

@@ -244,7 +244,7 @@ final class RowFacts {
                 row.text("from_site"),
                 row.text("supplier"),
                 open,
-                row.day("due_date", 0),
+                row.day("confirmed_date", row.day("due_date", 0)),
                 row.day("start_date", OpenOrder.NO_DAY),
                 row.flag("locked", false),
                 OpenOrder.toStart(

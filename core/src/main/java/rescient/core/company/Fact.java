@@ -814,6 +814,12 @@ public sealed interface Fact {
      * @param ordered in all; null: what is still open
      * @param startQuantity started in all, before yield; null: what was ordered, divided by the yield
      * @param forOrder the customer order whose line it is bought for alone, with {@code forLine}; null: for stock
+     * @param unit in which it was ordered; null: the item's
+     * @param price of one such unit, or null
+     * @param confirmedDate when it will come, as its supplier says; null: he has not
+     * @param splitOf the line that the supplier confirmed in parts, of which this is one
+     * @param state how far it has come; of a purchase, see {@code purchaseState}
+     * @param purchaseState how far the purchase of a subcontractor's service has come
      */
     record OpenOrder(
             String number,
@@ -831,8 +837,20 @@ public sealed interface Fact {
             BigDecimal ordered,
             BigDecimal startQuantity,
             String forOrder,
-            String forLine)
+            String forLine,
+            String unit,
+            BigDecimal price,
+            BigDecimal scrapped,
+            LocalDate confirmedDate,
+            String splitOf,
+            String state,
+            String purchaseState)
             implements Fact {
+        /** When the plan counts on it, unless that is past. */
+        public LocalDate comesOn() {
+            return confirmedDate == null ? dueDate : confirmedDate;
+        }
+
         /** Under which item it is planned: of what is bought for a line alone, the code of its {@link Earmark}. */
         public String plannedAs() {
             return kind == Source.BUY && forOrder != null && forLine != null
@@ -840,6 +858,7 @@ public sealed interface Fact {
                     : item;
         }
 
+        /** The same for another day, whatever its supplier said before. */
         public OpenOrder withDueDate(LocalDate other) {
             return new OpenOrder(
                     number,
@@ -857,7 +876,14 @@ public sealed interface Fact {
                     ordered,
                     startQuantity,
                     forOrder,
-                    forLine);
+                    forLine,
+                    unit,
+                    price,
+                    scrapped,
+                    null,
+                    splitOf,
+                    state,
+                    purchaseState);
         }
     }
 

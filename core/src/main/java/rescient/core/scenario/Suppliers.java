@@ -96,7 +96,7 @@ public final class Suppliers {
 
     /** What is overdue is counted on today. */
     private LocalDate countsOn(Fact.OpenOrder order) {
-        return order.dueDate().isBefore(today) ? today : order.dueDate();
+        return order.comesOn().isBefore(today) ? today : order.comesOn();
     }
 
     private List<Fact.SupplierItem> offers(String supplier) {

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import rescient.core.company.Change;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.OrderImage;
 
 /** Open orders are not needed; a supplier is asked to cancel his. */
 record CancelOrders(@Nullable @Size(max = MOST_ORDERS) List<@NotNull @Size(max = LONGEST) String> orders)
@@ -30,7 +31,7 @@ record CancelOrders(@Nullable @Size(max = MOST_ORDERS) List<@NotNull @Size(max =
         } else {
             OrderImage image = open.image().copy();
             image.remove(open.line());
-            proposal.edits.addAll(image.from(open.image(), open.number()));
+            proposal.changes.addAll(image.from(open.image()));
         }
     }
 }

@@ -10,11 +10,13 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import rescient.core.company.Stage;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PointView;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.OrderImage;
 
 /**
  * Other quantity, dates, supplier, site or source; a planned order becomes firmed. What is null stays as it is.
@@ -96,15 +98,17 @@ record ChangeOrders(
         int after = (int) desk.working(Drafter.Way.of(open.as()), wanted).toEpochDay();
         PointView point =
                 desk.version().plan().point(open.as().item(), open.as().site()).orElseThrow();
+        UnaryOperator<LocalDate> move = day -> Words.date(point.movedLike((int) day.toEpochDay(), before, after));
         OrderImage image = open.image().copy();
-        OrderRows.shift(image, open.line(), day -> Words.date(point.movedLike((int) day.toEpochDay(), before, after)));
-        image.line(open.line()).put("due_date", Words.date(after).toString());
-        OrderDraft moved = Targets.draft(image, open.line());
+        image.put(
+                OrderRows.shifted(image.line(open.line()), Words.date(after), move),
+                OrderRows.shifted(image.issues(open.line()), move));
+        OrderDraft moved = OrderRows.draft(image.line(open.line()), image.issues(open.line()));
         if (open.outside()) {
             desk.ask(open, after < before ? "bring_forward" : "push_back", Words.date(after));
             desk.proposal().asked.add(moved.as(open.number(), open.line(), Stage.RELEASED));
         } else {
-            desk.proposal().edits.addAll(image.from(open.image(), open.number()));
+            desk.proposal().changes.addAll(image.from(open.image()));
         }
         desk.proposal().lines.add(new Proposal.Line(open.key(), open.number(), open.as(), moved, open.outside()));
     }

@@ -1,5 +1,6 @@
 package rescient.server.decisions;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.LongConsumer;
 import org.springframework.http.HttpStatus;
@@ -10,6 +11,7 @@ import rescient.server.commands.Turn;
 import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
+import rescient.server.tables.FactRows;
 
 /** Keeps what a {@link FactsCommand} comes to. */
 record ChangingFacts(DecisionLog log, FactRows facts, FactsCommand wanted) implements DecisionCommand {
@@ -44,10 +46,12 @@ record ChangingFacts(DecisionLog log, FactRows facts, FactsCommand wanted) imple
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
         }
         facts.keep(turn.version().directory().facts(), changes, progress());
-        long id = log.add(turn, kind(), wanted.sentence(), List.of(), wanted.besides());
+        List<FactChange> all = new ArrayList<>(changes);
+        all.addAll(wanted.besides());
+        long id = log.add(turn, kind(), wanted.sentence(), List.of());
         return new Outcome<>(
                 log.made(turn.who(), id, List.of()),
                 new Cause(wanted.from(), turn.who().name(), wanted.sentence()),
-                changes);
+                all);
     }
 }

@@ -1,7 +1,6 @@
 package rescient.server.decisions;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.sql.ResultSet;
@@ -18,7 +17,7 @@ import org.springframework.stereotype.Component;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Turn;
 
-/** What was decided, in the database: with the rows it changed as they were and as they became. */
+/** What was decided, in the database; what became otherwise by it stands in the stream of changes. */
 @Component
 class DecisionLog {
     private static final int LATEST = 60;
@@ -29,16 +28,16 @@ class DecisionLog {
     private final JdbcTemplate database;
     private final ObjectMapper json;
 
-    DecisionLog(JdbcTemplate database, KeptRows rows) {
+    DecisionLog(JdbcTemplate database, ObjectMapper json) {
         this.database = database;
-        this.json = rows.json();
+        this.json = json;
     }
 
     /** @return its number */
-    long add(Turn turn, String kind, String sentence, List<String> orders, List<Edit> edits) {
+    long add(Turn turn, String kind, String sentence, List<String> orders) {
         return database.queryForObject(
-                "insert into decisions (command, login, name, made_at, kind, sentence, orders, edits)"
-                        + " values (?, ?, ?, ?, ?, ?, ?, ?) returning id",
+                "insert into decisions (command, login, name, made_at, kind, sentence, orders)"
+                        + " values (?, ?, ?, ?, ?, ?, ?) returning id",
                 Long.class,
                 turn.key(),
                 turn.who().getUsername(),
@@ -46,8 +45,7 @@ class DecisionLog {
                 Timestamp.from(turn.now()),
                 kind,
                 sentence,
-                write(orders),
-                write(edits));
+                write(orders));
     }
 
     void undone(long id, Turn turn) {
@@ -95,15 +93,6 @@ class DecisionLog {
                 .filter(decision ->
                         decision.undoneAt() == null && decision.about().contains(order))
                 .findFirst();
-    }
-
-    List<Edit> edits(long id) {
-        String edits = database.queryForObject("select edits from decisions where id = ?", String.class, id);
-        try {
-            return json.readValue(edits, new TypeReference<ArrayList<Edit>>() {});
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     /** The company's revision that came of a decision, if facts became otherwise. */

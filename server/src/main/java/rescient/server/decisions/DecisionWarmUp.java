@@ -9,18 +9,19 @@ import org.springframework.stereotype.Component;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.WarmUp;
+import rescient.server.tables.DeskRows;
 
 /** Looks at the consequences of some decisions, which nobody asked for and which are thrown away. */
 @Component
 class DecisionWarmUp implements WarmUp {
     private static final int TIMES = 30;
 
-    private final KeptRows rows;
+    private final DeskRows desk;
     private final ObjectMapper json;
     private final Validator validator;
 
-    DecisionWarmUp(KeptRows rows, ObjectMapper json, Validator validator) {
-        this.rows = rows;
+    DecisionWarmUp(DeskRows desk, ObjectMapper json, Validator validator) {
+        this.desk = desk;
         this.json = json;
         this.validator = validator;
     }
@@ -36,6 +37,6 @@ class DecisionWarmUp implements WarmUp {
     private byte[] consequence(PlanVersion version, Map<String, Object> request) throws JsonProcessingException {
         PlanCommand command = json.convertValue(request, PlanCommand.class);
         validator.validate(command);
-        return json.writeValueAsBytes(Consequence.of(Proposing.look(rows, version, command)));
+        return json.writeValueAsBytes(Consequence.of(Proposing.look(desk, version, command)));
     }
 }

@@ -11,6 +11,8 @@ import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.ToldChanges;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.FactRows;
 
 /** Decisions on the plan: seen before they are kept, kept whole or not at all, and taken back until the order is released. */
 @Service
@@ -18,7 +20,7 @@ public class Decisions {
     private final LivePlan live;
     private final CommandPipeline pipeline;
     private final DecisionLog log;
-    private final KeptRows rows;
+    private final DeskRows desk;
     private final FactRows facts;
     private final FirmedNumbers numbers;
     private final ToldChanges told;
@@ -29,7 +31,7 @@ public class Decisions {
             LivePlan live,
             CommandPipeline pipeline,
             DecisionLog log,
-            KeptRows rows,
+            DeskRows desk,
             FactRows facts,
             FirmedNumbers numbers,
             ToldChanges told,
@@ -37,7 +39,7 @@ public class Decisions {
         this.live = live;
         this.pipeline = pipeline;
         this.log = log;
-        this.rows = rows;
+        this.desk = desk;
         this.facts = facts;
         this.numbers = numbers;
         this.told = told;
@@ -45,7 +47,7 @@ public class Decisions {
     }
 
     Consequence preview(PlanCommand command) {
-        return Consequence.of(Proposing.look(rows, live.current(), command));
+        return Consequence.of(Proposing.look(desk, live.current(), command));
     }
 
     /**
@@ -55,7 +57,7 @@ public class Decisions {
      * @throws JobProblem 409 if the plan no longer has an order, 422 if it cannot be, 403 if this person may not
      */
     Decision keep(SignedIn who, UUID key, PlanCommand command) {
-        return pipeline.carryOut(who, key, new Keeping(log, rows, facts, numbers, command));
+        return pipeline.carryOut(who, key, new Keeping(log, desk, facts, numbers, command));
     }
 
     /**
@@ -84,6 +86,6 @@ public class Decisions {
      * @throws JobProblem 409 if what it changed has changed since, or its order has been released
      */
     Decision undo(SignedIn who, long id) {
-        return pipeline.carryOut(who, UUID.randomUUID(), new TakingBack(log, rows, facts, told, elsewhere, id));
+        return pipeline.carryOut(who, UUID.randomUUID(), new TakingBack(log, facts, told, elsewhere, id));
     }
 }

@@ -35,8 +35,8 @@ public interface FactsCommand {
         return rows -> {};
     }
 
-    /** What else it changes, in the same transaction: does it and says it, for a {@link TakenBack} that puts it back. */
-    default List<Edit> besides() {
+    /** What else it changes beside the company, in the same transaction: does it and says it; {@link TakenBack} puts it back. */
+    default List<FactChange> besides() {
         return List.of();
     }
 }

@@ -1,12 +1,9 @@
 package rescient.server.decisions;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
-import rescient.dataset.FactChange;
-import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
@@ -15,9 +12,11 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.FactRows;
 
 /** Keeps what a {@link PlanCommand} comes to. */
-record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers numbers, PlanCommand wanted)
+record Keeping(DecisionLog log, DeskRows desk, FactRows facts, FirmedNumbers numbers, PlanCommand wanted)
         implements DecisionCommand {
     @Override
     public String kind() {
@@ -39,7 +38,7 @@ record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers num
     /** What cannot be calculated is refused when it is kept as when it is looked at. */
     @Override
     public void rehearse(SignedIn who, PlanVersion present) {
-        Proposal trial = Proposing.look(rows, present, wanted);
+        Proposal trial = Proposing.look(desk, present, wanted);
         List<String> impossible = trial.refusals.isEmpty() && trial.gone.isEmpty() ? trial.impossible() : List.of();
         if (!impossible.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing was kept. " + String.join(" ", impossible));
@@ -49,19 +48,15 @@ record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers num
     @Override
     public Outcome<Decision> carryOut(Turn turn) {
         Proposal proposal = Proposing.of(
-                rows, turn.version(), new Proposing.Author(turn.who().name(), turn.now(), numbers::next), wanted);
+                desk, turn.version(), new Proposing.Author(turn.who().name(), turn.now(), numbers::next), wanted);
         refuse(turn.who(), proposal);
-        Facts before = turn.version().directory().facts();
-        facts.keep(before, proposal.changes);
-        List<Edit> done = rows.keep(proposal.edits);
-        List<FactChange> changes = new ArrayList<>(proposal.changes);
-        changes.addAll(EditedRows.of(before, done));
-        long id = log.add(turn, kind(), proposal.sentence, outcomes(proposal), done);
+        facts.keep(turn.version().directory().facts(), proposal.changes);
+        long id = log.add(turn, kind(), proposal.sentence, outcomes(proposal));
         List<String> about = wanted instanceof OfOrders orders && orders.orders() != null ? orders.orders() : List.of();
         return new Outcome<>(
                 log.made(turn.who(), id, about),
                 new Cause(Cause.Kind.DECISION, turn.who().name(), proposal.sentence),
-                changes);
+                proposal.changes);
     }
 
     private static List<String> outcomes(Proposal proposal) {
@@ -104,7 +99,7 @@ record Keeping(DecisionLog log, KeptRows rows, FactRows facts, FirmedNumbers num
                     .with("faults", proposal.faults)
                     .with("conflicts", proposal.conflicts);
         }
-        if (proposal.edits.isEmpty() && proposal.changes.isEmpty()) {
+        if (proposal.changes.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is chosen, or nothing would be otherwise");
         }
     }

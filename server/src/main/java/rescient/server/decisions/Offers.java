@@ -25,6 +25,7 @@ import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.DeskRows;
 
 /**
  * Other suppliers, buying instead of making, making what is bought but has a bill of materials, and alternative items:
@@ -32,11 +33,11 @@ import rescient.server.platform.Nullable;
  */
 @Service
 class Offers {
-    private final KeptRows rows;
+    private final DeskRows desk;
     private final LivePlan live;
 
-    Offers(KeptRows rows, LivePlan live) {
-        this.rows = rows;
+    Offers(DeskRows desk, LivePlan live) {
+        this.desk = desk;
         this.live = live;
     }
 
@@ -71,7 +72,7 @@ class Offers {
     /** In the order in which they would be there; none for an order that went while somebody looked at it. */
     List<Offer> forOrder(String key) {
         PlanVersion version = live.current();
-        Targets targets = new Targets(rows, version);
+        Targets targets = new Targets(desk, version);
         return targets.find(key).map(target -> offers(version, targets, target)).orElse(List.of());
     }
 
@@ -103,7 +104,7 @@ class Offers {
 
     /** By the plan as it would be if the orders that wait used it. */
     private Optional<Offer> alternative(PlanVersion version, Target target, String other, BigDecimal ordinary) {
-        Proposal proposal = Proposing.look(rows, version, new UseAlternative(List.of(target.key()), other, null));
+        Proposal proposal = Proposing.look(desk, version, new UseAlternative(List.of(target.key()), other, null));
         if (!proposal.refusals.isEmpty()) {
             return Optional.empty();
         }

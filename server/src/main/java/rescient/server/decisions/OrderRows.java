@@ -1,114 +1,148 @@
 package rescient.server.decisions;
 
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import rescient.core.base.Quantity;
 import rescient.core.company.Earmark;
 import rescient.core.company.MadeFor;
+import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
+import rescient.dataset.DeskTables;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.planning.OrderValue;
 import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
+import rescient.server.tables.DeskRows;
 
-/** Rows of orders as decisions write them. */
-final class OrderRows {
-    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+/** Rows of orders as they are written. */
+public final class OrderRows {
+    private static final Table LINES = Table.named("open_orders");
+    private static final Table ISSUES = Table.named("open_order_components");
 
     private OrderRows() {}
 
-    static ObjectNode head(String number, OrderDraft order, String note, Proposing.Author author) {
-        ObjectNode row = JSON.objectNode();
-        row.put("number", number);
-        row.put("kind", Words.word(order.source()));
-        row.put("supplier", order.supplier());
-        row.put("site", order.site());
-        row.put("from_site", order.fromSite());
-        row.put("note", note == null || note.isBlank() ? null : note.strip());
-        row.put("created_by", author.name());
-        row.put("created_at", author.now().toString());
-        return row;
+    /** What is kept with the number of an order that somebody makes. */
+    public static Row head(String number, @Nullable String note, String author, Instant now) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        cells.put("number", number);
+        cells.put("note", note == null || note.isBlank() ? null : note.strip());
+        cells.put("created_by", author);
+        cells.put("created_at", DeskRows.moment(now));
+        return Row.of(DeskTables.ORDER_HEADS, cells);
     }
 
-    static void addLine(OrderImage image, String number, String line, String stage, Drafter.Drafted drafted) {
-        OrderDraft order = drafted.order();
-        ObjectNode row = image.lines().addObject();
-        row.put("order_number", number);
-        row.put("line", line);
-        row.put("stage", stage);
+    /** A line of an order. */
+    public static Row line(String number, String line, String stage, OrderDraft order, OrderValue worth) {
         Earmark bought = Earmark.of(order.item());
-        row.put("item", bought == null ? order.item() : bought.item());
         MadeFor made = order.madeFor();
-        row.put("for_order", bought != null ? bought.number() : made == null ? null : made.number());
-        row.put("for_line", bought != null ? bought.line() : made == null ? null : made.line());
-        row.put("ordered", Quantity.decimal(order.quantity()));
-        row.put("quantity", Quantity.decimal(order.quantity()));
-        row.put("start_quantity", Quantity.decimal(order.startQuantity()));
-        row.put("due_date", Words.date(order.dueDay()).toString());
-        row.put("start_date", Words.date(order.startDay()).toString());
-        row.put("unit", drafted.worth().unit());
-        row.put("unit_quantity", drafted.worth().units());
-        row.put("unit_price", drafted.worth().price());
-        issues(image, number, line, order.needs());
+        Map<String, String> cells = new LinkedHashMap<>();
+        cells.put("number", number);
+        cells.put("line", line);
+        cells.put("kind", Words.word(order.source()));
+        cells.put("stage", stage);
+        cells.put("item", bought == null ? order.item() : bought.item());
+        cells.put("site", order.site());
+        cells.put("from_site", order.fromSite());
+        cells.put("supplier", order.supplier());
+        cells.put("quantity", Quantity.text(order.quantity()));
+        cells.put("ordered", Quantity.text(order.quantity()));
+        cells.put("start_quantity", Quantity.text(order.startQuantity()));
+        cells.put("due_date", Words.date(order.dueDay()).toString());
+        cells.put("start_date", Words.date(order.startDay()).toString());
+        cells.put("for_order", bought != null ? bought.number() : made == null ? null : made.number());
+        cells.put("for_line", bought != null ? bought.line() : made == null ? null : made.line());
+        cells.put("unit", worth.unit());
+        cells.put("price", worth.price() == null ? null : worth.price().toPlainString());
+        return Row.of(LINES, cells);
     }
 
-    /** What a line has to issue from now on; what has been issued stays. */
-    static void issueInstead(OrderImage image, String number, String line, List<OrderDraft.Need> needs) {
-        for (int i = image.components().size() - 1; i >= 0; i--) {
-            JsonNode row = image.components().get(i);
-            if (row.get("line").asText().equals(line)
-                    && OrderImage.decimal(row, "quantity").signum() > 0) {
-                image.components().remove(i);
-            }
-        }
-        issues(image, number, line, needs);
+    /** What a line has to issue. */
+    public static List<Row> issues(String number, String line, List<OrderDraft.Need> needs) {
+        return needs.stream()
+                .map(need -> Row.of(
+                        ISSUES,
+                        Map.of(
+                                "number", number,
+                                "line", line,
+                                "component", need.item(),
+                                "quantity", Quantity.text(need.quantity()),
+                                "needed_date", Words.date(need.day()).toString())))
+                .toList();
     }
 
-    private static void issues(OrderImage image, String number, String line, List<OrderDraft.Need> needs) {
-        for (OrderDraft.Need need : needs) {
-            ObjectNode issue = image.components().addObject();
-            issue.put("order_number", number);
-            issue.put("line", line);
-            issue.put("component", need.item());
-            issue.put("quantity", Quantity.decimal(need.quantity()));
-            issue.put("needed_date", Words.date(need.day()).toString());
-        }
+    /** A line of an order as it stands. */
+    public static OrderDraft draft(Row row, List<Row> issues) {
+        BigDecimal good = row.decimal("quantity");
+        BigDecimal started = row.decimal("start_quantity");
+        int due = day(row.date("due_date"));
+        String site = row.text("site");
+        String from = row.text("from_site");
+        List<OrderDraft.Need> needs = issues.stream()
+                .map(need -> new OrderDraft.Need(
+                        need.text("component"),
+                        from == null ? site : from,
+                        Quantity.of(need.decimal("quantity")),
+                        day(need.date("needed_date"))))
+                .toList();
+        String forOrder = row.text("for_order");
+        String item = row.text("item");
+        String forLine = row.text("for_line");
+        Source kind = Source.valueOf(row.text("kind").toUpperCase(Locale.ROOT));
+        return new OrderDraft(
+                forOrder == null || MadeFor.hangs(kind) ? item : new Earmark(item, forOrder, forLine).code(),
+                site,
+                kind,
+                row.text("supplier"),
+                from,
+                Quantity.of(good),
+                Quantity.of(started == null ? good : started),
+                row.date("start_date") == null ? due : day(row.date("start_date")),
+                due,
+                needs,
+                Set.of(),
+                MadeFor.of(kind, forOrder, forLine));
     }
 
-    /** Moves a line and what it still has to issue, each date as {@code move} says. */
-    static void shift(OrderImage image, String line, UnaryOperator<LocalDate> move) {
-        ObjectNode row = image.line(line);
-        move(row, "start_date", move);
-        for (JsonNode issue : image.components()) {
-            if (issue.get("line").asText().equals(line)) {
-                move((ObjectNode) issue, "needed_date", move);
-            }
-        }
+    private static int day(LocalDate date) {
+        return (int) date.toEpochDay();
     }
 
-    private static void move(ObjectNode row, String column, UnaryOperator<LocalDate> move) {
-        LocalDate date = OrderImage.date(row, column);
-        if (date != null) {
-            row.put(column, move.apply(date).toString());
-        }
+    /** A line for another day, whatever its supplier said before; it starts when {@code move} says. */
+    static Row shifted(Row line, LocalDate due, UnaryOperator<LocalDate> move) {
+        LocalDate start = line.date("start_date");
+        return line.with("due_date", due.toString())
+                .with("confirmed_date", null)
+                .with("start_date", start == null ? null : move.apply(start).toString());
+    }
+
+    /** What a line has to issue, each on the day that {@code move} says. */
+    static List<Row> shifted(List<Row> issues, UnaryOperator<LocalDate> move) {
+        return issues.stream()
+                .map(row -> row.with(
+                        "needed_date", move.apply(row.date("needed_date")).toString()))
+                .toList();
     }
 
     /** What a supplier is to be asked; an earlier request for the same line is replaced. */
-    static Edit request(KeptRows rows, Target.Open open, String kind, LocalDate due, Proposing.Author author) {
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("order_number", open.number());
-        key.put("line", open.line());
-        ArrayNode after = JSON.arrayNode();
-        ObjectNode row = after.addObject();
-        key.forEach(row::put);
-        row.put("kind", kind);
-        row.put("due_date", due == null ? null : due.toString());
-        row.put("name", author.name());
-        row.put("made_at", author.now().toString());
-        return new Edit("change_requests", key, rows.read("change_requests", key), after);
+    static FactChange request(
+            DeskRows desk, Target.Open open, String kind, @Nullable LocalDate due, Proposing.Author author) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        cells.put("order_number", open.number());
+        cells.put("line", open.line());
+        cells.put("kind", kind);
+        cells.put("due_date", due == null ? null : due.toString());
+        cells.put("name", author.name());
+        cells.put("made_at", DeskRows.moment(author.now()));
+        return FactChange.of(
+                desk.row(DeskTables.REQUESTS, open.number(), open.line()), Row.of(DeskTables.REQUESTS, cells));
     }
 }

@@ -18,10 +18,8 @@ import rescient.server.planning.PlanVersion;
 /** What a wish comes to, before anything is kept. */
 final class Proposal {
     final PlanVersion version;
-    /** What becomes of the facts of the company, but for its open orders. */
+    /** What becomes of the facts of the company, and of what is kept beside it. */
     final List<FactChange> changes = new ArrayList<>();
-    /** What becomes of open orders, and of what is kept beside the company. */
-    final List<Edit> edits = new ArrayList<>();
 
     final List<Line> lines = new ArrayList<>();
     /** Keys of the customer order lines that come in. */
@@ -39,7 +37,7 @@ final class Proposal {
     /** Whether that is because what was looked at is no longer so. */
     boolean stale;
 
-    /** What the plan would have to know that no edit says: what a supplier is only asked for. */
+    /** What the plan would have to know that no change says: what a supplier is only asked for. */
     final List<Change> asked = new ArrayList<>();
     /** Stock points whose line shows what happens. */
     final List<String[]> points = new ArrayList<>();
@@ -119,8 +117,7 @@ final class Proposal {
     /** The plan as it will be. */
     PlanVersion after() {
         Facts facts = version.directory().facts();
-        List<FactChange> rows = new ArrayList<>(changes);
-        rows.addAll(EditedRows.of(facts, edits));
+        List<FactChange> rows = new ArrayList<>(FactChange.ofCompany(changes));
         rows.addAll(OpenOrderRows.changes(facts.after(rows), asked));
         return rows.isEmpty() ? version : version.changed(rows);
     }

@@ -1,8 +1,5 @@
 package rescient.server.decisions;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -16,15 +13,20 @@ import rescient.core.order.Obstacle;
 import rescient.core.order.OrderDraft;
 import rescient.core.order.WantedDay;
 import rescient.core.plan.NeedName;
+import rescient.dataset.DeskTables;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
 import rescient.server.planning.Holds;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.OrderImage;
 
 /** The proposal that a command is being worked out to, and what commands need for it. Nothing is written here. */
 final class Proposing {
-    private final KeptRows rows;
+    private final DeskRows desk;
     private final Proposal proposal;
     private final PlanVersion version;
     private final Author author;
@@ -40,31 +42,27 @@ final class Proposing {
      */
     record Author(String name, Instant now, Supplier<String> numbers) {}
 
-    private Proposing(KeptRows rows, PlanVersion version, Author author) {
-        this.rows = rows;
+    private Proposing(DeskRows desk, PlanVersion version, Author author) {
+        this.desk = desk;
         this.version = version;
         this.author = author;
         this.proposal = new Proposal(version);
         this.drafter = new Drafter(version);
-        this.targets = new Targets(rows, version);
+        this.targets = new Targets(desk, version);
         this.alternatives = new Alternatives(version, targets);
     }
 
     /** What a command comes to. */
-    static Proposal of(KeptRows rows, PlanVersion version, Author author, PlanCommand command) {
-        Proposing desk = new Proposing(rows, version, author);
-        command.propose(desk);
-        return desk.proposal;
+    static Proposal of(DeskRows desk, PlanVersion version, Author author, PlanCommand command) {
+        Proposing proposing = new Proposing(desk, version, author);
+        command.propose(proposing);
+        return proposing.proposal;
     }
 
     /** What it would come to, for somebody who only looks. */
-    static Proposal look(KeptRows rows, PlanVersion version, PlanCommand command) {
+    static Proposal look(DeskRows desk, PlanVersion version, PlanCommand command) {
         int[] place = {0};
-        return of(rows, version, new Author("", Instant.EPOCH, () -> "new " + ++place[0]), command);
-    }
-
-    KeptRows rows() {
-        return rows;
+        return of(desk, version, new Author("", Instant.EPOCH, () -> "new " + ++place[0]), command);
     }
 
     Proposal proposal() {
@@ -166,11 +164,17 @@ final class Proposing {
 
     void firm(@Nullable String key, @Nullable OrderDraft before, Drafter.Drafted drafted) {
         String number = author.numbers().get();
-        OrderImage image = OrderImage.none();
-        image.head().add(OrderRows.head(number, drafted.order(), note, author));
-        OrderRows.addLine(image, number, "1", "firmed", drafted);
-        proposal.edits.addAll(image.from(OrderImage.none(), number));
+        OrderImage image = OrderImage.none(number);
+        image.head(OrderRows.head(number, note, author.name(), author.now()));
+        put(image, "1", drafted);
+        proposal.changes.addAll(image.from(OrderImage.none(number)));
         proposal.lines.add(new Proposal.Line(key, number, before, drafted.order(), false));
+    }
+
+    private static void put(OrderImage image, String line, Drafter.Drafted drafted) {
+        image.put(
+                OrderRows.line(image.number(), line, "firmed", drafted.order(), drafted.worth()),
+                OrderRows.issues(image.number(), line, drafted.order().needs()));
     }
 
     private boolean obstructed(Target target, Drafter.Drafted drafted) {
@@ -216,20 +220,8 @@ final class Proposing {
             refuse(open, "stands on an order with other lines, which all have one supplier and one site");
             return;
         }
-        if (!sameHead) {
-            ObjectNode head = OrderRows.head(open.number(), drafted.order(), null, author);
-            for (String kept : List.of("note", "created_by", "created_at")) {
-                head.set(kept, image.head().get(0).get(kept));
-            }
-            image.head().removeAll();
-            image.head().add(head);
-        }
-        image.remove(open.line());
-        if (image.head().isEmpty()) {
-            image.head().add(open.image().head().get(0));
-        }
-        OrderRows.addLine(image, open.number(), open.line(), "firmed", drafted);
-        proposal.edits.addAll(image.from(open.image(), open.number()));
+        put(image, open.line(), drafted);
+        proposal.changes.addAll(image.from(open.image()));
         proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), drafted.order(), false));
     }
 
@@ -244,12 +236,12 @@ final class Proposing {
                 images.computeIfAbsent(open.number(), n -> open.image().copy()).remove(open.line());
             }
         }
-        images.forEach((number, image) -> proposal.edits.addAll(image.from(before.get(number), number)));
+        images.forEach((number, image) -> proposal.changes.addAll(image.from(before.get(number))));
     }
 
     /** A supplier is to be asked for another day, or to cancel. */
     void ask(Target.Open open, String kind, @Nullable LocalDate due) {
-        proposal.edits.add(OrderRows.request(rows, open, kind, due, author));
+        proposal.changes.add(OrderRows.request(desk, open, kind, due, author));
     }
 
     /** @param until null: it is held no longer */
@@ -266,21 +258,26 @@ final class Proposing {
             return;
         }
         NeedName need = NeedName.of(planned.point()).get(planned.order().sequence());
-        Map<String, String> key = new LinkedHashMap<>();
-        key.put("item", planned.order().item());
-        key.put("site", planned.order().site());
-        key.put("need", Holds.need(need));
-        key.put("place", Integer.toString(need.place()));
-        ArrayNode after = JsonNodeFactory.instance.arrayNode();
+        String item = planned.order().item();
+        String site = planned.order().site();
+        String place = Integer.toString(need.place());
+        Row before = desk.row(DeskTables.HOLDS, item, site, Holds.need(need), place);
+        Row after = null;
         if (until != null) {
-            ObjectNode row = after.addObject();
-            key.forEach(row::put);
-            row.put("until", until.toString());
-            row.put("note", reason);
-            row.put("name", author.name());
-            row.put("made_at", author.now().toString());
+            Map<String, String> cells = new LinkedHashMap<>();
+            cells.put("item", item);
+            cells.put("site", site);
+            cells.put("need", Holds.need(need));
+            cells.put("place", place);
+            cells.put("until", until.toString());
+            cells.put("note", reason);
+            cells.put("name", author.name());
+            cells.put("made_at", DeskRows.moment(author.now()));
+            after = Row.of(DeskTables.HOLDS, cells);
         }
-        proposal.edits.add(new Edit("holds", key, rows.read("holds", key), after));
+        if (before != null || after != null) {
+            proposal.changes.add(FactChange.of(before, after));
+        }
         proposal.lines.add(new Proposal.Line(target.key(), null, target.as(), target.as(), false));
     }
 }

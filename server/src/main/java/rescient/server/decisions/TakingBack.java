@@ -3,28 +3,24 @@ package rescient.server.decisions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
-import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.ToldChanges;
+import rescient.server.tables.FactRows;
 
 /**
  * Takes a decision back.
  *
  * @param elsewhere what decisions change besides the company, by table
  */
-record TakingBack(
-        DecisionLog log, KeptRows rows, FactRows facts, ToldChanges told, Map<String, TakenBack> elsewhere, long id)
+record TakingBack(DecisionLog log, FactRows facts, ToldChanges told, Map<String, TakenBack> elsewhere, long id)
         implements DecisionCommand {
-    private static final Set<String> ORDERS = Set.of("open_orders", "open_order_components");
-
     @Override
     public String kind() {
         return "TAKE_BACK";
@@ -56,40 +52,25 @@ record TakingBack(
         if (decision.undoneAt() != null) {
             return Outcome.unchanged(decision);
         }
-        Facts present = turn.version().directory().facts();
-        Map<Boolean, List<Edit>> edits =
-                log.edits(id).stream().collect(Collectors.partitioningBy(edit -> elsewhere.containsKey(edit.table())));
-        List<FactChange> changes = new ArrayList<>(facts(edits.get(false)));
+        Map<Boolean, List<FactChange>> made = log.revision(id).map(told::of).orElse(List.of()).stream()
+                .collect(Collectors.partitioningBy(
+                        change -> elsewhere.containsKey(change.table().name())));
+        List<FactChange> changes = new ArrayList<>();
+        made.get(false).forEach(change -> changes.add(0, change.reversed()));
         try {
-            facts.keep(present, changes);
-            List<Edit> done =
-                    rows.apply(edits.get(false).stream().map(Edit::reversed).toList());
-            changes.addAll(EditedRows.of(present, done));
-        } catch (KeptRows.StaleRowsException e) {
-            throw stale(decision, String.join(" ", e.edit().key().values()));
+            facts.keep(turn.version().directory().facts(), changes);
         } catch (FactRows.StaleFactException e) {
             throw stale(decision, ToldChanges.key(e.change().any()));
         }
-        edits.get(true).forEach(edit -> elsewhere.get(edit.table()).takenBack(edit));
+        for (FactChange change : made.get(true)) {
+            elsewhere.get(change.table().name()).takenBack(change);
+            changes.add(change.reversed());
+        }
         log.undone(id, turn);
         return new Outcome<>(
                 find(turn.who()),
                 new Cause(Cause.Kind.TAKEN_BACK, turn.who().name(), "Took back: " + decision.sentence()),
                 changes);
-    }
-
-    /** What became of facts is read from the stream of changes; what became of orders, and all of older ones, is in the edits. */
-    private List<FactChange> facts(List<Edit> edits) {
-        Set<String> edited = edits.stream().map(Edit::table).collect(Collectors.toSet());
-        boolean orders = edited.stream().anyMatch(table -> table.startsWith("supply_order"));
-        List<FactChange> changes = new ArrayList<>();
-        for (FactChange change : log.revision(id).map(told::of).orElse(List.of())) {
-            String table = change.table().name();
-            if (!edited.contains(table) && !(orders && ORDERS.contains(table))) {
-                changes.add(0, change.reversed());
-            }
-        }
-        return changes;
     }
 
     private static JobProblem stale(Decision decision, String what) {

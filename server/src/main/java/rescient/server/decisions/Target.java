@@ -10,6 +10,7 @@ import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.Words;
+import rescient.server.tables.OrderImage;
 
 /** An order that a decision is about. */
 sealed interface Target {
@@ -44,7 +45,7 @@ sealed interface Target {
         }
 
         boolean firmed() {
-            return image.line(line).get("stage").asText().equals("firmed");
+            return image.line(line).text("stage").equals("firmed");
         }
 
         /** It lies with somebody outside, who has to be asked. */

@@ -15,6 +15,7 @@ import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlannedOrders;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.OrderImage;
 
 /**
  * The production orders that wait for what some orders bring too late take another item instead.
@@ -95,12 +96,13 @@ record UseAlternative(
             before.putIfAbsent(open.number(), open.image());
             OrderImage image =
                     after.computeIfAbsent(open.number(), n -> open.image().copy());
-            OrderRows.issueInstead(
-                    image, open.number(), open.line(), changed.after().needs());
+            image.put(
+                    image.line(open.line()),
+                    OrderRows.issues(open.number(), open.line(), changed.after().needs()));
             desk.proposal()
                     .lines
                     .add(new Proposal.Line(open.key(), open.number(), changed.before(), changed.after(), false));
         }
-        after.forEach((number, image) -> desk.proposal().edits.addAll(image.from(before.get(number), number)));
+        after.forEach((number, image) -> desk.proposal().changes.addAll(image.from(before.get(number))));
     }
 }

@@ -34,7 +34,7 @@ public class RecordRows {
             "closed_orders",
             "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier, l.quantity, l.due_date,"
                     + " l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line, l.unit, l.unit_price as"
-                    + " price, l.closed_date from supply_order_lines l join supply_orders o on o.number = l.order_number where"
+                    + " price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state, l.closed_date from supply_order_lines l join supply_orders o on o.number = l.order_number where"
                     + " l.quantity = 0 order by o.number, l.line",
             "movements",
             "select number as movement, key, date, kind, item, site, lot, serial, quarantined, quantity, value, document,"

@@ -31,6 +31,11 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
             "for_line",
             "unit",
             "price",
+            "scrapped",
+            "confirmed_date",
+            "split_of",
+            "state",
+            "purchase_state",
             "closed_date");
 
     private static final List<String> COMPONENT = List.of("number", "line", "component", "quantity", "needed_date");
@@ -51,7 +56,8 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                 new SupplyRows(
                         "supply_order_lines",
                         "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity,"
-                                + " for_order, for_line, unit, unit_price, closed_date",
+                                + " for_order, for_line, unit, unit_price, scrapped, confirmed_date, split_of, state,"
+                                + " purchase_state, closed_date",
                         lines.stream()
                                 .map(l -> texts(l.with("ordered", l.text("ordered", l.text("quantity"))), LINE))
                                 .toList()),

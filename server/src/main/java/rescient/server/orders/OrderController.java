@@ -10,7 +10,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import rescient.core.company.Source;
 import rescient.core.order.OrderStatus;
 import rescient.core.plan.Peg;
 import rescient.core.plan.Supply;
@@ -137,7 +136,7 @@ class OrderController {
                 OrderStatus.of(order.lines.stream().map(OrderController::status).toList(), today(version));
         SupplyOrderLine next = order.lines.get(status.next());
         List<BigDecimal> values = new ArrayList<>();
-        order.lines.forEach(line -> values.add(value(directory, line)));
+        order.lines.forEach(line -> values.add(line.worth(directory).value()));
         return new OrderRow(
                 order.number,
                 order.kind,
@@ -170,6 +169,7 @@ class OrderController {
                                 && p.supply().line().equals(line.line))
                         .toList())
                 .orElse(List.of());
+        OrderValue worth = line.worth(directory);
         return new OrderLine(
                 line.line,
                 line.stage,
@@ -178,10 +178,10 @@ class OrderController {
                 plain(line.ordered),
                 plain(line.quantity),
                 directory.unit(line.item),
-                plain(line.unitQuantity),
-                line.unit,
-                plain(line.unitPrice),
-                value(directory, line),
+                plain(worth.units()),
+                worth.unit(),
+                plain(worth.price()),
+                worth.value(),
                 line.startDate,
                 line.dueDate,
                 status(line).overdue(today(version)),
@@ -198,19 +198,6 @@ class OrderController {
                 line.forOrder,
                 line.forLine,
                 directory.facts().row("items", line.item).text("tracking", "none"));
-    }
-
-    private static BigDecimal value(Directory directory, SupplyOrderLine line) {
-        return OrderValue.of(
-                        directory,
-                        Source.valueOf(line.order.kind.toUpperCase(java.util.Locale.ROOT)),
-                        line.order.supplier,
-                        line.item,
-                        line.ordered,
-                        line.unitQuantity,
-                        line.unit,
-                        line.unitPrice)
-                .value();
     }
 
     private static BigDecimal plain(BigDecimal value) {

@@ -127,7 +127,8 @@ final class Release {
         List<EarlierNeeds.Given> all = new ArrayList<>();
         for (ReleaseLine line : ready.values()) {
             if (line.firmed() != null) {
-                gone.add(new Change.NoOrder(line.firmed().order.number, line.firmed().line));
+                gone.add(new Change.NoOrder(
+                        line.firmed().text("number"), line.firmed().text("line")));
             }
             all.add(new EarlierNeeds.Given(line.key(), line.order(), line.asked()));
         }

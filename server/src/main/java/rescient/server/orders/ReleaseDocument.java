@@ -76,7 +76,7 @@ public record ReleaseDocument(
         BigDecimal minimum = first.supplier() == null ? null : directory.minimumOrderValue(first.supplier());
         return new ReleaseDocument(
                 Words.word(first.source()),
-                orders.get(0).numbered() ? orders.get(0).firmed().order.number : null,
+                orders.get(0).numbered() ? orders.get(0).firmed().text("number") : null,
                 first.supplier(),
                 first.site(),
                 directory.siteName(first.site()),

@@ -8,13 +8,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Change;
 import rescient.core.order.OrderDraft;
+import rescient.dataset.FactChange;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
-import rescient.server.planning.OpenOrderRows;
 import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
@@ -76,13 +75,10 @@ record ReleaseOrders(
         Release release = releasing.release(turn.version(), keys, asPossible);
         refuse(turn, release);
         refuseUnseen(release);
-        List<Change> changes = new ArrayList<>();
+        List<FactChange> changes = new ArrayList<>();
         Releasing.Answer answer =
                 new Releasing.Answer(documents.create(turn, release, note, notes, changes), release.obstacles);
-        return new Outcome<>(
-                answer,
-                new Cause(Cause.Kind.RELEASE, turn.who().name(), sentence(answer)),
-                OpenOrderRows.changes(turn.version().directory().facts(), changes));
+        return new Outcome<>(answer, new Cause(Cause.Kind.RELEASE, turn.who().name(), sentence(answer)), changes);
     }
 
     @Override

@@ -1,72 +1,99 @@
 package rescient.server.orders;
 
-import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import rescient.core.base.Quantity;
-import rescient.core.company.Change;
-import rescient.core.company.Earmark;
-import rescient.core.company.MadeFor;
-import rescient.core.order.OrderDraft;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
 import rescient.server.commands.Turn;
-import rescient.server.planning.Words;
+import rescient.server.decisions.OrderRows;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.FactRows;
+import rescient.server.tables.OrderImage;
 
 /** Makes documents of what is released, in the transaction of its command. */
 @Component
 class ReleasedDocuments {
-    private final SupplyOrderComponentRepository components;
     private final NumberRangeRepository numbers;
-    private final EntityManager entities;
+    private final DeskRows desk;
+    private final FactRows rows;
 
-    ReleasedDocuments(
-            SupplyOrderComponentRepository components, NumberRangeRepository numbers, EntityManager entities) {
-        this.components = components;
+    ReleasedDocuments(NumberRangeRepository numbers, DeskRows desk, FactRows rows) {
         this.numbers = numbers;
-        this.entities = entities;
+        this.desk = desk;
+        this.rows = rows;
+    }
+
+    /** The orders that a release touches, as they were and as they become. */
+    private final class Touched {
+        private final Facts facts;
+        private final Map<String, OrderImage> before = new LinkedHashMap<>();
+        private final Map<String, OrderImage> after = new LinkedHashMap<>();
+
+        Touched(Facts facts) {
+            this.facts = facts;
+        }
+
+        OrderImage order(String number) {
+            return after.computeIfAbsent(number, n -> {
+                OrderImage was = OrderImage.read(facts, desk, n);
+                before.put(n, was);
+                return was.copy();
+            });
+        }
+
+        OrderImage fresh(String number) {
+            before.put(number, OrderImage.none(number));
+            after.put(number, OrderImage.none(number));
+            return after.get(number);
+        }
+
+        List<FactChange> changes() {
+            List<FactChange> changes = new ArrayList<>();
+            after.forEach((number, order) -> changes.addAll(order.from(before.get(number))));
+            return changes;
+        }
     }
 
     /**
      * Writes the documents of a release.
      *
      * @param note on those that have none of their own in {@code notes}, by the key of their first line
-     * @param changes gets what becomes of the open orders
+     * @param changes gets what became of the orders
      */
     List<Releasing.Created> create(
-            Turn turn, Release release, String note, Map<String, String> notes, List<Change> changes) {
+            Turn turn, Release release, String note, Map<String, String> notes, List<FactChange> changes) {
+        Facts facts = turn.version().directory().facts();
+        Touched touched = new Touched(facts);
         List<Releasing.Created> created = new ArrayList<>();
         for (ReleaseDocument draft : release.drafts()) {
             List<ReleaseLine> lines =
                     draft.lines().stream().map(l -> release.ready.get(l.key())).toList();
-            SupplyOrder order = lines.get(0).numbered() ? lines.get(0).firmed().order : null;
             String own = note(notes.get(draft.lines().get(0).key()), note);
-            if (order == null) {
-                order = document(turn, draft, own);
-                takeBack(lines, changes);
-                for (int i = 0; i < lines.size(); i++) {
-                    addLine(order, Integer.toString(i + 1), draft.lines().get(i), lines.get(i));
-                }
-                entities.persist(order);
-                components.saveAll(issues(order, lines));
+            OrderImage order;
+            if (lines.get(0).numbered()) {
+                order = touched.order(lines.get(0).firmed().text("number"));
+                giveOut(order, lines.get(0).firmed().text("line"), own);
             } else {
-                lines.get(0).firmed().stage = "released";
-                if (own != null) {
-                    order.note = order.note == null ? own : order.note + "\n" + own;
+                order = touched.fresh(numbers.locked(draft.kind()).take());
+                order.head(OrderRows.head(order.number(), own, turn.who().name(), turn.now()));
+                for (int i = 0; i < lines.size(); i++) {
+                    take(touched, order, Integer.toString(i + 1), lines.get(i));
                 }
-            }
-            for (int i = 0; i < lines.size(); i++) {
-                String line = lines.get(i).numbered() ? lines.get(i).firmed().line : Integer.toString(i + 1);
-                changes.add(lines.get(i).as(order.number, line));
             }
             created.add(new Releasing.Created(
-                    order.number,
-                    order.kind,
+                    order.number(),
+                    draft.kind(),
                     draft.partner(),
                     draft.siteName(),
                     draft.lines().size(),
                     draft.value()));
         }
+        changes.addAll(touched.changes());
+        rows.keep(facts, changes);
         return created;
     }
 
@@ -75,75 +102,23 @@ class ReleasedDocuments {
         return note == null || note.isBlank() ? null : note.strip();
     }
 
-    private SupplyOrder document(Turn turn, ReleaseDocument draft, String note) {
-        SupplyOrder order = new SupplyOrder();
-        order.number = numbers.locked(draft.kind()).take();
-        order.kind = draft.kind();
-        order.supplier = draft.supplier();
-        order.site = draft.site();
-        order.fromSite = draft.fromSite();
-        order.note = note;
-        order.createdBy = turn.who().name();
-        order.createdAt = turn.now();
-        return order;
-    }
-
-    /** Firmed orders become lines of documents; what they were goes. */
-    private void takeBack(List<ReleaseLine> lines, List<Change> changes) {
-        for (ReleaseLine going : lines) {
-            SupplyOrderLine firmed = going.firmed();
-            if (firmed != null) {
-                components.deleteAll(components.findByOrderNumberOrderById(firmed.order.number).stream()
-                        .filter(c -> c.line.equals(firmed.line))
-                        .toList());
-                SupplyOrder order = firmed.order;
-                order.lines.remove(firmed);
-                entities.flush();
-                entities.remove(firmed);
-                if (order.lines.isEmpty()) {
-                    entities.flush();
-                    entities.remove(order);
-                }
-                changes.add(new Change.NoOrder(order.number, firmed.line));
-            }
+    /** A firmed line whose number is known to those who carry it out keeps it. */
+    private static void giveOut(OrderImage order, String line, String note) {
+        order.put(order.line(line).with("stage", "released"), order.issues(line));
+        Row head = order.head();
+        if (note != null) {
+            String before = head.text("note");
+            order.head(head.with("note", before == null ? note : before + "\n" + note));
         }
     }
 
-    private static void addLine(SupplyOrder order, String name, ReleaseDocument.Line draft, ReleaseLine going) {
-        SupplyOrderLine line = new SupplyOrderLine();
-        line.order = order;
-        line.line = name;
-        line.stage = "released";
-        Earmark bought = Earmark.of(going.order().item());
-        line.item = bought == null ? draft.item() : bought.item();
-        MadeFor made = going.order().madeFor();
-        line.forOrder = bought != null ? bought.number() : made == null ? null : made.number();
-        line.forLine = bought != null ? bought.line() : made == null ? null : made.line();
-        line.ordered = draft.quantity();
-        line.quantity = draft.quantity();
-        line.startQuantity = Quantity.decimal(going.order().startQuantity());
-        line.dueDate = draft.due();
-        line.startDate = draft.start();
-        line.unit = draft.unit();
-        line.unitQuantity = draft.unitQuantity();
-        line.unitPrice = draft.unitPrice();
-        order.lines.add(line);
-    }
-
-    /** What the orders will have to issue. */
-    private static List<SupplyOrderComponent> issues(SupplyOrder order, List<ReleaseLine> lines) {
-        List<SupplyOrderComponent> rows = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            for (OrderDraft.Need need : lines.get(i).order().needs()) {
-                SupplyOrderComponent row = new SupplyOrderComponent();
-                row.orderNumber = order.number;
-                row.line = Integer.toString(i + 1);
-                row.component = need.item();
-                row.quantity = Quantity.decimal(need.quantity());
-                row.neededDate = Words.date(need.day());
-                rows.add(row);
-            }
+    /** An order becomes a line of a document; if it was firmed, what it was goes. */
+    private static void take(Touched touched, OrderImage order, String line, ReleaseLine going) {
+        if (going.firmed() != null) {
+            touched.order(going.firmed().text("number")).remove(going.firmed().text("line"));
         }
-        return rows;
+        order.put(
+                OrderRows.line(order.number(), line, "released", going.order(), going.worth()),
+                OrderRows.issues(order.number(), line, going.order().needs()));
     }
 }

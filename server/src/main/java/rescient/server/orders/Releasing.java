@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.Holds;
@@ -26,8 +28,6 @@ import rescient.server.platform.Nullable;
 class Releasing {
     private final LivePlan live;
     private final Companies companies;
-    private final SupplyOrderRepository orders;
-    private final SupplyOrderComponentRepository components;
     private final Holds holds;
     private final CommandPipeline pipeline;
     private final ReleasedDocuments documents;
@@ -37,8 +37,6 @@ class Releasing {
     Releasing(
             LivePlan live,
             Companies companies,
-            SupplyOrderRepository orders,
-            SupplyOrderComponentRepository components,
             Holds holds,
             CommandPipeline pipeline,
             ReleasedDocuments documents,
@@ -46,8 +44,6 @@ class Releasing {
             ObjectMapper json) {
         this.live = live;
         this.companies = companies;
-        this.orders = orders;
-        this.components = components;
         this.holds = holds;
         this.pipeline = pipeline;
         this.documents = documents;
@@ -94,17 +90,17 @@ class Releasing {
 
     Release release(PlanVersion version, List<String> keys, boolean asPossible) {
         Map<String, ReleaseLine> firmed = new HashMap<>();
+        Facts facts = version.directory().facts();
         for (String key : keys) {
             if (OrderKey.isLine(key)) {
-                orders.withLines(OrderKey.number(key)).stream()
-                        .flatMap(o -> o.lines.stream())
-                        .filter(l -> l.line.equals(OrderKey.line(key))
-                                && l.stage.equals("firmed")
-                                && l.quantity.signum() > 0)
-                        .forEach(l -> firmed.put(
-                                key,
-                                ReleaseLine.firmed(
-                                        version, key, l, components.findByOrderNumberOrderById(l.order.number))));
+                String number = OrderKey.number(key);
+                String name = OrderKey.line(key);
+                Row line = facts.row("open_orders", number, name);
+                if (line != null
+                        && line.text("stage").equals("firmed")
+                        && line.decimal("quantity").signum() > 0) {
+                    firmed.put(key, ReleaseLine.firmed(version, key, line, facts.components(number, name)));
+                }
             }
         }
         return new Release(version, keys, firmed, holds.of(version), asPossible);

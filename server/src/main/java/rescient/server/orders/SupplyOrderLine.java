@@ -11,10 +11,15 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import rescient.core.company.Earmark;
 import rescient.core.company.MadeFor;
 import rescient.core.company.Source;
+import rescient.dataset.Row;
+import rescient.server.planning.Directory;
+import rescient.server.planning.OrderValue;
 
 /** One item on an order: {@code ordered} in all, {@code quantity} still open, both in the item's unit. */
 @Entity
@@ -60,27 +65,28 @@ class SupplyOrderLine {
 
     /** Under which item it is planned. */
     String plannedAs() {
-        return forOrder == null || hangs() ? item : new Earmark(item, forOrder, forLine).code();
+        Source kind = Source.valueOf(order.kind.toUpperCase(Locale.ROOT));
+        return forOrder == null || MadeFor.hangs(kind) ? item : new Earmark(item, forOrder, forLine).code();
     }
 
-    private boolean hangs() {
-        return MadeFor.hangs(kind());
+    /** What all that was ordered comes to. */
+    OrderValue worth(Directory directory) {
+        Map<String, String> cells = new HashMap<>();
+        cells.put("kind", order.kind);
+        cells.put("supplier", order.supplier);
+        cells.put("item", item);
+        cells.put("ordered", ordered.toPlainString());
+        cells.put("start_quantity", startQuantity == null ? null : startQuantity.toPlainString());
+        cells.put("unit", unit);
+        cells.put("price", unitPrice == null ? null : unitPrice.toPlainString());
+        return OrderValue.of(directory, Row.of(rescient.dataset.Table.named("open_orders"), cells));
     }
 
-    private Source kind() {
-        return Source.valueOf(order.kind.toUpperCase(Locale.ROOT));
-    }
+    /** The day on which it will come, as its supplier says; null: he has not. */
+    LocalDate confirmedDate;
 
-    /** The line that it hangs on, or null. */
-    MadeFor madeFor() {
-        return MadeFor.of(kind(), forOrder, forLine);
-    }
-
-    /** The unit it is bought in, with the quantity and the price in that unit. */
+    /** The unit it is bought in, with the price in that unit. */
     String unit;
-
-    @Column(precision = 19, scale = 6)
-    BigDecimal unitQuantity;
 
     @Column(precision = 19, scale = 6)
     BigDecimal unitPrice;

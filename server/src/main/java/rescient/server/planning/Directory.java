@@ -264,8 +264,12 @@ public final class Directory {
 
     /** A quantity in the unit an item is bought in from a supplier, in whole steps of it. */
     public BigDecimal inPurchaseUnits(String supplier, String item, BigDecimal quantity) {
+        return inUnit(item, quantity, purchaseUnit(supplier, item));
+    }
+
+    /** A quantity of an item in another unit, in whole steps of it; as it is if nothing says how many they are. */
+    public BigDecimal inUnit(String item, BigDecimal quantity, String bought) {
         Units units = facts.units();
-        String bought = purchaseUnit(supplier, item);
         Ratio factor = units.factor(Earmark.item(item), bought, unit(item));
         if (factor == null) {
             return quantity;

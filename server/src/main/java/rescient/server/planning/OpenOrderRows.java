@@ -1,8 +1,8 @@
 package rescient.server.planning;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import rescient.core.base.Quantity;
 import rescient.core.company.Change;
 import rescient.core.company.Earmark;
@@ -33,7 +33,12 @@ public final class OpenOrderRows {
                         facts,
                         order.order().number(),
                         order.order().line(),
-                        row(order.order()),
+                        row(
+                                facts.row(
+                                        ORDERS.name(),
+                                        order.order().number(),
+                                        order.order().line()),
+                                order.order()),
                         order.components().stream().map(OpenOrderRows::row).toList());
             } else if (change instanceof Change.NoOrder order) {
                 add(rows, facts, order.number(), order.line(), null, List.of());
@@ -61,28 +66,31 @@ public final class OpenOrderRows {
         }
     }
 
-    private static Row row(OpenOrder order) {
-        BigDecimal quantity = Quantity.decimal(order.quantity());
+    /** @param before what was ordered, at which price and in which unit, stays so; null if there was none */
+    private static Row row(Row before, OpenOrder order) {
         Earmark line = Earmark.of(order.item());
         MadeFor made = order.madeFor();
-        return Codec.of(Fact.OpenOrder.class)
-                .write(new Fact.OpenOrder(
-                        order.number(),
-                        order.line(),
-                        order.kind(),
-                        order.stage(),
-                        line == null ? order.item() : line.item(),
-                        order.site(),
-                        order.fromSite(),
-                        order.supplier(),
-                        quantity,
-                        Words.date(order.dueDay()),
-                        order.startDay() == OpenOrder.NO_DAY ? null : Words.date(order.startDay()),
-                        order.locked(),
-                        quantity,
-                        Quantity.decimal(order.startQuantity()),
-                        line != null ? line.number() : made == null ? null : made.number(),
-                        line != null ? line.line() : made == null ? null : made.line()));
+        String quantity = Quantity.text(order.quantity());
+        Row row = before == null ? Row.of(ORDERS, Map.of("number", order.number(), "line", order.line())) : before;
+        return row.with("kind", Words.word(order.kind()))
+                .with("stage", Words.word(order.stage()))
+                .with("item", line == null ? order.item() : line.item())
+                .with("site", order.site())
+                .with("from_site", order.fromSite())
+                .with("supplier", order.supplier())
+                .with("quantity", quantity)
+                .with("ordered", quantity)
+                .with("due_date", Words.date(order.dueDay()).toString())
+                .with("confirmed_date", null)
+                .with(
+                        "start_date",
+                        order.startDay() == OpenOrder.NO_DAY
+                                ? null
+                                : Words.date(order.startDay()).toString())
+                .with("locked", Boolean.toString(order.locked()))
+                .with("start_quantity", Quantity.text(order.startQuantity()))
+                .with("for_order", line != null ? line.number() : made == null ? null : made.number())
+                .with("for_line", line != null ? line.line() : made == null ? null : made.line());
     }
 
     private static Row row(OpenOrderComponent component) {

@@ -3,11 +3,13 @@ package rescient.server.planning;
 import java.math.BigDecimal;
 import rescient.core.base.Quantity;
 import rescient.core.company.Earmark;
+import rescient.core.company.OpenOrder;
 import rescient.core.company.Source;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.prices.PriceBreaks;
+import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -24,30 +26,35 @@ public record OrderValue(
         @Nullable BigDecimal value) {
 
     /**
-     * A line of an order as it stands: what was agreed on, where it says so, else the list price of its supplier, or the
-     * standard cost of what is not bought.
+     * A line of an order as it stands, all that was ordered: at the price agreed on, where it says so, else at the list
+     * price of its supplier, or at the standard cost of what is not bought.
      *
-     * @param units in the unit of the order, null where the line does not say; so are {@code unit} and {@code price}
+     * @param line a row of open orders
      */
-    public static OrderValue of(
-            Directory directory,
-            Source source,
-            String supplier,
-            String item,
-            BigDecimal quantity,
-            @Nullable BigDecimal units,
-            @Nullable String unit,
-            @Nullable BigDecimal price) {
-        if (source != Source.BUY || supplier == null) {
-            return new OrderValue(quantity, directory.unit(item), null, directory.standardValue(item, quantity));
+    public static OrderValue of(Directory directory, Row line) {
+        String item = line.text("item");
+        String supplier = line.text("supplier");
+        BigDecimal ordered = line.decimal("ordered") == null ? line.decimal("quantity") : line.decimal("ordered");
+        if (!line.text("kind").equals("buy") || supplier == null) {
+            return new OrderValue(ordered, directory.unit(item), null, directory.standardValue(item, ordered));
         }
-        BigDecimal bought = units != null ? units : directory.inPurchaseUnits(supplier, item, quantity);
-        BigDecimal each = price != null ? price : directory.purchasePrice(supplier, item, bought);
-        return new OrderValue(
-                bought,
-                unit != null ? unit : directory.purchaseUnit(supplier, item),
-                each,
-                PriceBreaks.value(bought, each));
+        BigDecimal started = line.decimal("start_quantity") == null ? ordered : line.decimal("start_quantity");
+        String unit = line.text("unit", directory.purchaseUnit(supplier, item));
+        BigDecimal units = directory.inUnit(item, started, unit);
+        BigDecimal each = line.decimal("price");
+        if (each == null) {
+            each = directory.purchasePrice(supplier, item, units);
+        }
+        return new OrderValue(units, unit, each, PriceBreaks.value(units, each));
+    }
+
+    /** What is still open of an order. */
+    static OrderValue ofOpen(Directory directory, OpenOrder order) {
+        Row line = directory.facts().row("open_orders", order.number(), order.line());
+        return of(
+                directory,
+                line.with("ordered", Quantity.text(order.quantity()))
+                        .with("start_quantity", Quantity.text(order.startQuantity())));
     }
 
     public static OrderValue of(Directory directory, PointView point, PlannedOrder order) {

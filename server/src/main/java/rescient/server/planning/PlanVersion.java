@@ -74,7 +74,8 @@ public record PlanVersion(
     }
 
     /** This version as if these rows were changed. */
-    public PlanVersion changed(List<FactChange> rows) {
+    public PlanVersion changed(List<FactChange> changes) {
+        List<FactChange> rows = FactChange.ofCompany(changes);
         Tried tried = TRIED.getIfPresent(directory);
         if (tried != null && tried.cameOf(rows)) {
             return after(revision, madeAt, tried.plan, tried.directory);
@@ -83,8 +84,8 @@ public record PlanVersion(
         int day = (int) today.toEpochDay();
         // a name makes another plan too: what was made of the one before holds the old name
         return PlanChanges.of(directory.facts(), next.facts(), rows, day)
-                .map(changes ->
-                        after(revision, madeAt, rows.isEmpty() ? plan : plan.after(changes, Asked.watch()), next))
+                .map(planned ->
+                        after(revision, madeAt, rows.isEmpty() ? plan : plan.after(planned, Asked.watch()), next))
                 .orElseGet(() -> {
                     PlanVersion other = anew(next.facts());
                     TRIED.put(directory, new Tried(List.copyOf(rows), other.plan, other.directory));

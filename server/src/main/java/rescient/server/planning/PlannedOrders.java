@@ -147,16 +147,7 @@ public final class PlannedOrders {
                 due,
                 Words.dateOrNull(possible),
                 possible == null ? null : Math.max(0, possible - order.dueDay()),
-                OrderValue.of(
-                                directory,
-                                order.kind(),
-                                order.supplier(),
-                                order.item(),
-                                Words.quantity(order.quantity()),
-                                null,
-                                null,
-                                null)
-                        .value(),
+                OrderValue.ofOpen(directory, order).value(),
                 null,
                 null,
                 null,

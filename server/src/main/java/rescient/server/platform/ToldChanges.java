@@ -22,6 +22,7 @@ import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
+import rescient.dataset.DeskTables;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
@@ -98,6 +99,9 @@ public class ToldChanges {
 
     /** The item that a row is about, or null. */
     private static String itemOf(Row row) {
+        if (DeskTables.has(row.table())) {
+            return null;
+        }
         return switch (row.table().name()) {
             case "items" -> row.text("code");
             case "bom_lines" -> row.text("parent");
@@ -138,7 +142,7 @@ public class ToldChanges {
     }
 
     private FactChange change(String table, String before, String after) {
-        Table of = Table.named(table);
+        Table of = Table.named(table) == null ? DeskTables.named(table) : Table.named(table);
         return new FactChange(of, codec.rows(of, before), codec.rows(of, after));
     }
 

@@ -32,7 +32,8 @@ class KeptMovements implements KeptRecord {
     private static final String ORDERS =
             "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier,"
                     + " l.quantity, l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
-                    + " l.unit, l.unit_price as price%s from supply_order_lines l join supply_orders o on o.number = l.order_number"
+                    + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state%s"
+                    + " from supply_order_lines l join supply_orders o on o.number = l.order_number"
                     + " where o.number = any (?) and l.quantity %s 0 order by l.id";
 
     private final JdbcTemplate database;

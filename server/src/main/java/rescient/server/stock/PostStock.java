@@ -11,11 +11,11 @@ import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
-import rescient.server.decisions.FactRows;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
+import rescient.server.tables.FactRows;
 
 /** One act of a person on the stock record: all its movements, or none and said why. */
 record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper json, PostingWish wish)

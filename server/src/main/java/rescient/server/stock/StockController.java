@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
-import rescient.server.decisions.FactRows;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
+import rescient.server.tables.FactRows;
 
 /** The stock record: what lies where, what moved it, and what is posted on it. */
 @RestController

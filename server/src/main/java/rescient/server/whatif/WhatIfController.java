@@ -29,7 +29,6 @@ import rescient.server.access.Rights;
 import rescient.server.access.SignedIn;
 import rescient.server.decisions.Decision;
 import rescient.server.decisions.Decisions;
-import rescient.server.decisions.Edit;
 import rescient.server.decisions.FactsCommand;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
@@ -224,9 +223,9 @@ class WhatIfController {
             }
 
             @Override
-            public List<Edit> besides() {
+            public List<FactChange> besides() {
                 changed(store.change(id, taken.revision, whatIf.name(), left));
-                return List.of(store.edit(whatIf, left));
+                return List.of(store.change(whatIf, left));
             }
         });
     }

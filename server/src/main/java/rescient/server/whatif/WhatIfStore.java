@@ -3,7 +3,6 @@ package rescient.server.whatif;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -12,8 +11,10 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.dataset.DeskTables;
+import rescient.dataset.FactChange;
+import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
-import rescient.server.decisions.Edit;
 import rescient.server.decisions.TakenBack;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Today;
@@ -77,8 +78,12 @@ class WhatIfStore implements TakenBack {
     }
 
     /** What makes these assumptions of those a what-if had, to be kept with a decision. */
-    Edit edit(WhatIf before, List<Assumption> after) {
-        return new Edit(TABLE, Map.of("id", Long.toString(before.id())), tree(before.assumptions()), tree(after));
+    FactChange change(WhatIf before, List<Assumption> after) {
+        return FactChange.of(row(before.id(), before.assumptions()), row(before.id(), after));
+    }
+
+    private Row row(long id, List<Assumption> assumptions) {
+        return Row.of(DeskTables.WHAT_IFS, Map.of("id", Long.toString(id), "assumptions", write(assumptions)));
     }
 
     @Override
@@ -88,10 +93,10 @@ class WhatIfStore implements TakenBack {
 
     /** What was taken over is assumed again, behind what is assumed now; a what-if that was thrown away stays away. */
     @Override
-    public void takenBack(Edit edit) {
-        long id = Long.parseLong(edit.key().get("id"));
-        List<Assumption> again = assumptions(edit.before().toString());
-        assumptions(edit.after().toString()).forEach(again::remove);
+    public void takenBack(FactChange change) {
+        long id = Long.parseLong(change.any().text("id"));
+        List<Assumption> again = assumptions(change.before().get(0).text("assumptions"));
+        assumptions(change.after().get(0).text("assumptions")).forEach(again::remove);
         database.query(COLUMNS + "where id = ? for update", this::read, id).forEach(whatIf -> {
             List<Assumption> all = new ArrayList<>(whatIf.assumptions());
             all.addAll(again);
@@ -109,14 +114,6 @@ class WhatIfStore implements TakenBack {
 
     void remove(long id) {
         database.update("delete from what_ifs where id = ?", id);
-    }
-
-    private ArrayNode tree(List<Assumption> assumptions) {
-        try {
-            return (ArrayNode) json.readTree(write(assumptions));
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     /** Each with the name of its kind. */

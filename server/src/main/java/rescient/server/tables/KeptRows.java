@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
@@ -48,11 +48,6 @@ class KeptRows {
         this.json = json.copy().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
     }
 
-    /** Reads and writes rows without losing a decimal. */
-    ObjectMapper json() {
-        return json;
-    }
-
     /** The rows of a key, in the order they came. */
     ArrayNode read(String table, Map<String, String> key) {
         String rows = database.queryForObject(
@@ -71,15 +66,17 @@ class KeptRows {
     /**
      * Puts the rows after in the place of those before.
      *
-     * @return the edits with what the database holds now
-     * @throws StaleRowsException if the rows are no longer those before
+     * @throws JobProblem 409 if the rows are no longer those before
      */
-    List<Edit> apply(List<Edit> edits) {
+    void keep(List<Edit> edits) {
         List<Edit> inOrder = new ArrayList<>(edits);
         inOrder.sort(Comparator.comparingInt(e -> TABLES.indexOf(e.table())));
         for (Edit edit : inOrder) {
             if (!read(edit.table(), edit.key()).equals(SAME, edit.before())) {
-                throw new StaleRowsException(edit);
+                throw new JobProblem(
+                        HttpStatus.CONFLICT,
+                        "Nothing was kept: " + String.join(" ", edit.key().values())
+                                + " has been changed meanwhile; look at it again");
             }
         }
         delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
@@ -95,25 +92,6 @@ class KeptRows {
         entities.flush();
         // what goes, when nothing refers to it any more
         delete(inOrder, edit -> edit.after().isEmpty());
-        return inOrder.stream()
-                .map(edit -> new Edit(edit.table(), edit.key(), edit.before(), read(edit.table(), edit.key())))
-                .toList();
-    }
-
-    /**
-     * Does {@link #apply} for a command.
-     *
-     * @throws JobProblem 409 if somebody else changed one of the rows
-     */
-    List<Edit> keep(List<Edit> edits) {
-        try {
-            return apply(edits);
-        } catch (StaleRowsException e) {
-            throw new JobProblem(
-                    HttpStatus.CONFLICT,
-                    "Nothing was kept: " + String.join(" ", e.edit.key().values())
-                            + " has been changed meanwhile; look at it again");
-        }
     }
 
     private void write(Edit edit) {
@@ -179,19 +157,5 @@ class KeptRows {
                                 + " and not attisdropped and attidentity = ''",
                         String.class,
                         table));
-    }
-
-    /** What a decision was made on is no longer so. */
-    static final class StaleRowsException extends RuntimeException {
-        private final transient Edit edit;
-
-        StaleRowsException(Edit edit) {
-            super("Rows of " + edit.table() + " changed: " + edit.key());
-            this.edit = edit;
-        }
-
-        Edit edit() {
-            return edit;
-        }
     }
 }

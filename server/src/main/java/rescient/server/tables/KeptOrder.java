@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -9,26 +9,26 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 
-/** The rows of one order: its head, its lines, and what they still have to issue. */
-record OrderImage(ArrayNode head, ArrayNode lines, ArrayNode components) {
+/** One order as its rows are kept: its head, its lines, and what they still have to issue. */
+record KeptOrder(ArrayNode head, ArrayNode lines, ArrayNode components) {
     private static final String HEADS = "supply_orders";
     private static final String LINES = "supply_order_lines";
     private static final String COMPONENTS = "supply_order_components";
 
-    static OrderImage none() {
+    static KeptOrder none() {
         JsonNodeFactory json = JsonNodeFactory.instance;
-        return new OrderImage(json.arrayNode(), json.arrayNode(), json.arrayNode());
+        return new KeptOrder(json.arrayNode(), json.arrayNode(), json.arrayNode());
     }
 
-    static OrderImage read(KeptRows rows, String number) {
-        return new OrderImage(
+    static KeptOrder read(KeptRows rows, String number) {
+        return new KeptOrder(
                 rows.read(HEADS, Map.of("number", number)),
                 rows.read(LINES, Map.of("order_number", number)),
                 rows.read(COMPONENTS, Map.of("order_number", number)));
     }
 
-    OrderImage copy() {
-        return new OrderImage(head.deepCopy(), lines.deepCopy(), components.deepCopy());
+    KeptOrder copy() {
+        return new KeptOrder(head.deepCopy(), lines.deepCopy(), components.deepCopy());
     }
 
     ObjectNode line(String line) {
@@ -62,7 +62,7 @@ record OrderImage(ArrayNode head, ArrayNode lines, ArrayNode components) {
     }
 
     /** What makes this of the order that was. */
-    List<Edit> from(OrderImage before, String number) {
+    List<Edit> from(KeptOrder before, String number) {
         return List.of(
                 new Edit(HEADS, Map.of("number", number), before.head, head),
                 new Edit(LINES, Map.of("order_number", number), before.lines, lines),

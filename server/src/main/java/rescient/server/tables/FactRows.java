@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
@@ -23,6 +23,7 @@ import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
+import rescient.dataset.DeskTables;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Renaming;
@@ -42,15 +43,17 @@ public class FactRows {
     private static final int AT_ONCE = 5_000;
 
     private final KeptRows rows;
+    private final DeskRows desk;
     private final JdbcTemplate database;
 
-    FactRows(KeptRows rows, JdbcTemplate database) {
+    FactRows(KeptRows rows, DeskRows desk, JdbcTemplate database) {
         this.rows = rows;
+        this.desk = desk;
         this.database = database;
     }
 
     /** What a change was made on is no longer so. */
-    static final class StaleFactException extends RuntimeException {
+    public static final class StaleFactException extends RuntimeException {
         private final transient FactChange change;
 
         StaleFactException(FactChange change) {
@@ -58,13 +61,13 @@ public class FactRows {
             this.change = change;
         }
 
-        FactChange change() {
+        public FactChange change() {
             return change;
         }
     }
 
     /**
-     * Puts what is after in the place of what was before. Of open orders only the due dates may differ.
+     * Puts what is after in the place of what was before, of the company and of what is kept beside it.
      *
      * @param facts the company as it is, whose lock is held
      * @throws StaleFactException if a row is not what it was before
@@ -74,7 +77,7 @@ public class FactRows {
     }
 
     /** @param progress is told how many rows were put into tables so far, and may throw to end it */
-    void keep(Facts facts, List<FactChange> changes, LongConsumer progress) {
+    public void keep(Facts facts, List<FactChange> changes, LongConsumer progress) {
         changes.forEach(change -> look(facts, change));
         Optional<Renaming> renaming =
                 Renaming.of(changes).filter(one -> one.changes(facts).size() == changes.size());
@@ -89,7 +92,7 @@ public class FactRows {
         // what many rows refer to may be a few of another table, and has to be there before them
         boolean bulk = byTable.values().stream().anyMatch(some -> some.size() >= MANY);
         byTable.forEach((table, some) -> {
-            if (!bulk || OpenOrderEdits.TABLES.contains(table.name())) {
+            if (!bulk || OpenOrderEdits.TABLES.contains(table.name()) || DeskTables.has(table)) {
                 few.addAll(some);
             } else {
                 many.put(table, some);
@@ -138,11 +141,13 @@ public class FactRows {
         }
     }
 
-    private static void look(Facts facts, FactChange change) {
+    private void look(Facts facts, FactChange change) {
         if (!change.ofOneKey()) {
             throw new IllegalArgumentException("A change is about one key of " + change.table());
         }
-        List<Row> present = facts.together(change.any());
+        List<Row> present = DeskTables.has(change.table())
+                ? Stream.ofNullable(desk.present(change.any())).toList()
+                : facts.together(change.any());
         boolean same = present.size() == change.before().size()
                 && IntStream.range(0, present.size())
                         .allMatch(i -> present.get(i).sameAs(change.before().get(i)));

@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import rescient.dataset.Column;
+import rescient.dataset.DeskTables;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
@@ -30,7 +31,7 @@ final class TableEdits {
     private TableEdits() {}
 
     static List<Edit> of(KeptRows kept, Facts facts, List<FactChange> changes) {
-        Facts after = facts.after(changes);
+        Facts after = facts.after(FactChange.ofCompany(changes));
         Map<Map<String, String>, Edit> edits = new LinkedHashMap<>();
         OpenOrderEdits orders = new OpenOrderEdits(kept);
         for (FactChange change : changes) {
@@ -41,7 +42,13 @@ final class TableEdits {
             Map<String, String> key = key(change);
             Map<String, String> place = new LinkedHashMap<>(key);
             place.put("", change.table().name());
-            edits.computeIfAbsent(place, p -> edit(kept, change.table(), key, rows(after, change.table(), key)));
+            edits.computeIfAbsent(
+                    place,
+                    p -> edit(
+                            kept,
+                            change.table(),
+                            key,
+                            DeskTables.has(change.table()) ? change.after() : rows(after, change.table(), key)));
         }
         List<Edit> all = new ArrayList<>(edits.values());
         all.addAll(orders.edits());

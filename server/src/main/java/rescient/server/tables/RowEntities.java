@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.PropertyAccessor;

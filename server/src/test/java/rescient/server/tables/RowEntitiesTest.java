@@ -1,4 +1,4 @@
-package rescient.server.decisions;
+package rescient.server.tables;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

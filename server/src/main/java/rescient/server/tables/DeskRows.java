@@ -1,0 +1,81 @@
+package rescient.server.tables;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import rescient.dataset.Column;
+import rescient.dataset.DeskTables;
+import rescient.dataset.Row;
+import rescient.dataset.Table;
+import rescient.server.platform.FactCodec;
+
+/** Reads what the application keeps beside the company: {@link DeskTables}. */
+@Component
+public class DeskRows {
+    private final KeptRows kept;
+    private final JdbcTemplate database;
+
+    DeskRows(KeptRows kept, JdbcTemplate database) {
+        this.kept = kept;
+        this.database = database;
+    }
+
+    /** The row of a key, by the key's columns in their order, or null. */
+    public Row row(Table table, String... key) {
+        Map<String, String> columns = new LinkedHashMap<>();
+        List<Column> ofKey = table.columns().stream().filter(Column::key).toList();
+        for (int i = 0; i < key.length; i++) {
+            columns.put(ofKey.get(i).name(), key[i]);
+        }
+        for (JsonNode cells : kept.read(table.name(), columns)) {
+            return inOneForm(FactCodec.row(table, cells));
+        }
+        return null;
+    }
+
+    /** The row that has the key of another now, or null. */
+    Row present(Row like) {
+        return row(
+                like.table(),
+                like.table().columns().stream()
+                        .filter(Column::key)
+                        .map(column -> like.text(column.name()))
+                        .toArray(String[]::new));
+    }
+
+    /** A moment has one form, whoever wrote it. */
+    private static Row inOneForm(Row row) {
+        Row formed = row;
+        for (Column column : row.table().columns()) {
+            String text = row.text(column.name());
+            if (column.name().endsWith("_at") && text != null) {
+                formed = formed.with(
+                        column.name(), moment(OffsetDateTime.parse(text).toInstant()));
+            }
+        }
+        return formed;
+    }
+
+    /** A moment as rows hold it, as exactly as the database does. */
+    public static String moment(java.time.Instant moment) {
+        return moment.truncatedTo(ChronoUnit.MICROS).toString();
+    }
+
+    /** What is kept with the number of an order, or null if there is no such order or nothing is. */
+    Row head(String number) {
+        return row(DeskTables.ORDER_HEADS, number);
+    }
+
+    /** Whether lines of an order are done, and stay. */
+    boolean doneLines(String number) {
+        return Boolean.TRUE.equals(database.queryForObject(
+                "select exists (select from supply_order_lines where order_number = ? and quantity = 0)",
+                Boolean.class,
+                number));
+    }
+}
