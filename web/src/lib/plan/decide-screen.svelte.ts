@@ -36,9 +36,9 @@ export class DecideScreen {
   readonly list = new PlanList();
   readonly filters = $derived(filtersFrom(fromAddress));
   readonly #words = new SettledWords(() => this.list.words);
-  readonly #asked = $derived(askedOf(this.filters, this.#words.now));
   /** The list without a filter: all rows, or the most urgent if they are too many. */
   readonly all = createQuery(() => planList());
+  readonly #asked = $derived(askedOf(this.filters, this.#words.now, this.all.data?.whole ?? true));
   /** What of it fits, where something is asked for. */
   readonly #fitting = createQuery(() => ({
     ...planList(this.#asked),

@@ -65,8 +65,12 @@ export function filtersFrom(said: (name: string) => string | undefined): Filters
   };
 }
 
-/** What the server is asked for; undefined if for all of it. */
-export function askedOf(f: Filters, words: string): ListFilter | undefined {
+/**
+ * What the server is asked for; undefined if for all of it.
+ *
+ * @param whole all there is has been sent: it is put in order here
+ */
+export function askedOf(f: Filters, words: string, whole = true): ListFilter | undefined {
   const asked: ListFilter = {
     words: words.trim() || undefined,
     site: f.site,
@@ -81,7 +85,8 @@ export function askedOf(f: Filters, words: string): ListFilter | undefined {
     worth: f.worth ? Number(f.worth) : undefined,
     late: f.late ? true : undefined,
     held: f.held === 'only' || f.held === 'none' ? f.held : undefined,
-    changed: f.changed ? true : undefined
+    changed: f.changed ? true : undefined,
+    sort: whole ? undefined : f.sort
   };
   return Object.values(asked).some((value) => value !== undefined) ? asked : undefined;
 }

@@ -136,6 +136,8 @@ describe('the filters', () => {
   ];
   it('are asked of the server only if something is filtered', () => {
     expect(askedOf({ by: 'supplier', sort: '-value' }, '  ')).toBeUndefined();
+    // of a list that is too long to be sent whole, the server says what stands first
+    expect(askedOf({ by: 'supplier', sort: '-value' }, '', false)).toEqual({ sort: '-value' });
     expect(askedOf({ held: 'none' }, '')).toEqual({ held: 'none' });
     expect(askedOf({ held: 'all', late: false, changed: true }, '')).toEqual({ changed: true });
     expect(askedOf({ worth: '30' }, ' oak ')).toEqual({ worth: 30, words: 'oak' });

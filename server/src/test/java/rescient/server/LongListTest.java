@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.BeforeEach;
@@ -135,5 +136,43 @@ class LongListTest extends ServerTest {
                         assertThat(row.get("signal").get("kind").asText()).isEqualTo("demand_late"));
         assertThat(all.get("choices").get("suppliers").size())
                 .isEqualTo(all.get("choices").get("allSuppliers").size());
+    }
+
+    /** A column is asked for: what stands first by it comes, of all there are and not of the most urgent. */
+    @Test
+    void theFirstByAColumnCome() throws Exception {
+        List<String> dues = planned.stream()
+                .map(o -> Words.date(o.dueDay()).toString())
+                .sorted(Comparator.reverseOrder())
+                .limit(MOST)
+                .toList();
+        JsonNode last = list("?sort=-due");
+        // the firmed ones of the demo are due sooner
+        assertThat(texts(last, "due")).isEqualTo(dues);
+        assertThat(last.get("orders").size() + last.get("more").asInt())
+                .isEqualTo(list("").get("orders").size() + list("").get("more").asInt());
+
+        List<Double> values = numbers(list("?sort=-value"));
+        assertThat(values).hasSize(MOST).isSortedAccordingTo(Comparator.reverseOrder());
+        // worth at least as much as the thirtieth are these thirty, and nothing else
+        assertThat(numbers(list("?sort=value&worth=" + (values.get(MOST - 1) + 0.01))))
+                .hasSizeLessThan(MOST)
+                .isSorted()
+                .allSatisfy(value -> assertThat(values).contains(value));
+        assertThat(texts(list("?sort=item&site=QUAYSIDE"), "item")).isSorted();
+        // what cannot be sorted by is no order: the most urgent come
+        assertThat(list("?sort=colour").get("orders")).isEqualTo(list("").get("orders"));
+    }
+
+    private static List<String> texts(JsonNode list, String column) {
+        List<String> texts = new ArrayList<>();
+        list.get("orders").forEach(row -> texts.add(row.get(column).asText()));
+        return texts;
+    }
+
+    private static List<Double> numbers(JsonNode list) {
+        List<Double> values = new ArrayList<>();
+        list.get("orders").forEach(row -> values.add(row.get("value").asDouble()));
+        return values;
     }
 }

@@ -37,6 +37,11 @@ record Candidate(PlannedOrder planned, OpenOrder firmed) {
         return planned == null ? firmed.number() : null;
     }
 
+    /** In millionths. */
+    long quantity() {
+        return planned == null ? firmed.quantity() : planned.quantity();
+    }
+
     int due() {
         return planned == null ? firmed.dueDay() : planned.dueDay();
     }

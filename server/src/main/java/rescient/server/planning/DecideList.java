@@ -66,7 +66,7 @@ class DecideList implements WarmUp {
      */
     PlannedOrderList list(PlanVersion version, ListFilter filter, DayOfWeek weekStart, Set<String> others) {
         WorkList.Listed listed = work.orders(version, filter, others);
-        WorkList.ListedSignals signals = work.signals(version, filter);
+        WorkList.ListedSignals signals = work.signals(version, filter.unsorted());
         return new PlannedOrderList(
                 version.number(),
                 weekStart == DayOfWeek.MONDAY ? listed.orders() : grouped(listed.orders(), version.today(), weekStart),

@@ -20,6 +20,8 @@ import rescient.server.platform.Sought;
  * @param late only what makes a customer order late
  * @param held {@code only} or {@code none}
  * @param changed only what is not as it was at the end of one's last visit
+ * @param sort of a list that is too long to be sent whole: by which column it is cut, downwards with a minus before it; null:
+ *     the most urgent come
  */
 record ListFilter(
         @Nullable String words,
@@ -35,11 +37,21 @@ record ListFilter(
         @Nullable BigDecimal worth,
         @Nullable Boolean late,
         @Nullable String held,
-        @Nullable Boolean changed) {
+        @Nullable Boolean changed,
+        @Nullable String sort) {
 
     /** Asks for nothing, so that everything fits. */
     static final ListFilter NOTHING =
-            new ListFilter(null, null, null, null, null, null, null, null, null, null, null, null, null, null);
+            new ListFilter(null, null, null, null, null, null, null, null, null, null, null, null, null, null, null);
+
+    /** The same in the order of the plan. */
+    ListFilter unsorted() {
+        return sort == null
+                ? this
+                : new ListFilter(
+                        words, site, planner, supplier, group, source, from, to, until, due, worth, late, held, changed,
+                        null);
+    }
 
     /** The last day that fits. */
     static int dayOf(LocalDate day) {
@@ -96,6 +108,11 @@ record ListFilter(
                 && (!Boolean.TRUE.equals(late) || row.forLate())
                 && (held == null || held.equals("only") == (row.hold() != null))
                 && (!Boolean.TRUE.equals(changed) || others.contains(row.key()));
+    }
+
+    /** Whether it asks for something that only rows say. */
+    boolean asksRows() {
+        return worth != null || Boolean.TRUE.equals(late) || held != null || Boolean.TRUE.equals(changed);
     }
 
     /** By its row alone. */

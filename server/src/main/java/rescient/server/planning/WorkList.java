@@ -4,10 +4,14 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -131,9 +135,10 @@ class WorkList implements PlanFollower {
      *
      * @param others the keys of what is not as it was, if that is asked for
      */
-    Listed orders(PlanVersion version, ListFilter filter, Set<String> others) {
+    Listed orders(PlanVersion version, ListFilter asked, Set<String> others) {
         Map<String, Hold> held = holds.of(version);
         boolean whole = isWhole(version);
+        ListFilter filter = whole ? asked.unsorted() : asked;
         Listed listed =
                 filter.equals(ListFilter.NOTHING) || whole ? all(version) : filtered(version, filter, held, others);
         if (held.isEmpty() && (!whole || filter.equals(ListFilter.NOTHING))) {
@@ -186,6 +191,11 @@ class WorkList implements PlanFollower {
                 .collect(Collectors.toCollection(ArrayList::new));
         firmed.sort(Candidate.URGENT_FIRST);
         Urgent urgent = new Urgent(planned(version, filter), firmed);
+        Comparator<ListOrder.Sorted> order = ListOrder.by(filter.sort());
+        if (!whole && order != null) {
+            Predicate<PlannedOrderRow> fits = row -> filter.fits(held(row, held), others);
+            return sorted(version, urgent, order, filter, ends, filter.asksRows() ? fits : null);
+        }
         List<PlannedOrderRow> rows = new ArrayList<>();
         for (Candidate next = urgent.next(); next != null; next = whole || rows.size() < most ? urgent.next() : null) {
             PlannedOrderRow row = row(version, next, ends);
@@ -194,6 +204,41 @@ class WorkList implements PlanFollower {
             }
         }
         return new Listed(rows, whole, urgent.left());
+    }
+
+    /**
+     * Those that stand first by a column, of all that fit.
+     *
+     * @param fits by what only a row says; null: all do
+     */
+    private Listed sorted(
+            PlanVersion version,
+            Urgent all,
+            Comparator<ListOrder.Sorted> order,
+            ListFilter filter,
+            Ends ends,
+            @Nullable Predicate<PlannedOrderRow> fits) {
+        Function<Candidate, ListOrder.Sorted> values = ListOrder.values(version, ends, filter.sort());
+        PriorityQueue<ListOrder.Sorted> first = new PriorityQueue<>(order.reversed());
+        int fitting = 0;
+        for (Candidate next = all.next(); next != null; next = all.next()) {
+            if (fits != null && !fits.test(row(version, next, ends))) {
+                continue;
+            }
+            fitting++;
+            ListOrder.Sorted one = values.apply(next);
+            if (first.size() < most) {
+                first.add(one);
+            } else if (order.compare(one, first.peek()) < 0) {
+                first.poll();
+                first.add(one);
+            }
+        }
+        List<PlannedOrderRow> rows = first.stream()
+                .sorted(order)
+                .map(one -> row(version, one.candidate(), ends))
+                .toList();
+        return new Listed(rows, false, fitting - rows.size());
     }
 
     private Ends ends(Plan plan) {
