@@ -44,10 +44,16 @@ final class BooksWriter {
         this.orders = byLine("open_orders", "closed_orders");
     }
 
-    void write(Path folder, List<Refused> refused) {
+    /** The documents as they are, by table; each with what is known of it as text. */
+    Map<String, List<Map<String, String>>> documents() {
         Map<String, List<Map<String, String>>> out = new LinkedHashMap<>();
         supply(out);
         customers(out);
+        return out;
+    }
+
+    void write(Path folder, List<Refused> refused) {
+        Map<String, List<Map<String, String>>> out = documents();
         out.put("stock", stock());
         out.put("stock_values", values());
         out.put("stock_layers", layers());

@@ -2,7 +2,6 @@ package rescient.dataset;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,7 +11,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import rescient.core.base.Limits;
 import rescient.core.stock.Movement;
 
 /**
@@ -25,8 +23,6 @@ final class ExecutionTables {
     private static final ColumnType SIGNED = ColumnType.SIGNED;
     private static final ColumnType DAY = ColumnType.DAY;
     private static final ColumnType COUNT = new ColumnType.Whole(Integer.MIN_VALUE, Integer.MAX_VALUE);
-    private static final ColumnType USED =
-            new ColumnType.Decimal(BigDecimal.ZERO, false, Limits.MOST, Texts.MOST_DECIMALS);
 
     private static final Map<String, Table> ALL = new LinkedHashMap<>();
 
@@ -34,15 +30,6 @@ final class ExecutionTables {
         for (Table table : Table.ALL) {
             ALL.put(table.name(), table);
         }
-        wider(
-                "open_order_components",
-                Column.openKey("step", TEXT),
-                Column.of("planned", AMOUNT),
-                Column.of("issued", AMOUNT),
-                Column.of("used", USED),
-                Column.of("value", SIGNED),
-                Column.of("per", ColumnType.words("unit", "order")),
-                Column.of("issue", ColumnType.words("manual", "backflush")));
         like("closed_orders", "open_orders");
         like("closed_order_components", "open_order_components");
         like("closed_customer_orders", "customer_orders");
@@ -52,15 +39,6 @@ final class ExecutionTables {
     }
 
     private ExecutionTables() {}
-
-    private static void wider(String name, Column... columns) {
-        List<Column> all = new ArrayList<>(ALL.get(name).columns());
-        for (Column column : columns) {
-            all.removeIf(one -> one.name().equals(column.name()));
-        }
-        all.addAll(Arrays.asList(columns));
-        ALL.put(name, Table.table(name, all.toArray(Column[]::new)));
-    }
 
     private static void like(String name, String other) {
         List<Column> all = new ArrayList<>(ALL.get(other).columns());

@@ -21,17 +21,18 @@ import rescient.core.company.Units;
  */
 public final class Facts implements CompanyFacts {
     /** The columns by which rows are looked up when something changes, of the tables that can be large. */
-    private static final Map<String, List<String>> LOOKED_UP = Map.of(
-            "items", List.of("group"),
-            "planning", List.of("item"),
-            "bom_lines", List.of("parent"),
-            "operations", List.of("item"),
-            "supplier_items", List.of("item"),
-            "alternative_items", List.of("item"),
-            "open_orders", List.of("item", "number"),
-            "stock", List.of("item"),
-            "customer_orders", List.of("number"),
-            "customer_order_parts", List.of("number"));
+    private static final Map<String, List<String>> LOOKED_UP = Map.ofEntries(
+            Map.entry("items", List.of("group")),
+            Map.entry("planning", List.of("item")),
+            Map.entry("bom_lines", List.of("parent")),
+            Map.entry("operations", List.of("item")),
+            Map.entry("supplier_items", List.of("item")),
+            Map.entry("alternative_items", List.of("item")),
+            Map.entry("open_orders", List.of("item", "number")),
+            Map.entry("shipments", List.of("number")),
+            Map.entry("stock", List.of("item")),
+            Map.entry("customer_orders", List.of("number")),
+            Map.entry("customer_order_parts", List.of("number")));
 
     private final Map<String, KeyedRows> tables;
     private volatile Dataset dataset;

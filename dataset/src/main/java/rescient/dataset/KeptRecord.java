@@ -30,6 +30,12 @@ public interface KeptRecord {
     /** Rows of {@code stock_values} or {@code stock_layers} of these items. */
     List<Row> ofItems(String table, Collection<String> items);
 
-    /** Rows of {@code open_orders}, {@code closed_orders} or {@code order_costs} of these documents. */
+    /**
+     * Rows of these documents, of {@code open_orders} and {@code closed_orders} with their components, {@code order_steps},
+     * {@code in_transit} or {@code order_costs}.
+     */
     List<Row> ofOrders(String table, Collection<String> numbers);
+
+    /** The orders, done or not, that hang on lines of these customer orders. */
+    List<String> hangingOn(Collection<String> customerOrders);
 }

@@ -217,7 +217,10 @@ final class Meanings {
         table("movements", "The stock record: what moved, one immutable line each");
         table("stock_values", "What stock is worth, where that is not its quantity at standard cost");
         table("stock_layers", "Of items valued by what came first: what is left of each receipt");
+        table("closed_order_components", "What orders that are done have taken");
         table("order_costs", "What orders have cost");
+        table("order_steps", "How far orders have come at each step");
+        table("in_transit", "What transfers have sent and nobody has received");
         column("closed_orders.unit", "Unit that it was bought in");
         column("closed_orders.price", "For one of that unit");
         column("closed_orders.kind", "How it replenished");
@@ -310,6 +313,29 @@ final class Meanings {
         column("naive", "What came a season before: what any method has to beat");
         column("forecast_versions.method", "By which it was made");
         column("customer_order_parts.quantity", "For one kit, in the component's unit");
+        column("open_order_components.step", "Step of the routing at which it is needed");
+        column("planned", "Planned in all; what is still to issue and what was issued, if not set");
+        column("issued", "Issued so far, less what came back");
+        column("used", "Of what was issued, what was put out with the product");
+        column("open_order_components.value", "Of what is issued and not put out, in the company's currency");
+        column(
+                "open_order_components.per",
+                "For each unit, or once for the order; as its bill of materials if not set");
+        column(
+                "open_order_components.issue",
+                "Taken by hand, or with each report; as its bill of materials if not set");
+        column("order_steps.step", "Step of the routing");
+        column("reported", "Good units reported at the step");
+        column("order_steps.scrapped", "Units that were spoiled at the step");
+        column("booked", "Units for which the planned time was booked");
+        column("minutes", "Minutes of work that were given; then none is booked as planned");
+        column("in_transit.quantity", "On its way, in the item's unit");
+        column("in_transit.value", "Of what is on its way");
+        column("closed_order_components.step", "Step of the routing at which it was needed");
+        column("closed_order_components.value", "Of what was issued and not put out, in the company's currency");
+        column("closed_order_components.per", "For each unit, or once for the order");
+        column("closed_order_components.issue", "Taken by hand, or with each report");
+        column("closed_order_components.quantity", "What was still to issue when the order ended");
         column("open_order_components.quantity", "Still to issue; for a transfer the item itself, still to ship");
         column("needed_date", "Day it is needed");
     }

@@ -1,21 +1,16 @@
 package rescient.dataset;
 
 import java.io.IOException;
-import java.io.InputStreamReader;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import rescient.core.stock.Books;
 import rescient.core.stock.Poster;
-import rescient.core.stock.PostingRow;
 import rescient.core.stock.Refused;
 
 /**
@@ -25,39 +20,6 @@ import rescient.core.stock.Refused;
  * anything else.
  */
 public final class PostCommand {
-    private static final Table TABLE = Table.table(
-            "postings",
-            Column.required("key", ColumnType.TEXT),
-            Column.required("date", ColumnType.DAY),
-            Column.required(
-                    "action",
-                    ColumnType.words(Arrays.stream(PostingRow.Action.values())
-                            .map(PostingRow.Action::code)
-                            .toArray(String[]::new))),
-            Column.of("number", ColumnType.TEXT),
-            Column.of("line", ColumnType.TEXT),
-            Column.of("item", ColumnType.TEXT),
-            Column.of("site", ColumnType.TEXT),
-            Column.of("lot", ColumnType.TEXT),
-            Column.of("serial", ColumnType.TEXT),
-            Column.of("quantity", ColumnType.SIGNED),
-            Column.of("unit", ColumnType.TEXT),
-            Column.of("quarantined", ColumnType.FLAG),
-            Column.of("scrapped", ColumnType.AMOUNT),
-            Column.of("price", ColumnType.AMOUNT),
-            Column.of("minutes", ColumnType.AMOUNT),
-            Column.of("step", ColumnType.TEXT),
-            Column.of("expiry", ColumnType.DAY),
-            Column.of("reverses", ColumnType.TEXT),
-            Column.of("reason", ColumnType.TEXT));
-
-    /** What cannot be said without a quantity. */
-    private static final Set<PostingRow.Action> WITH_QUANTITY = Set.of(
-            PostingRow.Action.ADJUST,
-            PostingRow.Action.COUNT,
-            PostingRow.Action.RETURN_TO_SUPPLIER,
-            PostingRow.Action.RETURN_FROM_CUSTOMER);
-
     private PostCommand() {}
 
     public static void main(String[] words) {
@@ -78,16 +40,10 @@ public final class PostCommand {
     static void post(Path from, Path file, Path out, String day) {
         Map<String, List<Row>> dataset = ExecutionTables.read(from);
         List<Row> postings = read(file);
-        ExecutionData data = new ExecutionData(
-                dataset,
-                today(day, dataset),
-                postings.stream()
-                        .map(row -> row.text("step"))
-                        .filter(Objects::nonNull)
-                        .toList());
+        ExecutionData data = new ExecutionData(dataset, today(day, dataset), PostingFile.steps(postings));
         Books books = BooksReader.read(data);
         List<Refused> refused = new Poster(books)
-                .post(postings.stream().map(row -> row(data, row)).toList());
+                .post(postings.stream().map(row -> PostingFile.row(data, row)).toList());
         new BooksWriter(data, books).write(out, refused);
         System.out.println("Posted " + books.movements().size() + " movements, refused "
                 + refused.stream().map(Refused::key).distinct().count());
@@ -106,55 +62,11 @@ public final class PostCommand {
         return LocalDate.parse(text);
     }
 
-    /**
-     * The rows of a file, in their order.
-     *
-     * @throws FaultyDatasetException with all that is wrong with them
-     */
-    static List<Row> read(Path file) {
-        Faults faults = new Faults();
-        List<Row> rows;
-        try (TableRows raw =
-                new CsvRows(new InputStreamReader(Files.newInputStream(file), StandardCharsets.UTF_8.newDecoder()))) {
-            rows = new TableReader(TABLE, faults, () -> {}).read(raw);
+    private static List<Row> read(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            return PostingFile.read(in);
         } catch (IOException e) {
             throw new UncheckedIOException("The postings " + file + " cannot be read: " + e.getMessage(), e);
         }
-        // of a row that cannot be read nobody knows what it would need
-        for (Row row : faults.none() ? rows : List.<Row>of()) {
-            boolean needed = WITH_QUANTITY.contains(action(row)) && row.text("quantity") == null;
-            if (needed) {
-                faults.add(row.table(), row.line(), "quantity", "", "is missing", "how much");
-            }
-        }
-        faults.refuse();
-        return rows;
-    }
-
-    private static PostingRow.Action action(Row row) {
-        return PostingRow.Action.valueOf(row.text("action").toUpperCase(Locale.ROOT));
-    }
-
-    private static PostingRow row(ExecutionData data, Row row) {
-        return new PostingRow(
-                row.text("key"),
-                row.date("date"),
-                action(row),
-                row.text("number"),
-                row.text("line"),
-                row.text("item"),
-                row.text("site"),
-                row.text("lot"),
-                row.text("serial"),
-                row.decimal("quantity"),
-                row.text("unit"),
-                row.flag("quarantined", false),
-                row.decimal("scrapped"),
-                row.decimal("price"),
-                row.decimal("minutes"),
-                data.step(row.text("step")),
-                row.date("expiry"),
-                row.text("reverses"),
-                row.text("reason"));
     }
 }

@@ -3,6 +3,7 @@ package rescient.dataset;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,11 +13,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import rescient.core.stock.Books;
 import rescient.core.stock.Costing;
+import rescient.core.stock.CustomerLine;
 import rescient.core.stock.Movement;
 import rescient.core.stock.Poster;
-import rescient.core.stock.PostingRow;
 import rescient.core.stock.Refused;
 import rescient.core.stock.SupplyLine;
 
@@ -30,8 +32,14 @@ public final class Postings {
             "operations", "item",
             "supplier_items", "item",
             "stock", "item");
-    private static final List<String> BY_NUMBER =
-            List.of("customer_orders", "customer_order_parts", "open_order_components");
+    private static final List<String> OF_ORDERS = List.of(
+            "open_orders",
+            "closed_orders",
+            "open_order_components",
+            "closed_order_components",
+            "order_steps",
+            "in_transit",
+            "order_costs");
 
     private final Facts facts;
     private final KeptRecord kept;
@@ -42,6 +50,9 @@ public final class Postings {
     private Books books;
     private List<Refused> refused;
     private List<Movement> movements;
+    private ExecutionData data;
+    private Map<String, Map<List<String>, List<Row>>> before;
+    private Map<String, Map<List<String>, List<Row>>> after;
 
     private Postings(Facts facts, KeptRecord kept, LocalDate today) {
         this.facts = facts;
@@ -50,11 +61,12 @@ public final class Postings {
     }
 
     /**
-     * Carries rows out, all of them one posting; nothing is kept.
+     * Carries rows out, those that follow each other with one key as one posting; nothing is kept.
      *
+     * @param rows as {@link PostingFile} has them, at least one
      * @param today the present day; the posting's own lies at most as far back as the company allows
      */
-    public static Postings of(Facts facts, KeptRecord kept, LocalDate today, List<PostingRow> rows) {
+    public static Postings of(Facts facts, KeptRecord kept, LocalDate today, List<Row> rows) {
         Postings postings = new Postings(facts, kept, today);
         postings.carryOut(rows);
         return postings;
@@ -70,13 +82,13 @@ public final class Postings {
         return movements;
     }
 
-    private void carryOut(List<PostingRow> rows) {
+    private void carryOut(List<Row> rows) {
         Map<String, Row> moved = new TreeMap<>();
         Set<String> reversed = new LinkedHashSet<>();
-        for (PostingRow row : rows) {
-            add(numbers, row.number());
-            add(items, row.item());
-            add(reversed, row.reverses());
+        for (Row row : rows) {
+            add(numbers, row.text("number"));
+            add(items, row.text("item"));
+            add(reversed, row.text("reverses"));
         }
         List<Row> back = kept.movementsOf(reversed);
         back.forEach(movement -> {
@@ -93,7 +105,10 @@ public final class Postings {
         List<Row> conversions = new ArrayList<>(facts.rows("unit_conversions", "item", ""));
         conversions.addAll(rows("unit_conversions", "item", items));
         scope.put("unit_conversions", conversions);
-        LocalDate day = rows.get(0).date();
+        LocalDate day = rows.stream()
+                .map(row -> row.date("date"))
+                .min(LocalDate::compareTo)
+                .orElseThrow();
         for (List<Row> some : List.of(back, kept.movementsOn(numbers), kept.movementsSince(items, day))) {
             some.forEach(
                     movement -> moved.put(String.format("%019d", Long.parseLong(movement.text("movement"))), movement));
@@ -101,11 +116,14 @@ public final class Postings {
         scope.put("movements", List.copyOf(moved.values()));
         scope.put("stock_values", kept.ofItems("stock_values", items));
         scope.put("stock_layers", kept.ofItems("stock_layers", items));
-        scope.put("order_costs", kept.ofOrders("order_costs", numbers));
-        books = BooksReader.read(new ExecutionData(scope, today, List.of()));
+        data = new ExecutionData(scope, today, PostingFile.steps(rows));
+        books = BooksReader.read(data);
         books.continuesAfter(kept.last());
         int known = books.movements().size();
-        refused = new Poster(books).post(rows);
+        before = documents();
+        refused = new Poster(books)
+                .post(rows.stream().map(row -> PostingFile.row(data, row)).toList());
+        after = documents();
         movements =
                 List.copyOf(books.movements().subList(known, books.movements().size()));
     }
@@ -124,16 +142,33 @@ public final class Postings {
 
     /** The documents that are named, with the items that they are about. */
     private void documents(Map<String, List<Row>> scope) {
-        for (String table : List.of("open_orders", "closed_orders")) {
+        numbers.addAll(kept.hangingOn(numbers));
+        for (String table : OF_ORDERS) {
             scope.put(table, kept.ofOrders(table, numbers));
-            scope.get(table).forEach(row -> add(items, row.text("item")));
+            boolean components = table.endsWith("_components");
+            if (components || table.endsWith("_orders")) {
+                scope.get(table).forEach(row -> add(items, row.text(components ? "component" : "item")));
+            }
         }
-        for (String table : BY_NUMBER) {
-            scope.put(table, rows(table, "number", numbers));
-            scope.get(table).forEach(row -> {
-                add(items, table.equals("customer_orders") ? row.text("item") : row.text("component"));
-            });
-        }
+        List<Row> lines = rows("customer_orders", "number", numbers);
+        lines.forEach(row -> add(items, row.text("item")));
+        scope.put("customer_orders", lines.stream().filter(row -> !done(row)).toList());
+        scope.put(
+                "closed_customer_orders",
+                lines.stream().filter(Postings::done).map(this::closed).toList());
+        scope.put("customer_order_parts", rows("customer_order_parts", "number", numbers));
+        scope.get("customer_order_parts").forEach(row -> add(items, row.text("component")));
+        scope.put("shipments", rows("shipments", "number", numbers));
+    }
+
+    private static boolean done(Row line) {
+        return "done".equals(line.text("state"));
+    }
+
+    private Row closed(Row line) {
+        Map<String, String> cells = new LinkedHashMap<>(line.cells());
+        cells.put("closed_date", today.toString());
+        return KeptRecord.row("closed_customer_orders", cells);
     }
 
     /** What kits are kept as. */
@@ -153,43 +188,123 @@ public final class Postings {
 
     // what becomes of the company
 
-    /** What becomes of stock and of open orders; each about one key. */
+    /** The documents as the books have them now, by table and line. */
+    private Map<String, Map<List<String>, List<Row>>> documents() {
+        Map<String, Map<List<String>, List<Row>>> tables = new HashMap<>();
+        new BooksWriter(data, books).documents().forEach((table, rows) -> {
+            Map<List<String>, List<Row>> byLine = new LinkedHashMap<>();
+            Table of = ExecutionTables.all().get(table);
+            rows.forEach(cells -> byLine.computeIfAbsent(
+                            List.of(cells.get("number"), cells.get("line")), line -> new ArrayList<>())
+                    .add(row(of, cells)));
+            tables.put(table, byLine);
+        });
+        return tables;
+    }
+
+    /** What a table has of a line then. */
+    private List<Row> then(String table, List<String> line) {
+        return after.getOrDefault(table, Map.of()).getOrDefault(line, List.of());
+    }
+
+    private boolean touched(List<String> line, String... tables) {
+        return Arrays.stream(tables).anyMatch(table -> {
+            List<Row> was = before.getOrDefault(table, Map.of()).getOrDefault(line, List.of());
+            List<Row> is = then(table, line);
+            return !was.stream()
+                    .map(Row::values)
+                    .toList()
+                    .equals(is.stream().map(Row::values).toList());
+        });
+    }
+
+    /** What becomes of stock, of orders and of what was shipped; each about one key. */
     public List<FactChange> changes() {
         List<FactChange> changes = new ArrayList<>(new StockRows(facts, books).changes(movements));
-        for (SupplyLine line : books.supplyLines()) {
-            Row before =
-                    facts.row("open_orders", line.order().number(), line.order().line());
-            Row after = line.ended() != null || line.open().signum() == 0 ? null : openAgain(before, line);
-            boolean same = before == null ? after == null : after != null && before.sameAs(after);
-            if (!same) {
-                changes.add(FactChange.of(before, after));
+        for (SupplyLine line : lines()) {
+            List<String> key = List.of(line.order().number(), line.order().line());
+            boolean open = line.ended() == null;
+            add(
+                    changes,
+                    facts.row("open_orders", key.get(0), key.get(1)),
+                    open ? narrowed("open_orders", then("open_orders", key).get(0)) : null);
+            List<Row> was = facts.components(key.get(0), key.get(1));
+            List<Row> is = !open
+                    ? List.of()
+                    : then("open_order_components", key).stream()
+                            .map(row -> narrowed("open_order_components", row))
+                            .toList();
+            if (!same(was, is)) {
+                changes.add(new FactChange(Table.named("open_order_components"), was, is));
             }
         }
+        for (CustomerLine line : books.customerLines()) {
+            List<String> key = List.of(line.number(), line.line());
+            if (touched(key, "customer_orders", "closed_customer_orders")) {
+                Row was = facts.row("customer_orders", line.number(), line.line());
+                Row is = was.with("quantity", BooksWriter.said(line.open()));
+                if (line.ended() != null) {
+                    is = is.with("state", "done");
+                } else if (done(was)) {
+                    is = is.with("state", "open");
+                }
+                add(changes, was, is);
+            }
+        }
+        shipments(changes);
         return changes;
     }
 
-    /** A line of which something was received, or taken back. */
-    private Row openAgain(Row before, SupplyLine line) {
-        Row row = before;
-        if (row == null) {
-            row = kept.ofOrders("closed_orders", List.of(line.order().number())).stream()
-                    .filter(one -> one.text("line").equals(line.order().line()))
-                    .findFirst()
-                    .map(one -> {
-                        Map<String, String> cells = new LinkedHashMap<>(one.cells());
-                        Table table = Table.named("open_orders");
-                        cells.keySet().removeIf(column -> table.indexOf(column) < 0);
-                        return Row.of(table, cells);
-                    })
-                    .orElseThrow();
+    private void shipments(List<FactChange> changes) {
+        Map<String, Row> customers = new HashMap<>();
+        numbers.forEach(number -> facts.rows("customer_orders", "number", number)
+                .forEach(row -> customers.put(BooksWriter.key(number, row.text("line")), row)));
+        Map<String, Row> was = new LinkedHashMap<>();
+        data.of("shipments").forEach(row -> was.put(row.key(), row));
+        Table table = Table.named("shipments");
+        for (Map<String, String> cells :
+                new HistoryRows(data, books, Map.of(), customers).rows("shipments", Books.Past.Table.SHIPMENTS)) {
+            Row row = Row.of(table, cells);
+            add(changes, was.remove(row.key()), row);
         }
-        return row.with("quantity", BooksWriter.said(line.open()))
-                .with("ordered", BooksWriter.said(line.order().ordered()));
+        was.values().forEach(row -> changes.add(FactChange.of(row, null)));
+    }
+
+    private static void add(List<FactChange> changes, Row before, Row after) {
+        boolean same = before == null || after == null ? before == after : before.sameAs(after);
+        if (!same) {
+            changes.add(FactChange.of(before, after));
+        }
+    }
+
+    private static boolean same(List<Row> a, List<Row> b) {
+        return a.size() == b.size()
+                && IntStream.range(0, a.size()).allMatch(i -> a.get(i).sameAs(b.get(i)));
+    }
+
+    /** A row of a wider table as the company's own table has it. */
+    private static Row narrowed(String name, Row wide) {
+        return row(Table.named(name), wide.cells());
+    }
+
+    /** Without what the table does not know: of a line that is open again, the day on which it was done. */
+    private static Row row(Table table, Map<String, String> cells) {
+        Map<String, String> known = new LinkedHashMap<>(cells);
+        known.keySet().removeIf(column -> table.indexOf(column) < 0);
+        return Row.of(table, known);
     }
 
     /** The lines that it touched, as they are then: what is open of each, and what it cost. */
     public List<SupplyLine> lines() {
-        return List.copyOf(books.supplyLines());
+        return books.supplyLines().stream()
+                .filter(line ->
+                        touched(List.of(line.order().number(), line.order().line()), OF_ORDERS.toArray(String[]::new)))
+                .toList();
+    }
+
+    /** Of a line that it touched, what a table of the record has then. */
+    public List<Row> record(String table, SupplyLine line) {
+        return then(table, List.of(line.order().number(), line.order().line()));
     }
 
     /** Where it moved something, or changed its value. */

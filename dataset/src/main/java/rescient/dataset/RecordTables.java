@@ -10,10 +10,18 @@ import java.util.stream.Collectors;
  * depends on them, and a company does not hold them in memory.
  */
 public final class RecordTables {
-    public static final List<Table> ALL =
-            List.of("closed_orders", "movements", "stock_values", "stock_layers", "order_costs").stream()
-                    .map(ExecutionTables.all()::get)
-                    .toList();
+    public static final List<Table> ALL = List.of(
+                    "closed_orders",
+                    "closed_order_components",
+                    "movements",
+                    "stock_values",
+                    "stock_layers",
+                    "order_costs",
+                    "order_steps",
+                    "in_transit")
+            .stream()
+            .map(ExecutionTables.all()::get)
+            .toList();
 
     private static final Map<String, Table> BY_NAME =
             ALL.stream().collect(Collectors.toUnmodifiableMap(Table::name, Function.identity()));

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import rescient.core.base.Limits;
 import rescient.core.company.ForecastMethod;
 
 /** A table of the dataset: the one definition from which reading, checking, loading, writing and documentation follow. */
@@ -20,6 +21,9 @@ public final class Table {
     private static final ColumnType COUNT = new ColumnType.Whole(1, 10_000);
     private static final ColumnType PART =
             new ColumnType.Decimal(java.math.BigDecimal.ZERO, true, java.math.BigDecimal.ONE, Texts.MOST_DECIMALS);
+
+    private static final ColumnType USED =
+            new ColumnType.Decimal(java.math.BigDecimal.ZERO, false, Limits.MOST, Texts.MOST_DECIMALS);
 
     /** How a stock point is planned; an item group may hold defaults for all of it. */
     static final List<Column> PLANNING_COLUMNS = List.of(
@@ -327,7 +331,14 @@ public final class Table {
                     Column.key("line", TEXT),
                     Column.key("component", TEXT).to("items"),
                     Column.required("quantity", AMOUNT),
-                    Column.required("needed_date", ColumnType.DAY)));
+                    Column.required("needed_date", ColumnType.DAY),
+                    Column.openKey("step", TEXT),
+                    Column.of("planned", AMOUNT),
+                    Column.of("issued", AMOUNT),
+                    Column.of("used", USED),
+                    Column.of("value", ColumnType.SIGNED),
+                    Column.of("per", ColumnType.words("unit", "order")),
+                    Column.of("issue", ColumnType.words("manual", "backflush"))));
 
     private static final Map<String, Table> BY_NAME =
             ALL.stream().collect(Collectors.toUnmodifiableMap(Table::name, t -> t));

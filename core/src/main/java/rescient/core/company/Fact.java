@@ -887,7 +887,27 @@ public sealed interface Fact {
         }
     }
 
-    /** What an open order still has to issue; for a transfer the item itself, still to ship. */
-    record OpenOrderComponent(String number, String line, String component, BigDecimal quantity, LocalDate neededDate)
+    /**
+     * What an open order still has to issue; for a transfer the item itself, still to ship.
+     *
+     * @param quantity still to issue, in the component's unit
+     * @param step at which it is needed, or null
+     * @param planned in all; null: what is still to issue and what was issued
+     * @param issued so far, {@code used} of it put out already; null: nothing said
+     * @param value of what is issued and not put out
+     */
+    record OpenOrderComponent(
+            String number,
+            String line,
+            String component,
+            BigDecimal quantity,
+            LocalDate neededDate,
+            String step,
+            BigDecimal planned,
+            BigDecimal issued,
+            BigDecimal used,
+            BigDecimal value,
+            Per per,
+            Issue issue)
             implements Fact {}
 }

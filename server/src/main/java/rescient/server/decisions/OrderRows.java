@@ -3,12 +3,14 @@ package rescient.server.decisions;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import rescient.core.base.Quantity;
 import rescient.core.company.Earmark;
 import rescient.core.company.MadeFor;
@@ -79,6 +81,30 @@ public final class OrderRows {
                 .toList();
     }
 
+    /** What a line has to issue from now on; what was issued before stays issued. */
+    static List<Row> issuesInstead(List<Row> before, String number, String line, List<OrderDraft.Need> needs) {
+        List<Row> next = new ArrayList<>(issues(number, line, needs));
+        for (Row row : before) {
+            BigDecimal issued = row.decimal("issued");
+            if (issued == null || issued.signum() == 0) {
+                continue;
+            }
+            int again = IntStream.range(0, next.size())
+                    .filter(i -> next.get(i).text("component").equals(row.text("component")))
+                    .findFirst()
+                    .orElse(-1);
+            BigDecimal open = again < 0 ? BigDecimal.ZERO : next.get(again).decimal("quantity");
+            Row kept = row.with("quantity", open.toPlainString())
+                    .with("planned", issued.add(open).toPlainString());
+            if (again < 0) {
+                next.add(kept);
+            } else {
+                next.set(again, kept);
+            }
+        }
+        return next;
+    }
+
     /** A line of an order as it stands. */
     public static OrderDraft draft(Row row, List<Row> issues) {
         BigDecimal good = row.decimal("quantity");
@@ -87,6 +113,7 @@ public final class OrderRows {
         String site = row.text("site");
         String from = row.text("from_site");
         List<OrderDraft.Need> needs = issues.stream()
+                .filter(need -> need.decimal("quantity").signum() > 0)
                 .map(need -> new OrderDraft.Need(
                         need.text("component"),
                         from == null ? site : from,

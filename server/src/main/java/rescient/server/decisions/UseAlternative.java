@@ -98,7 +98,11 @@ record UseAlternative(
                     after.computeIfAbsent(open.number(), n -> open.image().copy());
             image.put(
                     image.line(open.line()),
-                    OrderRows.issues(open.number(), open.line(), changed.after().needs()));
+                    OrderRows.issuesInstead(
+                            image.issues(open.line()),
+                            open.number(),
+                            open.line(),
+                            changed.after().needs()));
             desk.proposal()
                     .lines
                     .add(new Proposal.Line(open.key(), open.number(), changed.before(), changed.after(), false));

@@ -119,7 +119,9 @@ public class CompanyStore {
                     if (table.name().equals("open_orders")) {
                         List<Row> all = new ArrayList<>(rows);
                         all.addAll(dataset.rows("closed_orders"));
-                        for (SupplyRows part : SupplyRows.of(all, dataset.rows("open_order_components"))) {
+                        List<Row> parts = new ArrayList<>(dataset.rows("open_order_components"));
+                        parts.addAll(dataset.rows("closed_order_components"));
+                        for (SupplyRows part : SupplyRows.of(all, parts)) {
                             load.fill(
                                     part.table(),
                                     part.rows().size(),
@@ -152,7 +154,7 @@ public class CompanyStore {
 
     private static void clear(Statement statement) throws SQLException {
         statement.execute("truncate " + String.join(", ", TABLES)
-                + ", movements, postings, stock_values, stock_layers, order_costs");
+                + ", movements, postings, stock_values, stock_layers, order_costs, order_steps, in_transit");
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
         for (String table :

@@ -30,22 +30,44 @@ import rescient.server.platform.Today;
 @Component
 public class RecordRows {
     /** Of each table, the rows with the names of its columns. */
-    private static final Map<String, String> READ = Map.of(
-            "closed_orders",
-            "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier, l.quantity, l.due_date,"
-                    + " l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line, l.unit, l.unit_price as"
-                    + " price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state, l.closed_date from supply_order_lines l join supply_orders o on o.number = l.order_number where"
-                    + " l.quantity = 0 order by o.number, l.line",
-            "movements",
-            "select number as movement, key, date, kind, item, site, lot, serial, quarantined, quantity, value, document,"
-                    + " order_number as number, order_line as line, reverses, reason, person, to_char(entered at time zone"
-                    + " 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') as entered from movements order by 1",
-            "stock_values",
-            "select item, site, value from stock_values order by 1, 2",
-            "stock_layers",
-            "select item, site, lot, serial, date, number, quantity, value from stock_layers order by 1, 2, 3, 4, 5, 6",
-            "order_costs",
-            "select number, line, material, work, outside, put_out, variance from order_costs order by 1, 2");
+    private static final Map<String, String> READ = Map.ofEntries(
+            Map.entry(
+                    "closed_orders",
+                    "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier, l.quantity,"
+                            + " l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
+                            + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state,"
+                            + " l.purchase_state, l.closed_date from supply_order_lines l join supply_orders o on o.number ="
+                            + " l.order_number where l.closed_date is not null order by o.number, l.line"),
+            Map.entry(
+                    "closed_order_components",
+                    "select c.order_number as number, c.line, c.component, c.quantity, c.needed_date, c.step, c.planned,"
+                            + " c.issued, c.used, c.value, c.per, c.issue, l.closed_date from supply_order_components c join"
+                            + " supply_order_lines l on l.order_number = c.order_number and l.line = c.line where"
+                            + " l.closed_date is not null order by 1, 2, c.id"),
+            Map.entry(
+                    "movements",
+                    "select number as movement, key, date, kind, item, site, lot, serial, quarantined, quantity, value,"
+                            + " document, order_number as number, order_line as line, reverses, reason, person,"
+                            + " to_char(entered at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') as entered from"
+                            + " movements order by 1"),
+            Map.entry("stock_values", "select item, site, value from stock_values order by 1, 2"),
+            Map.entry(
+                    "stock_layers",
+                    "select item, site, lot, serial, date, number, quantity, value from stock_layers order by 1, 2, 3, 4, 5,"
+                            + " 6"),
+            Map.entry(
+                    "order_costs",
+                    "select number, line, material, work, outside, put_out, variance from order_costs order by 1, 2"),
+            Map.entry(
+                    "order_steps",
+                    "select number, line, step, reported, scrapped, booked, minutes from order_steps order by 1, 2, 3"),
+            Map.entry(
+                    "in_transit",
+                    "select number, line, lot, serial, quantity, value, expiry from in_transit order by 1, 2, 3, 4"));
+
+    /** Of each table, the columns that hold an empty text where nothing is said. */
+    private static final Map<String, String> NEVER_NULL =
+            Map.of("stock_layers", "lot, serial", "order_steps", "step", "in_transit", "lot, serial");
 
     private final JdbcTemplate database;
     private final Today today;
@@ -86,6 +108,14 @@ public class RecordRows {
                         .map(row -> Stream.of("number", "line", "material", "work", "outside", "put_out", "variance")
                                 .map(column -> row.text(column, "0"))
                                 .toList()));
+        copy(
+                connection,
+                "order_steps (number, line, step, reported, scrapped, booked, minutes)",
+                texts(dataset, "order_steps", "number", "line", "step", "reported", "scrapped", "booked", "minutes"));
+        copy(
+                connection,
+                "in_transit (number, line, lot, serial, quantity, value, expiry)",
+                texts(dataset, "in_transit", "number", "line", "lot", "serial", "quantity", "value", "expiry"));
     }
 
     private static Stream<List<String>> texts(Dataset dataset, String table, String... columns) {
@@ -163,7 +193,8 @@ public class RecordRows {
 
     /** What is empty is not set, but for the parts of the key of a layer. */
     private static void copy(Connection connection, String into, Stream<List<String>> rows) throws SQLException {
-        String never = into.startsWith("stock_layers") ? ", force_not_null (lot, serial)" : "";
+        String texts = NEVER_NULL.get(into.substring(0, into.indexOf(' ')));
+        String never = texts == null ? "" : ", force_not_null (" + texts + ")";
         String command = "copy " + into + " from stdin (format csv" + never + ")";
         try (CsvWriter csv = CsvWriter.builder()
                 .build(new OutputStreamWriter(

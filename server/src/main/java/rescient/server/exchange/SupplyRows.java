@@ -38,7 +38,19 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
             "purchase_state",
             "closed_date");
 
-    private static final List<String> COMPONENT = List.of("number", "line", "component", "quantity", "needed_date");
+    private static final List<String> COMPONENT = List.of(
+            "number",
+            "line",
+            "component",
+            "quantity",
+            "needed_date",
+            "step",
+            "planned",
+            "issued",
+            "used",
+            "value",
+            "per",
+            "issue");
 
     /** The three tables, those that others refer to first. What an order has in common stands in its first line. */
     static List<SupplyRows> of(List<Row> openOrders, List<Row> components) {
@@ -63,7 +75,8 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                                 .toList()),
                 new SupplyRows(
                         "supply_order_components",
-                        "order_number, line, component, quantity, needed_date",
+                        "order_number, line, component, quantity, needed_date, step, planned, issued, used, value, per,"
+                                + " issue",
                         byLine(components).stream()
                                 .map(c -> texts(c, COMPONENT))
                                 .toList()));

@@ -152,7 +152,7 @@ class OrderController {
 
     private static OrderStatus.Line status(SupplyOrderLine line) {
         return new OrderStatus.Line(
-                line.stage.equals("firmed"), line.quantity.signum() > 0, (int) line.dueDate.toEpochDay());
+                line.stage.equals("firmed"), line.closedDate == null, (int) line.dueDate.toEpochDay());
     }
 
     private static int today(PlanVersion version) {

@@ -14,8 +14,9 @@ public record OrderGlance(
         String stage,
         String item,
         BigDecimal quantity,
-        LocalDate dueDate) {
+        LocalDate dueDate,
+        LocalDate closedDate) {
     OrderStatus.Line status() {
-        return new OrderStatus.Line(stage.equals("firmed"), quantity.signum() > 0, (int) dueDate.toEpochDay());
+        return new OrderStatus.Line(stage.equals("firmed"), closedDate == null, (int) dueDate.toEpochDay());
     }
 }

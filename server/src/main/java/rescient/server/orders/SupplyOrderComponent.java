@@ -31,4 +31,24 @@ class SupplyOrderComponent {
 
     @Column(nullable = false)
     LocalDate neededDate;
+
+    /** Of the routing, at which it is needed. */
+    String step;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal planned;
+
+    @Column(precision = 19, scale = 6)
+    BigDecimal issued;
+
+    /** Put out with the product already. */
+    @Column(precision = 31, scale = 12)
+    BigDecimal used;
+
+    /** Of what is issued and not put out. */
+    @Column(precision = 19, scale = 4)
+    BigDecimal value;
+
+    String per;
+    String issue;
 }

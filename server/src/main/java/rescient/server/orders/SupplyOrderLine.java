@@ -85,6 +85,9 @@ class SupplyOrderLine {
     /** The day on which it will come, as its supplier says; null: he has not. */
     LocalDate confirmedDate;
 
+    /** The day on which it was done; null: it is open. */
+    LocalDate closedDate;
+
     /** The unit it is bought in, with the price in that unit. */
     String unit;
 

@@ -6,11 +6,9 @@ import java.util.Map;
 import rescient.core.base.Quantity;
 import rescient.core.company.Change;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
 import rescient.core.company.MadeFor;
 import rescient.core.company.OpenOrder;
 import rescient.core.company.OpenOrderComponent;
-import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
@@ -94,12 +92,13 @@ public final class OpenOrderRows {
     }
 
     private static Row row(OpenOrderComponent component) {
-        return Codec.of(Fact.OpenOrderComponent.class)
-                .write(new Fact.OpenOrderComponent(
-                        component.number(),
-                        component.line(),
-                        component.component(),
-                        Quantity.decimal(component.quantity()),
-                        Words.date(component.neededDay())));
+        return Row.of(
+                COMPONENTS,
+                Map.of(
+                        "number", component.number(),
+                        "line", component.line(),
+                        "component", component.component(),
+                        "quantity", Quantity.text(component.quantity()),
+                        "needed_date", Words.date(component.neededDay()).toString()));
     }
 }

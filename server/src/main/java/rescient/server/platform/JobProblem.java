@@ -25,7 +25,7 @@ public final class JobProblem extends RuntimeException {
         return this;
     }
 
-    HttpStatus status() {
+    public HttpStatus status() {
         return status;
     }
 

@@ -10,7 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
@@ -34,7 +37,37 @@ class KeptMovements implements KeptRecord {
                     + " l.quantity, l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
                     + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state%s"
                     + " from supply_order_lines l join supply_orders o on o.number = l.order_number"
-                    + " where o.number = any (?) and l.quantity %s 0 order by l.id";
+                    + " where o.number = any (?) and l.closed_date is %s null order by l.id";
+    private static final String COMPONENTS =
+            "select c.order_number as number, c.line, c.component, c.quantity, c.needed_date, c.step, c.planned, c.issued,"
+                    + " c.used, c.value, c.per, c.issue%s from supply_order_components c join supply_order_lines l on"
+                    + " l.order_number = c.order_number and l.line = c.line where c.order_number = any (?) and"
+                    + " l.closed_date is %s null order by c.id";
+
+    private static final List<String> PARTS = List.of(
+            "component", "quantity", "needed_date", "step", "planned", "issued", "used", "value", "per", "issue");
+    private static final List<String> STEPS = List.of("step", "reported", "scrapped", "booked", "minutes");
+    private static final List<String> TRANSIT = List.of("lot", "serial", "quantity", "value", "expiry");
+    /** Of columns that hold no numbers. */
+    private static final Map<String, String> TYPES = Map.of(
+            "component",
+            "text",
+            "step",
+            "text",
+            "per",
+            "text",
+            "issue",
+            "text",
+            "lot",
+            "text",
+            "serial",
+            "text",
+            "needed_date",
+            "date",
+            "expiry",
+            "date");
+    /** Empty where nothing is said. */
+    private static final Set<String> TEXTS = Set.of("step", "lot", "serial");
 
     private final JdbcTemplate database;
     private final EntityManager entities;
@@ -87,12 +120,29 @@ class KeptMovements implements KeptRecord {
     @Override
     public List<Row> ofOrders(String table, Collection<String> numbers) {
         String sql = switch (table) {
-            case "open_orders" -> String.format(ORDERS, "", ">");
-            case "closed_orders" -> String.format(ORDERS, ", l.closed_date", "=");
+            case "open_orders" -> String.format(ORDERS, "", "");
+            case "closed_orders" -> String.format(ORDERS, ", l.closed_date", "not");
+            case "open_order_components" -> String.format(COMPONENTS, "", "");
+            case "closed_order_components" -> String.format(COMPONENTS, ", l.closed_date", "not");
+            case "order_steps" ->
+                "select number, line, step, reported, scrapped, booked, minutes from order_steps where number = any (?)";
+            case "in_transit" ->
+                "select number, line, lot, serial, quantity, value, expiry from in_transit where number = any (?)";
             default ->
                 "select number, line, material, work, outside, put_out, variance from order_costs where number = any (?)";
         };
         return rows(table, sql, texts(numbers));
+    }
+
+    @Override
+    public List<String> hangingOn(Collection<String> customerOrders) {
+        return customerOrders.isEmpty()
+                ? List.of()
+                : database.queryForList(
+                        "select distinct l.order_number from supply_order_lines l join supply_orders o on o.number ="
+                                + " l.order_number where l.for_order = any (?) and o.kind = 'assemble'",
+                        String.class,
+                        texts(customerOrders));
     }
 
     private static Object texts(Collection<String> texts) {
@@ -223,12 +273,21 @@ class KeptMovements implements KeptRecord {
             value(point, postings);
         }
         for (SupplyLine line : postings.lines()) {
+            String number = line.order().number();
+            String name = line.order().line();
             database.update(
-                    "update supply_order_lines set quantity = ?, closed_date = ? where order_number = ? and line = ?",
+                    "update supply_order_lines set quantity = ?, closed_date = ?, scrapped = ?, start_quantity = ? where"
+                            + " order_number = ? and line = ?",
                     line.open(),
                     line.ended(),
-                    line.order().number(),
-                    line.order().line());
+                    line.scrapped(),
+                    line.order().started(),
+                    number,
+                    name);
+            String components = line.ended() == null ? "open_order_components" : "closed_order_components";
+            replace("supply_order_components", "order_number", PARTS, number, name, postings.record(components, line));
+            replace("order_steps", "number", STEPS, number, name, postings.record("order_steps", line));
+            replace("in_transit", "number", TRANSIT, number, name, postings.record("in_transit", line));
             database.update(
                     "insert into order_costs (number, line, material, work, outside, put_out, variance)"
                             + " values (?, ?, ?, ?, ?, ?, ?) on conflict (number, line) do update set"
@@ -241,6 +300,26 @@ class KeptMovements implements KeptRecord {
                     line.cost(SupplyLine.Cost.OUTSIDE),
                     line.cost(SupplyLine.Cost.PUT_OUT),
                     line.cost(SupplyLine.Cost.VARIANCE));
+        }
+    }
+
+    /** Puts the rows of a line in the place of those that it had. */
+    private void replace(
+            String table, String numbered, List<String> columns, String number, String line, List<Row> rows) {
+        database.update("delete from " + table + " where " + numbered + " = ? and line = ?", number, line);
+        String values = columns.stream()
+                .map(column -> "?::" + TYPES.getOrDefault(column, "numeric"))
+                .collect(Collectors.joining(", "));
+        for (Row row : rows) {
+            database.update(
+                    "insert into " + table + " (" + numbered + ", line, " + String.join(", ", columns)
+                            + ") values (?, ?, " + values + ")",
+                    Stream.concat(
+                                    Stream.of(number, line),
+                                    columns.stream()
+                                            .map(column ->
+                                                    TEXTS.contains(column) ? row.text(column, "") : row.text(column)))
+                            .toArray());
         }
     }
 

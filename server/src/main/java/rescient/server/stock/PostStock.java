@@ -3,6 +3,7 @@ package rescient.server.stock;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import rescient.dataset.FactChange;
@@ -20,6 +21,9 @@ import rescient.server.tables.FactRows;
 /** One act of a person on the stock record: all its movements, or none and said why. */
 record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper json, PostingWish wish)
         implements Command<PostStock.Posted> {
+    /** Kept with the record of them. */
+    private static final Set<String> ORDERS = Set.of("open_orders", "open_order_components");
+
     /**
      * What was posted.
      *
@@ -73,7 +77,7 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
         rows.keep(
                 turn.version().directory().facts(),
                 changes.stream()
-                        .filter(change -> change.table().name().equals("stock"))
+                        .filter(change -> !ORDERS.contains(change.table().name()))
                         .toList());
         kept.keep(turn, postings, posting);
         return new Outcome<>(

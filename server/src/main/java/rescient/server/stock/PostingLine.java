@@ -7,8 +7,12 @@ import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
-import rescient.core.stock.PostingRow;
+import rescient.dataset.PostingFile;
+import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -20,6 +24,9 @@ import rescient.server.platform.Nullable;
  * @param quarantined it comes in, or lies, quarantined
  * @param price for one of the unit; null: the order's
  * @param reverses the key of the posting that is taken back
+ * @param scrapped pieces that were spoiled; of a transfer, lost
+ * @param minutes of work; null: as planned, where something is reported
+ * @param step of the routing
  */
 record PostingLine(
         @NotNull StockAct act,
@@ -37,30 +44,61 @@ record PostingLine(
 
         @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal price,
         @Nullable LocalDate expiry,
-        @Nullable UUID reverses) {
+        @Nullable UUID reverses,
+
+        @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal scrapped,
+
+        @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal minutes,
+        @Nullable @Size(max = 300) String step) {
     private static final String MOST = "1000000000000";
 
-    PostingRow row(String key, LocalDate date, String reason) {
-        return new PostingRow(
-                key,
-                date,
-                PostingRow.Action.valueOf(act.name()),
-                text(number),
-                text(line),
-                text(item),
-                text(site),
-                text(lot),
-                text(serial),
-                quantity,
-                text(unit),
-                Boolean.TRUE.equals(quarantined),
-                null,
-                price,
-                null,
-                null,
-                expiry,
-                reverses == null ? null : reverses.toString(),
-                text(reason));
+    Row row(String key, LocalDate date, @Nullable String reason) {
+        Map<String, String> cells = new HashMap<>();
+        cells.put("key", key);
+        cells.put("date", date.toString());
+        cells.put("action", act.name().toLowerCase(Locale.ROOT));
+        cells.put("number", text(number));
+        cells.put("line", text(line));
+        cells.put("item", text(item));
+        cells.put("site", text(site));
+        cells.put("lot", text(lot));
+        cells.put("serial", text(serial));
+        cells.put("quantity", text(quantity));
+        cells.put("unit", text(unit));
+        cells.put("quarantined", Boolean.TRUE.equals(quarantined) ? "true" : null);
+        cells.put("scrapped", text(scrapped));
+        cells.put("price", text(price));
+        cells.put("minutes", text(minutes));
+        cells.put("step", text(step));
+        cells.put("expiry", expiry == null ? null : expiry.toString());
+        cells.put("reverses", reverses == null ? null : reverses.toString());
+        cells.put("reason", text(reason));
+        return PostingFile.row(cells);
+    }
+
+    /** A row of a file. */
+    static PostingLine of(Row row) {
+        return new PostingLine(
+                StockAct.valueOf(row.text("action").toUpperCase(Locale.ROOT)),
+                row.text("number"),
+                row.text("line"),
+                row.text("item"),
+                row.text("site"),
+                row.text("lot"),
+                row.text("serial"),
+                row.decimal("quantity"),
+                row.text("unit"),
+                row.flag("quarantined", false),
+                row.decimal("price"),
+                row.date("expiry"),
+                row.text("reverses") == null ? null : PostingFileDesk.key(row.text("reverses")),
+                row.decimal("scrapped"),
+                row.decimal("minutes"),
+                row.text("step"));
+    }
+
+    private static String text(BigDecimal number) {
+        return number == null ? null : number.toPlainString();
     }
 
     private static String text(String text) {

@@ -6,7 +6,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import rescient.core.stock.PostingRow;
+import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
 
 /**
@@ -20,7 +20,7 @@ record PostingWish(
         @Nullable @Size(max = 300) String reason,
         @NotNull @Size(min = 1, max = 1_000) List<@Valid @NotNull PostingLine> lines) {
     /** The rows of one posting. */
-    List<PostingRow> rows(UUID key, LocalDate today) {
+    List<Row> rows(UUID key, LocalDate today) {
         LocalDate day = date == null ? today : date;
         return lines.stream().map(line -> line.row(key.toString(), day, reason)).toList();
     }

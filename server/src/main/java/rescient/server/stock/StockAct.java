@@ -4,6 +4,13 @@ package rescient.server.stock;
 enum StockAct {
     RECEIVE,
     RETURN_TO_SUPPLIER,
+    ISSUE,
+    OUTPUT,
+    FINISH,
+    SHIP_TRANSFER,
+    RECEIVE_TRANSFER,
+    SHIP,
+    RETURN_FROM_CUSTOMER,
     ADJUST,
     COUNT,
     QUARANTINE,

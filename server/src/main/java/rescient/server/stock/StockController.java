@@ -27,11 +27,15 @@ import rescient.server.tables.FactRows;
 @RestController
 @RequestMapping("/api/stock")
 class StockController {
+    /** Of a file, in characters. */
+    private static final int LONGEST = 5_000_000;
+
     private final LivePlan live;
     private final OnHandList list;
     private final DueList due;
     private final Ledger ledger;
     private final StockDesk desk;
+    private final PostingFileDesk files;
     private final KeptMovements kept;
     private final FactRows rows;
     private final CommandPipeline pipeline;
@@ -43,6 +47,7 @@ class StockController {
             DueList due,
             Ledger ledger,
             StockDesk desk,
+            PostingFileDesk files,
             KeptMovements kept,
             FactRows rows,
             CommandPipeline pipeline,
@@ -52,6 +57,7 @@ class StockController {
         this.due = due;
         this.ledger = ledger;
         this.desk = desk;
+        this.files = files;
         this.kept = kept;
         this.rows = rows;
         this.pipeline = pipeline;
@@ -97,6 +103,23 @@ class StockController {
         PlanVersion version = live.current();
         StockDesk.dated(wish, version.today());
         return desk.view(version, wish, desk.postings(version, wish, UUID.randomUUID()));
+    }
+
+    /** What a file of postings would come to, each after those before it; nothing is kept. */
+    @PostMapping(path = "/file/preview", consumes = "text/csv")
+    PostingFileDesk.FilePostings previewFile(@RequestBody @Size(max = LONGEST) String file) {
+        return files.preview(live.current(), files.read(file));
+    }
+
+    /** Posts a file, posting by posting; what cannot be is left out, and posted already is not posted again. */
+    @PostMapping(path = "/file", consumes = "text/csv")
+    PostingFileDesk.FilePostings postFile(
+            @AuthenticationPrincipal SignedIn user, @RequestBody @Size(max = LONGEST) String file) {
+        return files.post(
+                user,
+                live.current(),
+                files.read(file),
+                (who, key, wish) -> pipeline.carryOut(who, key, new PostStock(desk, kept, rows, json, wish)));
     }
 
     /** Posts it, all or nothing. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
@@ -98,7 +99,12 @@ class StockDesk {
                     amount.value()));
         }
         return new PostingView(
-                sentence(version, wish, postings),
+                sentence(version, wish)
+                        + (wish.lines().get(0).act() == StockAct.COUNT
+                                        && postings.refused().isEmpty()
+                                        && postings.movements().isEmpty()
+                                ? ", nothing differs"
+                                : ""),
                 postings.movements().stream()
                         .map(movement -> movement(directory, movement))
                         .toList(),
@@ -143,7 +149,7 @@ class StockDesk {
     }
 
     /** What was done, in the past tense. */
-    private String sentence(PlanVersion version, PostingWish wish, Postings postings) {
+    String sentence(PlanVersion version, PostingWish wish) {
         PostingLine first = wish.lines().get(0);
         if (first.act() == StockAct.REVERSE) {
             return "Took back: "
@@ -156,11 +162,24 @@ class StockDesk {
         return switch (first.act()) {
             case RECEIVE -> "Received " + more + on;
             case RETURN_TO_SUPPLIER -> "Sent back " + more + on;
+            case ISSUE -> "Issued " + more + on;
+            case OUTPUT -> "Reported " + more + scrap(first) + on;
+            case FINISH -> "Finished " + first.number();
+            case SHIP_TRANSFER -> "Sent " + more + on;
+            case RECEIVE_TRANSFER -> "Received " + more + scrap(first) + on;
+            case SHIP -> "Shipped " + more + on;
+            case RETURN_FROM_CUSTOMER -> "Took back from the customer " + more + on;
             case ADJUST -> "Adjusted " + more + because(wish);
-            case COUNT -> "Counted " + more + (postings.movements().isEmpty() ? ", nothing differs" : "");
+            case COUNT -> "Counted " + more;
             case QUARANTINE -> "Quarantined " + more + because(wish);
             default -> "Freed " + more + because(wish);
         };
+    }
+
+    private static String scrap(PostingLine line) {
+        return line.scrapped() == null || line.scrapped().signum() == 0
+                ? ""
+                : ", " + plain(line.scrapped()).toPlainString() + " scrapped";
     }
 
     private static String because(PostingWish wish) {
@@ -172,7 +191,8 @@ class StockDesk {
     private static String what(Directory directory, PostingWish wish, PostingLine line) {
         String item = line.item();
         if (item == null && line.number() != null) {
-            item = directory.facts().rows("open_orders", "number", line.number()).stream()
+            item = Stream.of("open_orders", "customer_orders")
+                    .flatMap(table -> directory.facts().rows(table, "number", line.number()).stream())
                     .filter(row -> line.line() == null || row.text("line").equals(line.line()))
                     .map(row -> row.text("item"))
                     .findFirst()

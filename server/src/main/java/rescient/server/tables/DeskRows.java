@@ -74,7 +74,7 @@ public class DeskRows {
     /** Whether lines of an order are done, and stay. */
     boolean doneLines(String number) {
         return Boolean.TRUE.equals(database.queryForObject(
-                "select exists (select from supply_order_lines where order_number = ? and quantity = 0)",
+                "select exists (select from supply_order_lines where order_number = ? and closed_date is not null)",
                 Boolean.class,
                 number));
     }

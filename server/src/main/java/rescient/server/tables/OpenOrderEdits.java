@@ -42,6 +42,9 @@ final class OpenOrderEdits {
             "state",
             "purchase_state");
 
+    private static final List<String> ISSUE =
+            List.of("quantity", "needed_date", "planned", "issued", "used", "value", "per", "issue");
+
     private final KeptRows kept;
     private final Map<String, KeptOrder> before = new LinkedHashMap<>();
     private final Map<String, KeptOrder> after = new LinkedHashMap<>();
@@ -96,7 +99,7 @@ final class OpenOrderEdits {
                 ? order.head().addObject().put("number", row.text("number"))
                 : (ObjectNode) order.head().get(0);
         boolean others = !order.lines().isEmpty()
-                && (order.lines().size() > 1 || find(order.lines(), Map.of("line", row.text("line")), false) == null);
+                && (order.lines().size() > 1 || find(order.lines(), Map.of("line", row.text("line"))) == null);
         if (others
                 && HEAD.stream().anyMatch(column -> !Objects.equals(KeptOrder.text(head, column), row.text(column)))) {
             throw new JobProblem(
@@ -105,7 +108,7 @@ final class OpenOrderEdits {
                             + row.text("line") + " has others. Give it a number of its own");
         }
         HEAD.forEach(column -> head.put(column, row.text(column)));
-        ObjectNode line = find(order.lines(), Map.of("line", row.text("line")), false);
+        ObjectNode line = find(order.lines(), Map.of("line", row.text("line")));
         if (line == null) {
             line = order.lines()
                     .addObject()
@@ -120,9 +123,11 @@ final class OpenOrderEdits {
     }
 
     private static void component(KeptOrder order, Row row, boolean there) {
-        Map<String, String> key = Map.of("line", row.text("line"), "component", row.text("component"));
-        // what was issued stays as it is
-        ObjectNode known = find(order.components(), key, true);
+        Map<String, String> key = new LinkedHashMap<>();
+        key.put("line", row.text("line"));
+        key.put("component", row.text("component"));
+        key.put("step", row.text("step"));
+        ObjectNode known = find(order.components(), key);
         if (!there) {
             for (int i = order.components().size() - 1; known != null && i >= 0; i--) {
                 if (order.components().get(i) == known) {
@@ -134,18 +139,21 @@ final class OpenOrderEdits {
         ObjectNode issue = known == null ? order.components().addObject() : known;
         issue.put("order_number", row.text("number"));
         key.forEach(issue::put);
-        issue.put("quantity", row.text("quantity"));
-        issue.put("needed_date", row.text("needed_date"));
+        ISSUE.forEach(column -> issue.put(column, row.text(column)));
     }
 
-    private static ObjectNode find(ArrayNode rows, Map<String, String> key, boolean open) {
+    private static ObjectNode find(ArrayNode rows, Map<String, String> key) {
         for (JsonNode row : rows) {
-            boolean here = key.entrySet().stream()
-                    .allMatch(k -> row.get(k.getKey()).asText().equals(k.getValue()));
-            if (here && (!open || KeptOrder.decimal(row, "quantity").signum() > 0)) {
+            if (key.entrySet().stream().allMatch(k -> Objects.equals(said(row, k.getKey()), k.getValue()))) {
                 return (ObjectNode) row;
             }
         }
         return null;
+    }
+
+    /** Nothing and no text are the same. */
+    private static String said(JsonNode row, String column) {
+        String text = KeptOrder.text(row, column);
+        return text == null || text.isEmpty() ? null : text;
     }
 }
