@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import rescient.core.stock.Books;
 
 /**
  * The stock record as it is kept: movements, values and what orders cost, of which postings ask for as much as they need. Rows
@@ -35,6 +36,9 @@ public interface KeptRecord {
      * {@code in_transit} or {@code order_costs}.
      */
     List<Row> ofOrders(String table, Collection<String> numbers);
+
+    /** What is known of these postings beside their movements; only of those that are kept. */
+    List<Books.Did> did(Collection<String> keys);
 
     /** The orders, done or not, that hang on lines of these customer orders. */
     List<String> hangingOn(Collection<String> customerOrders);

@@ -37,7 +37,7 @@ public final class PostCommand {
     }
 
     /** @param day null: the dataset's */
-    static void post(Path from, Path file, Path out, String day) {
+    public static void post(Path from, Path file, Path out, String day) {
         Map<String, List<Row>> dataset = ExecutionTables.read(from);
         List<Row> postings = read(file);
         ExecutionData data = new ExecutionData(dataset, today(day, dataset), PostingFile.steps(postings));

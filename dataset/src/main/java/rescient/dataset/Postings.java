@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 import rescient.core.stock.Books;
 import rescient.core.stock.Costing;
 import rescient.core.stock.CustomerLine;
+import rescient.core.stock.DocumentStep;
 import rescient.core.stock.Movement;
 import rescient.core.stock.Poster;
 import rescient.core.stock.Refused;
@@ -50,6 +51,7 @@ public final class Postings {
     private Books books;
     private List<Refused> refused;
     private List<Movement> movements;
+    private List<DocumentStep> steps;
     private ExecutionData data;
     private Map<String, Map<List<String>, List<Row>>> before;
     private Map<String, Map<List<String>, List<Row>>> after;
@@ -77,6 +79,11 @@ public final class Postings {
         return refused;
     }
 
+    /** What the first posting changes on documents, to be kept with it. */
+    public List<DocumentStep> steps() {
+        return steps;
+    }
+
     /** What it moves; nothing if it was refused. */
     public List<Movement> movements() {
         return movements;
@@ -90,6 +97,12 @@ public final class Postings {
             add(items, row.text("item"));
             add(reversed, row.text("reverses"));
         }
+        List<Books.Did> did = kept.did(reversed);
+        did.forEach(one -> {
+            if (one.steps() != null) {
+                one.steps().forEach(step -> add(numbers, step.number()));
+            }
+        });
         List<Row> back = kept.movementsOf(reversed);
         back.forEach(movement -> {
             add(items, movement.text("item"));
@@ -120,9 +133,13 @@ public final class Postings {
         books = BooksReader.read(data);
         books.continuesAfter(kept.last());
         int known = books.movements().size();
+        books.keepSteps();
+        did.forEach(books::begins);
         before = documents();
-        refused = new Poster(books)
-                .post(rows.stream().map(row -> PostingFile.row(data, row)).toList());
+        Poster poster = new Poster(books);
+        refused =
+                poster.post(rows.stream().map(row -> PostingFile.row(data, row)).toList());
+        steps = poster.steps(rows.get(0).text("key"));
         after = documents();
         movements =
                 List.copyOf(books.movements().subList(known, books.movements().size()));

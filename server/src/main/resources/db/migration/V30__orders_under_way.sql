@@ -58,3 +58,7 @@ create table in_transit
     expiry   date,
     primary key (number, line, lot, serial)
 );
+
+-- what a posting changed on documents, so that it can be taken back whole
+alter table postings
+    add column steps text;

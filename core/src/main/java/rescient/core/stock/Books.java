@@ -46,6 +46,8 @@ public final class Books {
 
     private final List<Movement> movements = new ArrayList<>();
     private final List<Past> past = new ArrayList<>();
+    private final Map<String, Did> did = new HashMap<>();
+    private boolean keepsSteps;
     private long last;
 
     /** An item at a site. */
@@ -181,6 +183,32 @@ public final class Books {
     }
 
     /** What the postings added to the history. */
+    /**
+     * A posting that was carried out before these books began.
+     *
+     * @param reversal it took another one back; {@code reversed}: it was taken back itself
+     * @param steps what it changed on documents; null: only its movements tell
+     */
+    public record Did(String key, LocalDate date, boolean reversal, boolean reversed, List<DocumentStep> steps) {}
+
+    /** What postings change on documents is kept from here on. */
+    public void keepSteps() {
+        keepsSteps = true;
+    }
+
+    boolean keepsSteps() {
+        return keepsSteps;
+    }
+
+    /** What is known of a posting beside its movements. */
+    public void begins(Did posting) {
+        did.put(posting.key(), posting);
+    }
+
+    Map<String, Did> did() {
+        return did;
+    }
+
     public List<Past> past() {
         return past;
     }

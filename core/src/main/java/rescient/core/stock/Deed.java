@@ -40,8 +40,8 @@ final class Deed extends DocumentChanges {
     }
 
     /** One that was done before the books began; its rows are not known. */
-    static Deed before(Books books, String key, List<Movement> movements) {
-        return new Deed(books, new Books.Act(key, movements.get(0).date(), null), movements);
+    static Deed before(Books books, String key, LocalDate date, List<Movement> movements) {
+        return new Deed(books, new Books.Act(key, date, null), movements);
     }
 
     /**

@@ -5,9 +5,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
+import rescient.core.stock.DocumentStep.Kind;
 import rescient.core.stock.Movement.Lot;
 
 /** What a posting changes on documents, each change with its way back. */
@@ -15,6 +17,8 @@ abstract class DocumentChanges {
     private final Books books;
     /** What takes back what it changed on documents, in the order in which it was changed. */
     private final ArrayList<Runnable> back = new ArrayList<>(2);
+    /** The same as it is kept; none where nobody keeps it. */
+    private List<DocumentStep> steps = List.of();
     /** Orders that were ended by it, by hand. */
     private Set<SupplyLine> finished = Set.of();
     /** Orders that it touched. */
@@ -78,6 +82,55 @@ abstract class DocumentChanges {
         back.trimToSize();
     }
 
+    /** What it changed on documents, where that is kept. */
+    List<DocumentStep> steps() {
+        return steps;
+    }
+
+    private void step(DocumentStep step) {
+        if (books.keepsSteps()) {
+            steps = steps.isEmpty() ? new ArrayList<>() : steps;
+            steps.add(step);
+        }
+    }
+
+    private void step(Kind kind, SupplyLine line, Integer step, BigDecimal a, BigDecimal b) {
+        step(kind, line, null, null, step, a, b, null);
+    }
+
+    private void step(
+            Kind kind, SupplyLine line, String what, Lot lot, Integer step, BigDecimal a, BigDecimal b, BigDecimal c) {
+        step(new DocumentStep(
+                kind,
+                line.order().number(),
+                line.order().line(),
+                what,
+                lot == null ? null : lot.item(),
+                lot == null ? null : lot.lot(),
+                lot == null ? null : lot.serial(),
+                null,
+                step,
+                a,
+                b,
+                c));
+    }
+
+    private void step(Kind kind, CustomerLine line, Lot lot, BigDecimal a) {
+        step(new DocumentStep(
+                kind,
+                line.number(),
+                line.line(),
+                null,
+                lot == null ? null : lot.item(),
+                lot == null ? null : lot.lot(),
+                lot == null ? null : lot.serial(),
+                null,
+                null,
+                a,
+                null,
+                null));
+    }
+
     /** What is to be done if it is taken back. */
     void wayBack(Runnable run) {
         back.add(run);
@@ -105,24 +158,28 @@ abstract class DocumentChanges {
     void come(SupplyLine line, BigDecimal good, BigDecimal less) {
         line.come(good, less);
         touch(line);
+        step(Kind.COME, line, null, good, less);
         back.add(() -> line.come(good.negate(), less.negate()));
     }
 
     void scrap(SupplyLine line, BigDecimal pieces) {
         line.scrap(pieces);
         touch(line);
+        step(Kind.SCRAP, line, null, pieces, null);
         back.add(() -> line.scrap(pieces.negate()));
     }
 
     void cost(SupplyLine line, SupplyLine.Cost cost, BigDecimal more) {
         line.cost(cost, more);
         touch(line);
+        step(Kind.COST, line, cost.name(), null, null, more, null, null);
         back.add(() -> line.cost(cost, more.negate()));
     }
 
     void part(SupplyLine line, SupplyLine.Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
         line.part(part, issued, used, value);
         touch(line);
+        step(Kind.PART, line, part.component(), null, part.step(), issued, used, value);
         back.add(() -> line.part(part, issued.negate(), used.negate(), value.negate()));
         hold(part, new Lot(part.component(), "", ""), part::inside, issued.subtract(used));
     }
@@ -130,18 +187,21 @@ abstract class DocumentChanges {
     void planned(SupplyLine line, SupplyLine.Part part, BigDecimal planned) {
         BigDecimal before = part.planned();
         line.planned(part, planned);
+        step(Kind.PLANNED, line, part.component(), null, part.step(), planned, before, null);
         back.add(() -> line.planned(part, before));
     }
 
     void issued(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal value) {
         Tally tally = line.issuesOf(lot);
         line.tally(tally, quantity, value);
+        step(Kind.ISSUED, line, null, lot, null, quantity, value, null);
         back.add(() -> line.tally(tally, quantity.negate(), value.negate()));
     }
 
     void receipt(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal cost) {
         Tally tally = line.receiptsOf(lot);
         line.tally(tally, quantity, cost);
+        step(Kind.RECEIPT, line, null, lot, null, quantity, cost, null);
         back.add(() -> line.tally(tally, quantity.negate(), cost.negate()));
         hold(tally, lot, tally::quantity, quantity);
     }
@@ -150,6 +210,7 @@ abstract class DocumentChanges {
         line.way(lot, quantity, value, expiry);
         books.lies(lot, quantity);
         touch(line);
+        step(Kind.WAY, line, null, lot, null, quantity, value, null);
         back.add(() -> {
             line.way(lot, quantity.negate(), value.negate(), null);
             books.lies(lot, quantity.negate());
@@ -161,26 +222,39 @@ abstract class DocumentChanges {
     void report(SupplyLine line, int step, BigDecimal good, BigDecimal scrap) {
         line.report(step, good, scrap);
         touch(line);
+        step(Kind.REPORT, line, step, good, scrap);
         back.add(() -> line.report(step, good.negate(), scrap.negate()));
     }
 
     void book(SupplyLine line, int step, BigDecimal units) {
         line.book(step, units);
+        step(Kind.BOOK, line, step, units, null);
         back.add(() -> line.book(step, units.negate()));
     }
 
     void minutes(SupplyLine line, int step, BigDecimal more) {
         BigDecimal before = line.progress(step).minutes();
         line.minutes(step, before == null ? more : before.add(more));
+        step(Kind.MINUTES, line, step, more, before == null ? BigDecimal.ONE : BigDecimal.ZERO);
+        lessMinutes(line, step, more, before == null);
+    }
+
+    /** @param first none were given before */
+    void lessMinutes(SupplyLine line, int step, BigDecimal more, boolean first) {
         back.add(() -> {
             BigDecimal now = line.progress(step).minutes();
             BigDecimal less = now == null ? null : now.subtract(more);
-            line.minutes(step, before == null && less != null && less.signum() == 0 ? null : less);
+            line.minutes(step, first && less != null && less.signum() == 0 ? null : less);
         });
     }
 
     void end(SupplyLine line, boolean byHand) {
         line.end(date(), byHand);
+        step(Kind.END, line, null, byHand ? BigDecimal.ONE : BigDecimal.ZERO, null);
+        ended(line, byHand);
+    }
+
+    void ended(SupplyLine line, boolean byHand) {
         touch(line);
         if (byHand) {
             finished = with(finished, line);
@@ -190,11 +264,13 @@ abstract class DocumentChanges {
 
     void ship(CustomerLine line, BigDecimal quantity) {
         line.ship(quantity);
+        step(Kind.SHIP, line, null, quantity);
         back.add(() -> line.ship(quantity.negate()));
     }
 
     void left(CustomerLine line, Lot lot, BigDecimal quantity) {
         line.left(lot, quantity);
+        step(Kind.LEFT, line, lot, quantity);
         back.add(() -> line.left(lot, quantity.negate()));
         Tally tally = line.shippedOf(lot);
         hold(tally, lot, tally::quantity, quantity);
@@ -202,11 +278,25 @@ abstract class DocumentChanges {
 
     void end(CustomerLine line) {
         line.end(date());
+        step(Kind.DONE, line, null, null);
         back.add(() -> line.end(null));
     }
 
     void past(Books.Past row) {
         books.past(row);
+        step(new DocumentStep(
+                Kind.PAST,
+                row.line() != null ? row.line().number() : row.order().order().number(),
+                row.line() != null ? row.line().line() : row.order().order().line(),
+                row.table().name(),
+                row.bin().item(),
+                row.bin().lot(),
+                row.bin().serial(),
+                row.bin().site(),
+                null,
+                row.quantity(),
+                null,
+                null));
         back.add(() -> books.past(new Books.Past(
                 row.table(),
                 row.date(),

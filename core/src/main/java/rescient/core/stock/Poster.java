@@ -58,6 +58,12 @@ public final class Poster {
         return List.copyOf(refused);
     }
 
+    /** What a posting changed on documents, if its books keep that; none if it was not carried out. */
+    public List<DocumentStep> steps(String key) {
+        Posted one = posted.get(key);
+        return one == null ? List.of() : List.copyOf(one.deed().steps());
+    }
+
     private void posting(List<PostingRow> rows) {
         PostingRow first = rows.get(0);
         Posted before = posted.get(first.key());

@@ -1,5 +1,9 @@
 package rescient.server.stock;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -17,6 +21,7 @@ import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
+import rescient.core.stock.DocumentStep;
 import rescient.core.stock.Movement;
 import rescient.core.stock.SupplyLine;
 import rescient.dataset.KeptRecord;
@@ -46,6 +51,7 @@ class KeptMovements implements KeptRecord {
 
     private static final List<String> PARTS = List.of(
             "component", "quantity", "needed_date", "step", "planned", "issued", "used", "value", "per", "issue");
+    private static final List<String> COSTS = List.of("material", "work", "outside", "put_out", "variance");
     private static final List<String> STEPS = List.of("step", "reported", "scrapped", "booked", "minutes");
     private static final List<String> TRANSIT = List.of("lot", "serial", "quantity", "value", "expiry");
     /** Of columns that hold no numbers. */
@@ -71,8 +77,10 @@ class KeptMovements implements KeptRecord {
 
     private final JdbcTemplate database;
     private final EntityManager entities;
+    private final ObjectMapper json;
 
-    KeptMovements(JdbcTemplate database, EntityManager entities) {
+    KeptMovements(JdbcTemplate database, EntityManager entities, ObjectMapper json) {
+        this.json = json.copy().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS);
         this.database = database;
         this.entities = entities;
     }
@@ -132,6 +140,30 @@ class KeptMovements implements KeptRecord {
                 "select number, line, material, work, outside, put_out, variance from order_costs where number = any (?)";
         };
         return rows(table, sql, texts(numbers));
+    }
+
+    @Override
+    public List<Books.Did> did(Collection<String> keys) {
+        return keys.isEmpty()
+                ? List.of()
+                : database.query(
+                        "select p.key, p.date, p.reverses is not null, exists (select from postings r where r.reverses = p.key),"
+                                + " p.steps from postings p where p.key = any (?::uuid[])",
+                        (row, i) -> new Books.Did(
+                                row.getString(1),
+                                row.getDate(2).toLocalDate(),
+                                row.getBoolean(3),
+                                row.getBoolean(4),
+                                steps(row.getString(5))),
+                        texts(keys));
+    }
+
+    private List<DocumentStep> steps(String text) {
+        try {
+            return text == null ? null : json.readValue(text, new TypeReference<List<DocumentStep>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Override
@@ -288,18 +320,7 @@ class KeptMovements implements KeptRecord {
             replace("supply_order_components", "order_number", PARTS, number, name, postings.record(components, line));
             replace("order_steps", "number", STEPS, number, name, postings.record("order_steps", line));
             replace("in_transit", "number", TRANSIT, number, name, postings.record("in_transit", line));
-            database.update(
-                    "insert into order_costs (number, line, material, work, outside, put_out, variance)"
-                            + " values (?, ?, ?, ?, ?, ?, ?) on conflict (number, line) do update set"
-                            + " material = excluded.material, work = excluded.work, outside = excluded.outside,"
-                            + " put_out = excluded.put_out, variance = excluded.variance",
-                    line.order().number(),
-                    line.order().line(),
-                    line.cost(SupplyLine.Cost.MATERIAL),
-                    line.cost(SupplyLine.Cost.WORK),
-                    line.cost(SupplyLine.Cost.OUTSIDE),
-                    line.cost(SupplyLine.Cost.PUT_OUT),
-                    line.cost(SupplyLine.Cost.VARIANCE));
+            replace("order_costs", "number", COSTS, number, name, postings.record("order_costs", line));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import rescient.core.stock.DocumentStep;
 import rescient.dataset.FactChange;
 import rescient.dataset.Postings;
 import rescient.server.access.SignedIn;
@@ -63,17 +64,20 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
                             "Nothing was posted. " + view.refused().get(0).sentence())
                     .with("refused", view.refused());
         }
-        if (postings.movements().isEmpty()) {
+        List<FactChange> changes = postings.changes();
+        if (postings.movements().isEmpty()
+                && changes.isEmpty()
+                && postings.lines().isEmpty()) {
             return Outcome.unchanged(new Posted(null, view));
         }
         PostingRecord posting = new PostingRecord();
         posting.key = turn.key();
-        posting.date = postings.movements().get(0).date();
+        posting.date = wish.date() == null ? turn.version().today() : wish.date();
+        posting.steps = steps(postings.steps());
         posting.sentence = view.sentence();
         posting.person = turn.who().name();
         posting.at = turn.now();
         posting.reverses = wish.lines().get(0).reverses();
-        List<FactChange> changes = postings.changes();
         rows.keep(
                 turn.version().directory().facts(),
                 changes.stream()
@@ -84,6 +88,14 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
                 new Posted(turn.key(), view),
                 new Cause(Cause.Kind.POSTING, turn.who().name(), view.sentence()),
                 changes);
+    }
+
+    private String steps(List<DocumentStep> steps) {
+        try {
+            return json.writeValueAsString(steps);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Override

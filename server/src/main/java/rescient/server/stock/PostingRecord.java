@@ -29,4 +29,7 @@ class PostingRecord {
 
     /** The posting that it takes back, or null. */
     UUID reverses;
+
+    /** What it changed on documents, as JSON; null: only its movements tell. */
+    String steps;
 }

@@ -121,13 +121,14 @@ class RowEntities {
 
     private Query query(String what, EntityType<?> type, Map<String, String> key) {
         List<String> conditions = new ArrayList<>();
-        Map<String, String> values = new HashMap<>();
+        Map<String, Object> values = new HashMap<>();
         for (Map.Entry<String, String> one : key.entrySet()) {
             String name = "k" + conditions.size();
             conditions.add(
                     "e." + attribute(type, one.getKey()) + (one.getValue() == null ? " is null" : " = :" + name));
             if (one.getValue() != null) {
-                values.put(name, one.getValue());
+                Class<?> kind = type.getAttribute(attribute(type, one.getKey())).getJavaType();
+                values.put(name, rows.convertValue(one.getValue(), kind));
             }
         }
         Query query =
