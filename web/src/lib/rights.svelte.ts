@@ -12,6 +12,7 @@ const NOTHING: May = {
   takeOver: false,
   undoOthers: false,
   stock: false,
+  production: false,
   tables: []
 };
 
@@ -43,6 +44,14 @@ class Rights {
   /** Whether stock is theirs to post. */
   stocks(): boolean {
     return !this.known || this.may.stock;
+  }
+
+  /** Whether this posting is theirs: who makes something takes his parts and reports it. */
+  posts(act: Schemas['PostingLine']['act']): boolean {
+    if (!this.known) return true;
+    const { stock, production } = this.may;
+    if (act === 'OUTPUT') return production;
+    return act === 'ISSUE' || act === 'FINISH' || act === 'REVERSE' ? stock || production : stock;
   }
 
   noStock(): string {

@@ -5,6 +5,8 @@
   import { hrefOf, itemHref, needsHref, threadHref, turnHref } from '$lib/links';
   import { thread } from '$lib/queries';
   import { rights } from '$lib/rights.svelte';
+  import { actsOf } from '$lib/stock/line-acts';
+  import LineActs from '$lib/stock/LineActs.svelte';
   import Key from '$lib/ui/Key.svelte';
   import { toAddress } from '$lib/address';
   import { standing, type OrderLine } from './demand';
@@ -32,6 +34,9 @@
   const untold = $derived(
     (order?.lines ?? []).filter((l) => l.state === 'open' && !l.promised && !l.late).map((l) => l.key)
   );
+
+  /** A line that is done takes only what comes back. */
+  const shipping = $derived(actsOf('customer').filter((a) => a.act !== 'SHIP' || line?.state === 'open'));
 
   function open(l: OrderLine) {
     void toAddress({ line: l.key });
@@ -113,6 +118,16 @@
         {/each}
       </tbody>
     </table>
+    {#if line.state === 'open' || line.state === 'done'}
+      {#key line.key}<LineActs
+          bind:this={screen.acts}
+          number={line.number}
+          line={{ ...line, open: line.quantity }}
+          acts={shipping}
+          {today}
+          currency={screen.currency}
+        />{/key}
+    {/if}
     <p class="no-print mt-3 flex flex-wrap gap-2">
       {#if order.state === 'open'}<a class="plain-action" href={threadHref(order.number)}
           >Its thread <Key name="t" /></a

@@ -42,6 +42,8 @@ function yes(name: string): boolean | undefined {
 
 /** Customer orders, line by line: which are shown and opened, and what is changed of them. */
 export class DemandScreen extends WindowedScreen<OrderLine, Schemas['OrderLineRows']> {
+  /** What can be posted on the line in view. */
+  acts = $state<{ begin: () => void } | undefined>();
   readonly #client = useQueryClient();
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
@@ -274,6 +276,7 @@ export class DemandScreen extends WindowedScreen<OrderLine, Schemas['OrderLineRo
       { keys: 'd', says: 'Cancel the lines', also: 'delete', run: () => this.cancel() },
       { keys: 'p', says: 'Put the lines before others', also: 'priority first', run: () => this.first() },
       { keys: 't', says: 'Thread of the order', run: () => this.thread() },
+      { keys: 's', says: 'Ship the line', also: 'next step goods', run: () => this.acts?.begin() },
       { keys: 'm', says: 'Confirm the order by mail', also: 'send confirmation', run: () => this.confirm() },
       { keys: 'r', says: 'Release what the order needs', run: () => this.release() },
       { keys: 'l', says: 'Late lines only', run: () => this.toggle('late') },

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import ReceiveLine from '$lib/stock/ReceiveLine.svelte';
+  import { actsOf } from '$lib/stock/line-acts';
+  import LineActs from '$lib/stock/LineActs.svelte';
   import { supplyOrder } from '$lib/queries';
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref } from '$lib/links';
@@ -13,6 +14,13 @@
   }
   let { number, today, currency }: Props = $props();
   const detail = createQuery(() => supplyOrder(number));
+  const acts = $state<(LineActs | undefined)[]>([]);
+
+  /** What comes next on the first line that is still open. */
+  export function next(): void {
+    const at = (detail.data?.lines ?? []).findIndex((line) => line.stage === 'released' && !line.done);
+    acts[at]?.begin();
+  }
 </script>
 
 {#if detail.isError}
@@ -42,7 +50,7 @@
     {#if detail.data.note}<p class="mt-1 border-l-4 border-marigold bg-slip px-3 py-1.5">
         {detail.data.note}
       </p>{/if}
-    {#each detail.data.lines as line (line.line)}
+    {#each detail.data.lines as line, i (line.line)}
       <section class="mt-4" aria-label="Line {line.line}">
         <h3 class="section flex gap-2">
           <span class="text-ink-3">{line.line}</span>
@@ -87,8 +95,16 @@
             <dd class:text-vermilion={line.overdue} title={longDate(line.due)}>{date(line.due, today)}</dd>
           </div>
         </dl>
-        {#if o.kind === 'buy' && line.stage === 'released'}
-          {#key number + line.line}<ReceiveLine {number} {line} {today} {currency} />{/key}
+        {#if line.stage === 'released'}
+          {#key number + line.line}<LineActs
+              bind:this={acts[i]}
+              {number}
+              {line}
+              acts={actsOf(o.kind)}
+              done={line.done}
+              {today}
+              {currency}
+            />{/key}
         {/if}
         <div class="mt-2 grid grid-cols-2 gap-6">
           <!-- what goes to a supplier names no customers -->
@@ -115,14 +131,17 @@
           </div>
           {#if line.components.length > 0}
             <div>
-              <h4 class="text-sm text-ink-3">Still to issue</h4>
+              <h4 class="text-sm text-ink-3">{o.kind === 'transfer' ? 'Still to send' : 'Still to issue'}</h4>
               <ul>
                 {#each line.components as part (part.item)}
                   <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
                     <a class="truncate hover:underline" href={pointHref(part.item, detail.data.site)}
                       ><b>{part.item}</b> {part.itemName}</a
                     >
-                    <span>{quantity(part.quantity)} <small class="text-ink-3">{part.unit}</small></span>
+                    <span
+                      >{#if part.issued}<small class="text-ink-3">{quantity(part.issued)} issued</small>{/if}
+                      {quantity(part.quantity)} <small class="text-ink-3">{part.unit}</small></span
+                    >
                     <span class="text-right" title={longDate(part.needed)}>{date(part.needed, today)}</span>
                   </li>
                 {/each}

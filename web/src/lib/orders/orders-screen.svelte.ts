@@ -38,6 +38,9 @@ export class OrdersScreen extends ListScreen<OrderRow> {
       : 'No order fits these filters.';
   }
 
+  /** The order in view, which knows what comes next. */
+  pane = $state<{ next: () => void } | undefined>();
+
   print(): void {
     if (this.opened) window.print();
   }
@@ -68,6 +71,10 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   }
 
   protected override keys() {
-    return [...super.keys(), { keys: 'P', says: 'Print the order', run: () => this.print() }];
+    return [
+      ...super.keys(),
+      { keys: 'n', says: 'Next step of the order', run: () => this.pane?.next() },
+      { keys: 'P', says: 'Print the order', run: () => this.print() }
+    ];
   }
 }

@@ -7,7 +7,8 @@
   import Key from '$lib/ui/Key.svelte';
   import type { DueScreen } from './due-screen.svelte';
   import PostingSlip from './PostingSlip.svelte';
-  import ReceiveLine from './ReceiveLine.svelte';
+  import { RECEIPT } from './line-acts';
+  import LineActs from './LineActs.svelte';
 
   /** What has come: all that is selected as one slip, or one line with its quantity and lot. */
   let { screen }: { screen: DueScreen } = $props();
@@ -52,9 +53,10 @@
         >{/if}.
     </p>
     {#if line}
-      {#key here.key}<ReceiveLine
+      {#key here.key}<LineActs
           number={here.number}
           {line}
+          acts={RECEIPT}
           today={screen.today}
           currency={screen.currency}
         />{/key}

@@ -82,7 +82,7 @@
   {/snippet}
   {#snippet detail()}
     {#if screen.opened}
-      <OrderPane number={screen.opened} {today} {currency} />
+      <OrderPane bind:this={screen.pane} number={screen.opened} {today} {currency} />
     {:else}
       <p class="grid h-full place-content-center text-ink-2">
         Choose an order to see its lines and what they serve.
@@ -97,7 +97,10 @@
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >
-    {#if screen.opened}<button type="button" class="bar-action" onclick={() => screen.print()}
+    {#if screen.opened}<button type="button" class="bar-action" onclick={() => screen.pane?.next()}
+        ><Key name="n" dark /> Next step</button
+      >
+      <button type="button" class="bar-action" onclick={() => screen.print()}
         ><Key name="P" dark /> Print {screen.opened}</button
       >{/if}
   {/snippet}

@@ -259,7 +259,9 @@ public final class Postings {
             List<String> key = List.of(line.number(), line.line());
             if (touched(key, "customer_orders", "closed_customer_orders")) {
                 Row was = facts.row("customer_orders", line.number(), line.line());
-                Row is = was.with("quantity", BooksWriter.said(line.open()));
+                // what was ordered in all is no longer what is open
+                Row is = was.with("quantity", BooksWriter.said(line.open()))
+                        .with("ordered", was.text("ordered", was.text("quantity")));
                 if (line.ended() != null) {
                     is = is.with("state", "done");
                 } else if (done(was)) {

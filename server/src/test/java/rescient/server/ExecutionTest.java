@@ -57,7 +57,7 @@ class ExecutionTest extends ServerTest {
 
     private Reply file(String path, String text) throws Exception {
         Reply reply = reply(
-                "stella",
+                "ida",
                 MockMvcRequestBuilders.post(path)
                         .with(csrf())
                         .contentType("text/csv")
@@ -187,7 +187,7 @@ class ExecutionTest extends ServerTest {
     }
 
     private JsonNode posted(String wish) throws Exception {
-        Reply reply = post("stella", "/api/stock/postings", UUID.randomUUID(), wish);
+        Reply reply = post("ida", "/api/stock/postings", UUID.randomUUID(), wish);
         assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
         return reply.body();
     }
@@ -236,7 +236,7 @@ class ExecutionTest extends ServerTest {
                         .asText())
                 .isEqualTo("done");
         Reply late = post(
-                "stella",
+                "ida",
                 "/api/stock/postings",
                 UUID.randomUUID(),
                 "{'lines':[{'act':'OUTPUT','number':'MO-319','quantity':1}]}");
@@ -292,5 +292,22 @@ class ExecutionTest extends ServerTest {
         assertThat(reply.status()).isEqualTo(422);
         assertThat(reply.body().get("faults")).hasSize(2);
         assertThat(count("movements")).isZero();
+    }
+
+    /** Stores move goods, the foreman reports what was made, and neither does the other's. */
+    @Test
+    void everyBodyPostsWhatIsTheirs() throws Exception {
+        String output = "{'lines':[{'act':'OUTPUT','number':'MO-319','quantity':1}]}";
+        assertThat(post("stella", "/api/stock/postings", UUID.randomUUID(), output)
+                        .status())
+                .isEqualTo(403);
+        String ship = "{'lines':[{'act':'SHIP','number':'SO-716','quantity':1}]}";
+        assertThat(post("bram", "/api/stock/postings", UUID.randomUUID(), ship).status())
+                .isEqualTo(403);
+        assertThat(post("stella", "/api/stock/postings", UUID.randomUUID(), ship)
+                        .status())
+                .isEqualTo(201);
+        assertThat(post("ida", "/api/stock/postings", UUID.randomUUID(), output).status())
+                .isEqualTo(201);
     }
 }

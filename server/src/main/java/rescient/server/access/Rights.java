@@ -14,7 +14,8 @@ import java.util.stream.Stream;
  * @param forecastSets which forecast is planned with
  * @param takeOver making a what-if the plan that holds
  * @param undoOthers taking back what others decided
- * @param stock posting on the stock record
+ * @param stock receiving, shipping, moving and counting
+ * @param production reporting what was made, and finishing its orders
  * @param tables whose rows it may change, by the dataset's names
  */
 public record Rights(
@@ -27,6 +28,7 @@ public record Rights(
         boolean takeOver,
         boolean undoOthers,
         boolean stock,
+        boolean production,
         List<String> tables) {
     private static final List<String> ALL = List.of("make", "assemble", "buy", "transfer", "subcontract");
     private static final List<String> BOUGHT = List.of("buy");
@@ -62,12 +64,13 @@ public record Rights(
 
     static Rights of(Role role) {
         return switch (role) {
-            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true, true, EVERYTHING);
-            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, false, SUPPLY);
-            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, false, SALES);
-            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, false, ENGINEERING);
-            case STORES -> new Rights(NONE, NONE, false, false, false, false, false, false, true, NONE);
-            case FOREMAN, APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, false, NONE);
+            case PLANNER -> new Rights(ALL, ALL, true, true, true, true, true, true, true, true, EVERYTHING);
+            case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, false, false, SUPPLY);
+            case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, false, false, SALES);
+            case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, false, false, ENGINEERING);
+            case STORES -> new Rights(NONE, NONE, false, false, false, false, false, false, true, false, NONE);
+            case FOREMAN -> new Rights(NONE, NONE, false, false, false, false, false, false, false, true, NONE);
+            case APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, false, false, NONE);
         };
     }
 

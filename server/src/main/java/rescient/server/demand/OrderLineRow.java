@@ -34,6 +34,7 @@ import rescient.server.platform.Nullable;
  * @param supply from stock, bought for this line alone (own), or shipped straight by the supplier (direct)
  * @param supplier of whom it is bought for this line; null: the stock point's
  * @param parts of what a kit consists
+ * @param tracking none, lot or serial
  * @param ownParts they are those of this line alone, not what its bill of materials says
  */
 record OrderLineRow(
@@ -73,7 +74,8 @@ record OrderLineRow(
         @Nullable String supplier,
         @Nullable String supplierName,
         List<KitPartRow> parts,
-        boolean ownParts) {
+        boolean ownParts,
+        String tracking) {
     /** @param quantity for one kit */
     record KitPartRow(String component, String componentName, BigDecimal quantity, String unit) {}
 
@@ -133,7 +135,8 @@ record OrderLineRow(
                                 .map(usual -> part(directory, usual))
                                 .toList()
                         : own.stream().map(row -> part(directory, row)).toList(),
-                !own.isEmpty());
+                !own.isEmpty(),
+                item == null || item.tracking() == null ? "none" : Words.word(item.tracking()));
     }
 
     private static KitPartRow part(Directory directory, Fact.BomLine usual) {

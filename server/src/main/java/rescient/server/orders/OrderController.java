@@ -78,9 +78,17 @@ class OrderController {
             List<Served> serves,
             @Nullable String forOrder,
             @Nullable String forLine,
-            String tracking) {}
+            String tracking,
+            boolean done) {}
 
-    record OrderComponent(String item, String itemName, BigDecimal quantity, String unit, LocalDate needed) {}
+    /** @param issued so far, of {@code quantity} more; null: nothing was */
+    record OrderComponent(
+            String item,
+            String itemName,
+            BigDecimal quantity,
+            String unit,
+            LocalDate needed,
+            @Nullable BigDecimal issued) {}
 
     record OrderDetail(
             OrderRow order,
@@ -192,12 +200,14 @@ class OrderController {
                                 directory.itemName(c.component),
                                 plain(c.quantity),
                                 directory.unit(c.component),
-                                c.neededDate))
+                                c.neededDate,
+                                c.issued == null || c.issued.signum() == 0 ? null : plain(c.issued)))
                         .toList(),
                 Served.upFrom(version, pegs),
                 line.forOrder,
                 line.forLine,
-                directory.facts().row("items", line.item).text("tracking", "none"));
+                directory.facts().row("items", line.item).text("tracking", "none"),
+                line.closedDate != null);
     }
 
     private static BigDecimal plain(BigDecimal value) {

@@ -9,6 +9,7 @@ import org.springframework.http.HttpStatus;
 import rescient.core.stock.DocumentStep;
 import rescient.dataset.FactChange;
 import rescient.dataset.Postings;
+import rescient.server.access.Rights;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
@@ -42,10 +43,23 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
         return wish;
     }
 
+    /** Goods are moved by stores; what is made is reported by who makes it, who takes his parts too. */
     @Override
     public void permit(SignedIn who) {
-        if (!who.role().rights().stock()) {
-            throw new JobProblem(HttpStatus.FORBIDDEN, "Stock is posted by stores and planners");
+        Rights rights = who.role().rights();
+        for (PostingLine line : wish.lines()) {
+            boolean may = switch (line.act()) {
+                case OUTPUT, FINISH -> rights.production() || (rights.stock() && line.act() == StockAct.FINISH);
+                case ISSUE, REVERSE -> rights.production() || rights.stock();
+                default -> rights.stock();
+            };
+            if (!may) {
+                throw new JobProblem(
+                        HttpStatus.FORBIDDEN,
+                        line.act() == StockAct.OUTPUT
+                                ? "What was made is reported by the foreman and planners"
+                                : "Stock is posted by stores and planners");
+            }
         }
     }
 

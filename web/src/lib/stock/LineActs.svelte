@@ -1,0 +1,224 @@
+<script lang="ts">
+  import { parsedDate, parsedNumber, quantity } from '$lib/format';
+  import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
+  import { rights } from '$lib/rights.svelte';
+  import { escapes } from '$lib/ui/escapes';
+  import Key from '$lib/ui/Key.svelte';
+  import type { ActLine, LineAct } from './line-acts';
+  import PostedLine from './PostedLine.svelte';
+  import { Posting, type Wish } from './posting.svelte';
+  import PostingSlip from './PostingSlip.svelte';
+
+  /** What is posted on a line of an order: typed into the line, and the slip of what it does beside it. */
+  interface Props {
+    number: string;
+    line: ActLine;
+    acts: LineAct[];
+    /** Nothing more can be posted; what was posted last can be taken back. */
+    done?: boolean;
+    today: string;
+    currency: string;
+  }
+  let { number, line, acts, done = false, today, currency }: Props = $props();
+  interface Typed {
+    act?: LineAct['act'];
+    amount: string;
+    lot: string;
+    expiry: string;
+    aside: boolean;
+    unit?: string;
+    scrapped: string;
+    minutes: string;
+    part: string;
+    reason: string;
+  }
+  const nothing = (): Typed => ({
+    amount: '',
+    lot: '',
+    expiry: '',
+    aside: false,
+    scrapped: '',
+    minutes: '',
+    part: '',
+    reason: ''
+  });
+  // it is made anew for each line
+  // svelte-ignore state_referenced_locally
+  const form = `post ${number} ${line.line}`;
+  let typed = $state<Typed>(halfTyped<Typed>(form) ?? nothing());
+  keepHalfTyped(form, () => $state.snapshot(typed));
+
+  const act = $derived(done ? undefined : acts.find((a) => a.act === typed.act));
+  const units = $derived([...new Set([line.purchaseUnit ?? line.unit, line.unit])]);
+  const parts = $derived((line.components ?? []).filter((p) => p.quantity > 0));
+  const part = $derived(parts.find((p) => p.item === typed.part));
+  const amountOf = (text: string) => (text.trim() ? parsedNumber(text) : undefined);
+  const noNumber = (text: string) =>
+    text.trim() !== '' && Number.isNaN(parsedNumber(text)) ? 'is no number' : undefined;
+  const wrong = $derived({
+    amount: noNumber(typed.amount),
+    scrapped: noNumber(typed.scrapped),
+    minutes: noNumber(typed.minutes),
+    expiry: typed.expiry.trim() !== '' && !parsedDate(typed.expiry, today) ? 'is no day' : undefined
+  });
+  const asksLot = $derived(
+    act?.part ? part !== undefined : line.tracking !== 'none' && act?.lot !== undefined
+  );
+  const lotMissing = $derived(
+    act?.lot === 'needed' &&
+      line.tracking !== 'none' &&
+      !typed.lot.trim() &&
+      // spoiled pieces alone bring no lot
+      !(typed.amount.trim() === '0' && typed.scrapped.trim())
+  );
+  const wish = $derived.by((): Wish | undefined => {
+    const missing = act?.asks !== undefined && !act.all && !act.part && !typed.amount.trim();
+    if (!act || wrong.amount || wrong.scrapped || wrong.minutes || wrong.expiry || lotMissing || missing)
+      return undefined;
+    const lot = typed.lot.trim() || undefined;
+    const everything = act.act === 'OUTPUT' ? line.open : undefined;
+    return {
+      reason: typed.reason.trim() || undefined,
+      lines: [
+        {
+          act: act.act,
+          number,
+          line: line.line,
+          item: act.part ? part?.item : undefined,
+          quantity: act.asks === undefined ? undefined : (amountOf(typed.amount) ?? everything),
+          unit: act.units && typed.amount.trim() ? typed.unit : undefined,
+          lot: asksLot && line.tracking !== 'serial' ? lot : undefined,
+          serial: asksLot && line.tracking === 'serial' ? lot : undefined,
+          expiry: act.expiry && typed.expiry.trim() ? parsedDate(typed.expiry, today) : undefined,
+          quarantined: act.aside ? typed.aside : undefined,
+          scrapped: act.scrapped ? amountOf(typed.scrapped) : undefined,
+          minutes: act.minutes ? amountOf(typed.minutes) : undefined
+        }
+      ]
+    };
+  });
+  const posting = new Posting(
+    () => wish,
+    () => (typed = nothing())
+  );
+
+  /** Begins what comes next, or an act of one's choice. */
+  export function begin(what: LineAct['act'] | undefined = acts[0]?.act): void {
+    if (what === undefined || done) return;
+    if (rights.posts(what)) typed.act = what;
+    else posting.refused = rights.noStock();
+  }
+</script>
+
+{#snippet ask(id: string, name: string, wrongSo: string | undefined, placeholder: string)}
+  <label for="{id}-{line.line}">{name}</label>
+  <input
+    id="{id}-{line.line}"
+    class="field min-w-0"
+    inputmode={id === 'reason' ? undefined : 'decimal'}
+    {placeholder}
+    aria-invalid={wrongSo !== undefined}
+    bind:value={typed[id as 'scrapped' | 'minutes' | 'reason' | 'expiry']}
+  />
+  {#if wrongSo}<p class="said text-vermilion">{wrongSo}</p>{/if}
+{/snippet}
+
+<div class="no-print mt-2">
+  {#if !act}
+    <p class="flex flex-wrap items-baseline gap-3">
+      {#if !done}{#each acts as one (one.act)}<button
+            type="button"
+            class="plain-action"
+            disabled={!rights.posts(one.act)}
+            title={rights.posts(one.act) ? one.says : rights.noStock()}
+            onclick={() => begin(one.act)}>{one.name} line {line.line}</button
+          >{/each}{/if}
+      <PostedLine {posting} />
+    </p>
+  {:else}
+    <form
+      class="grid gap-3 border-l-4 border-marigold bg-slip p-3 md:grid-cols-2"
+      data-testid={act.act.toLowerCase()}
+      onsubmit={(e) => {
+        e.preventDefault();
+        void posting.post();
+      }}
+      {@attach escapes(() => (typed.act = undefined))}
+    >
+      <div class="asked">
+        <p class="said text-ink-2">{act.says}.</p>
+        {#if act.part}
+          <label for="part-{line.line}">Part</label>
+          <select id="part-{line.line}" class="field" bind:value={typed.part}>
+            <option value="">all that is still to issue</option>
+            {#each parts as one (one.item)}<option value={one.item}>{one.item} {one.itemName}</option>{/each}
+          </select>
+        {/if}
+        {#if act.asks !== undefined && (!act.part || part)}
+          <label for="has-come-{line.line}">{act.asks}</label>
+          <span class="flex gap-2">
+            <!-- svelte-ignore a11y_autofocus -->
+            <input
+              id="has-come-{line.line}"
+              class="field min-w-0 flex-1"
+              inputmode="decimal"
+              autofocus
+              placeholder={part
+                ? `all ${quantity(part.quantity)} ${part.unit}`
+                : act.all
+                  ? `all ${quantity(line.open)} ${line.unit}`
+                  : ''}
+              aria-invalid={wrong.amount !== undefined}
+              bind:value={typed.amount}
+            />
+            {#if act.units && units.length > 1}<select
+                class="field"
+                aria-label="Counted in"
+                bind:value={() => typed.unit ?? units[0], (v) => (typed.unit = v)}
+                >{#each units as one (one)}<option value={one}>{one}</option>{/each}</select
+              >{:else}<span class="self-center text-ink-3">{part?.unit ?? line.unit}</span>{/if}
+          </span>
+          {#if wrong.amount}<p class="said text-vermilion">{wrong.amount}</p>{/if}
+        {/if}
+        {#if act.scrapped}{@render ask('scrapped', act.scrapped, wrong.scrapped, 'none')}{/if}
+        {#if asksLot}
+          <label for="lot-{line.line}">{line.tracking === 'serial' ? 'Serial number' : 'Lot'}</label>
+          <input
+            id="lot-{line.line}"
+            class="field"
+            placeholder={act.lot === 'may' ? 'as proposed: the first to expire' : ''}
+            bind:value={typed.lot}
+          />
+          {#if act.expiry}{@render ask('expiry', 'Serves until', wrong.expiry, 'no end')}{/if}
+        {/if}
+        {#if act.minutes}{@render ask('minutes', 'Minutes', wrong.minutes, 'as planned')}{/if}
+        {#if act.reason}{@render ask('reason', 'Why', undefined, '')}{/if}
+        {#if act.aside}<label class="said flex items-center gap-2"
+            ><input type="checkbox" bind:checked={typed.aside} /> set aside: it has yet to be tested</label
+          >{/if}
+        <p class="said flex gap-2">
+          <button type="submit" class="main-action" disabled={!posting.pressable}
+            >{act.name.replace(/ (on|of)$/, '')} <Key name="Enter" /></button
+          >
+          <button type="button" class="plain-action" onclick={() => (typed.act = undefined)}
+            >Leave it <Key name="Esc" /></button
+          >
+        </p>
+      </div>
+      <PostingSlip {posting} {currency} />
+    </form>
+  {/if}
+</div>
+
+<style>
+  .asked {
+    display: grid;
+    grid-template-columns: 104px minmax(0, 1fr);
+    align-items: center;
+    align-content: start;
+    gap: 8px;
+  }
+  .said {
+    grid-column: 1 / -1;
+  }
+</style>
