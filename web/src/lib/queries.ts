@@ -425,6 +425,13 @@ export const supplyOrder = (number: string) =>
     ...stays
   });
 
+/** How far a purchase order is on its way. */
+export const purchase = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'purchase', number],
+    queryFn: () => answer(api.GET('/api/purchases', { params: { query: { number } } }))
+  });
+
 /** A part of the list of items. */
 export const itemRows = (filter: Asked<'list_1'>) => ({
   queryKey: ['plan', 'items', filter],

@@ -20,6 +20,8 @@ export interface Problem {
   instead?: (string | null)[];
   /** What is wrong with single fields of rows that were sent. */
   faults?: components['schemas']['FaultAt'][];
+  /** All that is wrong with a file that was sent. */
+  wrong?: string[];
   /** What somebody else changed meanwhile. */
   conflicts?: components['schemas']['Conflict'][];
 }

@@ -5,6 +5,8 @@
   import { supplyOrder } from '$lib/queries';
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref } from '$lib/links';
+  import SentMails from '$lib/demand/SentMails.svelte';
+  import PurchaseWay from './PurchaseWay.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
   interface Props {
@@ -16,8 +18,11 @@
   const detail = createQuery(() => supplyOrder(number));
   const acts = $state<(LineActs | undefined)[]>([]);
 
-  /** What comes next on the first line that is still open. */
+  let way = $state<PurchaseWay | undefined>();
+
+  /** What comes next: on its way to the supplier, or else on the first line that is still open. */
   export function next(): void {
+    if (way?.next()) return;
     const at = (detail.data?.lines ?? []).findIndex((line) => line.stage === 'released' && !line.done);
     acts[at]?.begin();
   }
@@ -50,6 +55,10 @@
     {#if detail.data.note}<p class="mt-1 border-l-4 border-marigold bg-slip px-3 py-1.5">
         {detail.data.note}
       </p>{/if}
+    {#if (o.kind === 'buy' || o.kind === 'subcontract') && o.stage === 'released'}
+      {#key number}<PurchaseWay bind:this={way} {number} lines={detail.data.lines} {today} />{/key}
+      <div class="no-print mt-2"><SentMails about={number} {today} /></div>
+    {/if}
     {#each detail.data.lines as line, i (line.line)}
       <section class="mt-4" aria-label="Line {line.line}">
         <h3 class="section flex gap-2">
@@ -94,6 +103,12 @@
             <dt>Due</dt>
             <dd class:text-vermilion={line.overdue} title={longDate(line.due)}>{date(line.due, today)}</dd>
           </div>
+          {#if line.confirmed}<div>
+              <dt>Confirmed for</dt>
+              <dd class:text-vermilion={line.confirmed > line.due} title={longDate(line.confirmed)}>
+                {date(line.confirmed, today)}
+              </dd>
+            </div>{/if}
         </dl>
         {#if line.stage === 'released'}
           {#key number + line.line}<LineActs

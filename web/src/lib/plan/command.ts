@@ -90,7 +90,9 @@ export const TITLES: Record<Kind, string> = {
   REPLACE: 'Replace everywhere',
   FORECAST: 'Keep the forecast of',
   ADJUST: 'Adjust the forecast of',
-  SETS: 'Forecast sets'
+  SETS: 'Forecast sets',
+  PURCHASE: 'Purchase orders',
+  CONFIRMED: 'Confirmed by the supplier'
 };
 
 function text(value: string | undefined): string | undefined {

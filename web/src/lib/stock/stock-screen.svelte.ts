@@ -9,6 +9,7 @@ import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { WindowedScreen } from '$lib/ui/windowed-screen.svelte';
 import { Windows } from '$lib/ui/windows.svelte';
+import { PostingFile } from './posting-file.svelte';
 import { Posting, type Wish } from './posting.svelte';
 
 export type OnHand = Schemas['OnHand'];
@@ -78,6 +79,10 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     ...stockLedger({ ...(this.here ?? { item: '', site: '' }), limit: PAGE }),
     enabled: this.here !== undefined
   }));
+
+  readonly file = new PostingFile();
+  /** Opens the choice of a file. */
+  chooser = $state<HTMLInputElement | undefined>();
 
   act = $state<Act | undefined>();
   amount = $state('');
@@ -243,6 +248,12 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
   protected override keys() {
     return [
       ...super.keys(),
+      {
+        keys: 'i',
+        says: 'Postings from a file',
+        also: 'import scans csv',
+        run: () => this.chooser?.click()
+      },
       ...ACTS.map(({ act, key, says }) => ({ keys: key, says, run: () => this.begin(act) })),
       {
         keys: 'u',

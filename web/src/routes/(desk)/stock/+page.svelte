@@ -1,6 +1,7 @@
 <script lang="ts">
   import DataViews from '$lib/data/DataViews.svelte';
   import { count, longDate, money, quantity } from '$lib/format';
+  import FilePane from '$lib/stock/FilePane.svelte';
   import LedgerPane from '$lib/stock/LedgerPane.svelte';
   import PostedLine from '$lib/stock/PostedLine.svelte';
   import { ONLY, StockScreen, type OnHand } from '$lib/stock/stock-screen.svelte';
@@ -63,7 +64,7 @@
     <Chooser name="Only what" value={screen.only} choices={ONLY} onchoose={(v) => screen.filter('only', v)} />
   {/snippet}
   {#snippet detail()}
-    {#if screen.here}<LedgerPane {screen} />
+    {#if screen.file.name}<FilePane file={screen.file} />{:else if screen.here}<LedgerPane {screen} />
     {:else}<p class="grid h-full place-content-center text-ink-2">
         Choose a row to see its lots and its ledger.
       </p>{/if}
@@ -77,6 +78,18 @@
     >
     <PostedLine posting={screen.posting} />
     <Fetching {screen} />
+    <label class="bar-action cursor-pointer" title="A file of postings, as of a day's scans"
+      ><Key name="i" dark /> Postings from a file<input
+        bind:this={screen.chooser}
+        class="sr-only"
+        type="file"
+        accept=".csv,text/csv"
+        onchange={(e) => {
+          void screen.file.look(e.currentTarget.files?.[0]);
+          e.currentTarget.value = '';
+        }}
+      /></label
+    >
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >

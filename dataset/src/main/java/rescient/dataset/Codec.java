@@ -64,6 +64,7 @@ public final class Codec<F extends Fact> {
         put(Fact.ForecastChoice.class, "forecast_choices");
         put(Fact.ForecastAdjustment.class, "forecast_adjustments");
         put(Fact.ForecastVersion.class, "forecast_versions");
+        put(Fact.ApprovalLimit.class, "approval_limits");
         put(Fact.OpenOrder.class, "open_orders");
         put(Fact.OpenOrderComponent.class, "open_order_components");
     }

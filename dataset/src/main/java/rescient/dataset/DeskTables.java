@@ -41,12 +41,22 @@ public final class DeskTables {
             Column.required("name", TEXT),
             Column.required("made_at", TEXT));
 
+    /** Who approved an order, as whom and what it came to then. */
+    public static final Table APPROVALS = Table.table(
+            "approvals",
+            Column.key("order_number", TEXT),
+            Column.key("role", TEXT),
+            Column.required("name", TEXT),
+            Column.of("value", ColumnType.AMOUNT),
+            Column.required("made_at", TEXT));
+
     /** What a what-if assumes. */
     public static final Table WHAT_IFS =
             Table.table("what_ifs", Column.key("id", TEXT), Column.required("assumptions", TEXT));
 
-    private static final Map<String, Table> BY_NAME = List.of(ORDER_HEADS, HOLDS, REQUESTS, WHAT_IFS).stream()
-            .collect(Collectors.toUnmodifiableMap(Table::name, table -> table));
+    private static final Map<String, Table> BY_NAME =
+            List.of(ORDER_HEADS, HOLDS, REQUESTS, APPROVALS, WHAT_IFS).stream()
+                    .collect(Collectors.toUnmodifiableMap(Table::name, table -> table));
 
     private DeskTables() {}
 

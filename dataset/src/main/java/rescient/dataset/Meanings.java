@@ -53,6 +53,7 @@ final class Meanings {
         table("forecast_adjustments", "What is known of buckets to come: stands on top of what is forecast");
         table("forecast_versions", "What was forecast, and when");
         table("shipments", "What was shipped to customers");
+        table("approval_limits", "From which value on who is asked before a document goes on");
         table("open_orders", "Firmed and released orders that are not done");
         table(
                 "customer_order_parts",
@@ -268,6 +269,9 @@ final class Meanings {
         column("from_date", "First day of the bucket");
         column("bucket", "Length of the bucket");
         column("shipments.date", "Day it was shipped");
+        column("approval_limits.document", "Of which documents");
+        column("from_value", "From this value on, in the company's currency");
+        column("role", "Who is asked, each in turn, the lowest limit first");
         column("open_orders.unit", "Unit in which it was ordered; empty: the item's");
         column("open_orders.price", "Price agreed for one such unit");
         column("open_orders.kind", "How it replenishes");

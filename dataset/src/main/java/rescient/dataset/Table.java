@@ -301,6 +301,14 @@ public final class Table {
                     Column.of("naive", AMOUNT),
                     Column.of("method", ColumnType.words(METHODS))),
             table(
+                    "approval_limits",
+                    Column.key("document", ColumnType.words("purchase_order", "invoice", "adjustment")),
+                    Column.key("from_value", AMOUNT),
+                    Column.required(
+                            "role",
+                            ColumnType.words(
+                                    "planner", "buyer", "stores", "foreman", "sales", "engineer", "approver"))),
+            table(
                     "open_orders",
                     Column.key("number", TEXT),
                     Column.key("line", TEXT),

@@ -169,6 +169,7 @@ class CodecTest {
                     PeriodUnit.class,
                     rescient.core.company.ItemKind.class,
                     rescient.core.company.Stage.class,
+                    Fact.Document.class,
                     Fact.SiteKind.class,
                     Fact.PurchaseRelease.class,
                     Fact.Tracking.class,

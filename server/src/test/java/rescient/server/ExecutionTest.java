@@ -290,7 +290,7 @@ class ExecutionTest extends ServerTest {
                 "/api/stock/file",
                 "key,date,action,item,site,quantity\na,2026-11-23,adjust,ROD-12,LARKMOOR,1\nb,tomorrow,dance,ROD-12,,\n");
         assertThat(reply.status()).isEqualTo(422);
-        assertThat(reply.body().get("faults")).hasSize(2);
+        assertThat(reply.body().get("wrong")).hasSize(2);
         assertThat(count("movements")).isZero();
     }
 

@@ -801,6 +801,20 @@ public sealed interface Fact {
             ForecastMethod method)
             implements Fact {}
 
+    /** A document that may need somebody's approval. */
+    enum Document {
+        PURCHASE_ORDER,
+        INVOICE,
+        ADJUSTMENT
+    }
+
+    /**
+     * From a value on, a role is asked before a document goes on.
+     *
+     * @param fromValue in the company's currency
+     */
+    record ApprovalLimit(Document document, BigDecimal fromValue, String role) implements Fact {}
+
     /** What went to a customer. */
     record Shipment(
             String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)

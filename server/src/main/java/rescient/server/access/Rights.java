@@ -56,6 +56,7 @@ public record Rights(
                             "forecast_choices",
                             "forecast_adjustments",
                             "forecast_versions",
+                            "approval_limits",
                             "shipments",
                             "open_orders",
                             "open_order_components"))

@@ -41,7 +41,7 @@ record ChangeOrders(
     public void propose(Proposing desk, List<Target> chosen) {
         desk.note(note);
         for (Target target : chosen) {
-            if (target instanceof Target.Open open && !open.firmed()) {
+            if (target instanceof Target.Open open && !open.changeable()) {
                 move(desk, open);
             } else {
                 change(desk, target);

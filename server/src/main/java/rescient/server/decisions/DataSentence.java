@@ -31,6 +31,7 @@ public final class DataSentence {
             Map.entry("customer_order_parts", "part of a kit that was ordered"),
             Map.entry("open_order_components", "component of an order"),
             Map.entry("work_centers", "work center"),
+            Map.entry("approval_limits", "limit of approval"),
             Map.entry("stock", "lot in stock"),
             Map.entry("settings", "setting"),
             Map.entry("history_corrections", "bucket of the history"),

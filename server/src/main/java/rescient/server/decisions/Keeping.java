@@ -48,7 +48,10 @@ record Keeping(DecisionLog log, DeskRows desk, FactRows facts, FirmedNumbers num
     @Override
     public Outcome<Decision> carryOut(Turn turn) {
         Proposal proposal = Proposing.of(
-                desk, turn.version(), new Proposing.Author(turn.who().name(), turn.now(), numbers::next), wanted);
+                desk,
+                turn.version(),
+                new Proposing.Author(turn.who().name(), Words.word(turn.who().role()), turn.now(), numbers::next),
+                wanted);
         refuse(turn.who(), proposal);
         facts.keep(turn.version().directory().facts(), proposal.changes);
         long id = log.add(turn, kind(), proposal.sentence, outcomes(proposal));

@@ -109,7 +109,7 @@ public final class OrderRows {
     public static OrderDraft draft(Row row, List<Row> issues) {
         BigDecimal good = row.decimal("quantity");
         BigDecimal started = row.decimal("start_quantity");
-        int due = day(row.date("due_date"));
+        int due = day(row.date("confirmed_date") == null ? row.date("due_date") : row.date("confirmed_date"));
         String site = row.text("site");
         String from = row.text("from_site");
         List<OrderDraft.Need> needs = issues.stream()

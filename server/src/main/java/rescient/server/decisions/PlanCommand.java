@@ -26,7 +26,9 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = ReplaceComponent.class, name = "REPLACE"),
     @JsonSubTypes.Type(value = KeepForecast.class, name = "FORECAST"),
     @JsonSubTypes.Type(value = AdjustForecast.class, name = "ADJUST"),
-    @JsonSubTypes.Type(value = ChangeForecastSet.class, name = "SETS")
+    @JsonSubTypes.Type(value = ChangeForecastSet.class, name = "SETS"),
+    @JsonSubTypes.Type(value = AdvancePurchases.class, name = "PURCHASE"),
+    @JsonSubTypes.Type(value = ConfirmPurchase.class, name = "CONFIRMED")
 })
 sealed interface PlanCommand
         permits OfOrders,
@@ -40,7 +42,9 @@ sealed interface PlanCommand
                 ReplaceComponent,
                 KeepForecast,
                 AdjustForecast,
-                ChangeForecastSet {
+                ChangeForecastSet,
+                AdvancePurchases,
+                ConfirmPurchase {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

@@ -38,9 +38,10 @@ final class Proposing {
     /**
      * Who decides.
      *
+     * @param role as the limits of approval name it; null: somebody only looks
      * @param numbers the next number of a firmed order
      */
-    record Author(String name, Instant now, Supplier<String> numbers) {}
+    record Author(String name, @Nullable String role, Instant now, Supplier<String> numbers) {}
 
     private Proposing(DeskRows desk, PlanVersion version, Author author) {
         this.desk = desk;
@@ -62,7 +63,15 @@ final class Proposing {
     /** What it would come to, for somebody who only looks. */
     static Proposal look(DeskRows desk, PlanVersion version, PlanCommand command) {
         int[] place = {0};
-        return of(desk, version, new Author("", Instant.EPOCH, () -> "new " + ++place[0]), command);
+        return of(desk, version, new Author("", null, Instant.EPOCH, () -> "new " + ++place[0]), command);
+    }
+
+    DeskRows desk() {
+        return desk;
+    }
+
+    Author author() {
+        return author;
     }
 
     Proposal proposal() {
@@ -172,9 +181,15 @@ final class Proposing {
     }
 
     private static void put(OrderImage image, String line, Drafter.Drafted drafted) {
-        image.put(
-                OrderRows.line(image.number(), line, "firmed", drafted.order(), drafted.worth()),
-                OrderRows.issues(image.number(), line, drafted.order().needs()));
+        Row before = image.line(line);
+        Row row = OrderRows.line(image.number(), line, "firmed", drafted.order(), drafted.worth());
+        // a purchase that is held stays given out, and held
+        if (before != null) {
+            row = row.with("stage", before.text("stage"))
+                    .with("state", before.text("state"))
+                    .with("purchase_state", before.text("purchase_state"));
+        }
+        image.put(row, OrderRows.issues(image.number(), line, drafted.order().needs()));
     }
 
     private boolean obstructed(Target target, Drafter.Drafted drafted) {

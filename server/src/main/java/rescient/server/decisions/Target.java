@@ -3,11 +3,11 @@ package rescient.server.decisions;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import rescient.core.base.Quantity;
-import rescient.core.company.Source;
 import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.dataset.Row;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.Words;
 import rescient.server.tables.OrderImage;
@@ -50,7 +50,14 @@ sealed interface Target {
 
         /** It lies with somebody outside, who has to be asked. */
         boolean outside() {
-            return !firmed() && (as.source() == Source.BUY || as.source() == Source.SUBCONTRACT);
+            Row row = image.line(line);
+            return PurchaseState.isPurchase(row) && PurchaseState.of(row).isOut();
+        }
+
+        /** It is nobody else's yet: it may become another one. */
+        boolean changeable() {
+            Row row = image.line(line);
+            return firmed() || (PurchaseState.isPurchase(row) && PurchaseState.of(row) == PurchaseState.HELD);
         }
     }
 

@@ -63,6 +63,8 @@ record ConfirmOrder(Confirmations confirmations, Mails mails, String number) imp
                         + " attached.\n\n" + turn.version().company() + "\n",
                 number + ".pdf",
                 confirmations.pdf(turn.version(), number),
+                null,
+                null,
                 turn.who().name(),
                 turn.now())));
     }

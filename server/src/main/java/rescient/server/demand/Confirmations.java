@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
+import rescient.server.mail.LetterPdf;
 import rescient.server.mail.MailView;
 import rescient.server.mail.Mails;
 import rescient.server.planning.Directory;
@@ -39,7 +40,7 @@ class Confirmations {
 
     /** @throws JobProblem 404 if there is no such order with something open */
     byte[] pdf(PlanVersion version, String number) {
-        return ConfirmationPdf.of(letter(version, number, open(version, number)));
+        return LetterPdf.of(letter(version, number, open(version, number)));
     }
 
     /** What of an order is confirmed: quotes and open lines. */
@@ -63,7 +64,7 @@ class Confirmations {
                         .orElse(null);
     }
 
-    private static ConfirmationPdf.Letter letter(PlanVersion version, String number, List<OrderLineRow> open) {
+    private static LetterPdf.Letter letter(PlanVersion version, String number, List<OrderLineRow> open) {
         Directory directory = version.directory();
         OrderLineRow first = open.get(0);
         Fact.Customer customer = customer(version, first);
@@ -73,11 +74,13 @@ class Confirmations {
                         + (customer.contact().address() == null
                                 ? ""
                                 : "\n" + customer.contact().address().replace(", ", "\n"));
-        return new ConfirmationPdf.Letter(
+        return new LetterPdf.Letter(
                 version.company(),
                 directory.facts().setting("company_address"),
                 whom,
                 first.state().equals("quote") ? "Quote" : "Order confirmation",
+                "Goes on",
+                null,
                 number,
                 first.reference(),
                 version.today(),
@@ -86,9 +89,9 @@ class Confirmations {
                 open.stream().map(line -> line(directory, line)).toList());
     }
 
-    private static ConfirmationPdf.Line line(Directory directory, OrderLineRow line) {
+    private static LetterPdf.Line line(Directory directory, OrderLineRow line) {
         LocalDate day = line.promised() != null ? line.promised() : line.due();
-        return new ConfirmationPdf.Line(
+        return new LetterPdf.Line(
                 line.line(),
                 line.item(),
                 line.itemName(),

@@ -38,6 +38,11 @@ class Mail {
     @Column(nullable = false)
     byte[] attachment;
 
+    /** The same document for machines, or null. */
+    String dataName;
+
+    byte[] data;
+
     /** Who asked for it. */
     @Column(nullable = false)
     String name;

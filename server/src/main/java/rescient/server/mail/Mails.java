@@ -5,6 +5,7 @@ import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
 
 /** Mails that are to be sent, and those that were. */
 @Component
@@ -20,8 +21,9 @@ public class Mails {
     /**
      * A mail as it is asked for.
      *
-     * @param kind of the document: {@code confirmation}
+     * @param kind of the document: {@code confirmation}, {@code purchase_order} or {@code reminder}
      * @param about the number of what it is about
+     * @param dataName with {@code data}, the same document for machines; null: there is none
      * @param name who asks for it
      */
     public record Draft(
@@ -32,6 +34,8 @@ public class Mails {
             String message,
             String attachmentName,
             byte[] attachment,
+            @Nullable String dataName,
+            @Nullable byte[] data,
             String name,
             Instant now) {}
 
@@ -45,6 +49,8 @@ public class Mails {
         mail.message = draft.message;
         mail.attachmentName = draft.attachmentName;
         mail.attachment = draft.attachment;
+        mail.dataName = draft.dataName;
+        mail.data = draft.data;
         mail.name = draft.name;
         mail.madeAt = draft.now;
         return MailView.of(mails.save(mail));

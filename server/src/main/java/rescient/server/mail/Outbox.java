@@ -69,6 +69,9 @@ class Outbox implements SharedWork {
             parts.setSubject(mail.subject);
             parts.setText(mail.message);
             parts.addAttachment(mail.attachmentName, new ByteArrayResource(mail.attachment), "application/pdf");
+            if (mail.data != null) {
+                parts.addAttachment(mail.dataName, new ByteArrayResource(mail.data), "application/xml");
+            }
             sender.send(message);
             mail.sentAt = today.now();
             mail.failure = null;

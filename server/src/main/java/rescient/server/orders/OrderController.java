@@ -79,7 +79,8 @@ class OrderController {
             @Nullable String forOrder,
             @Nullable String forLine,
             String tracking,
-            boolean done) {}
+            boolean done,
+            @Nullable LocalDate confirmed) {}
 
     /** @param issued so far, of {@code quantity} more; null: nothing was */
     record OrderComponent(
@@ -207,7 +208,8 @@ class OrderController {
                 line.forOrder,
                 line.forLine,
                 directory.facts().row("items", line.item).text("tracking", "none"),
-                line.closedDate != null);
+                line.closedDate != null,
+                line.confirmedDate);
     }
 
     private static BigDecimal plain(BigDecimal value) {

@@ -10,6 +10,7 @@ import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.commands.Turn;
 import rescient.server.decisions.OrderRows;
+import rescient.server.decisions.PurchaseState;
 import rescient.server.tables.DeskRows;
 import rescient.server.tables.FactRows;
 import rescient.server.tables.OrderImage;
@@ -117,8 +118,12 @@ class ReleasedDocuments {
         if (going.firmed() != null) {
             touched.order(going.firmed().text("number")).remove(going.firmed().text("line"));
         }
-        order.put(
-                OrderRows.line(order.number(), line, "released", going.order(), going.worth()),
-                OrderRows.issues(order.number(), line, going.order().needs()));
+        Row row = OrderRows.line(order.number(), line, "released", going.order(), going.worth());
+        if (PurchaseState.isPurchase(row)) {
+            row = row.with(
+                    PurchaseState.column(row),
+                    PurchaseState.released(touched.facts, going.order().site()).word());
+        }
+        order.put(row, OrderRows.issues(order.number(), line, going.order().needs()));
     }
 }

@@ -80,7 +80,7 @@ class PostingFileDesk {
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY,
                             "Nothing was posted: the file has faults. " + faults.get(0))
-                    .with("faults", faults);
+                    .with("wrong", faults);
         } catch (IOException e) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "The file cannot be read: " + e.getMessage());
         }

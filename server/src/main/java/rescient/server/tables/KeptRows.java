@@ -30,7 +30,8 @@ class KeptRows {
                             "supply_order_lines",
                             "supply_order_components",
                             "holds",
-                            "change_requests"))
+                            "change_requests",
+                            "approvals"))
             .toList();
 
     /** 126 and 126.000000 are the same. */

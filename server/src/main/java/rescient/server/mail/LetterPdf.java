@@ -1,4 +1,4 @@
-package rescient.server.demand;
+package rescient.server.mail;
 
 import com.lowagie.text.Document;
 import com.lowagie.text.Element;
@@ -21,11 +21,14 @@ import java.util.List;
 import java.util.Locale;
 import org.librepdf.openpdf.fonts.Liberation;
 
-/** The confirmation of a customer order, as it goes to the customer: what was ordered, and when each line comes. */
-final class ConfirmationPdf {
+/** A document with lines, as it goes to a customer or a supplier: what is ordered, and when each line comes. */
+public final class LetterPdf {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
     private static final float MARGIN = 56;
     private static final float[] WIDTHS = {6, 14, 32, 12, 12, 12, 14};
+    /** The first column with numbers. */
+    private static final int NUMBERS = 3;
+
     private static final int SMALL = 8;
     private static final int TEXT = 9;
     private static final int LARGE = 16;
@@ -33,17 +36,21 @@ final class ConfirmationPdf {
     private final Letter letter;
 
     /**
-     * @param company who confirms
+     * @param company who writes
      * @param address of the company, or null
-     * @param customer by name, with the address if it is known
-     * @param title {@code Order confirmation}, {@code Quote}
+     * @param addressee by name, with the address if it is known
+     * @param title {@code Order confirmation}, {@code Quote}, {@code Purchase order}
+     * @param days what the days of the lines are, as {@code Goes on}
+     * @param note below the lines, or null
      * @param currency of the prices
      */
-    record Letter(
+    public record Letter(
             String company,
             String address,
-            String customer,
+            String addressee,
             String title,
+            String days,
+            String note,
             String number,
             String reference,
             LocalDate date,
@@ -55,7 +62,7 @@ final class ConfirmationPdf {
      * @param price null: none is known
      * @param parts of a kit, in words, null: they are not told
      */
-    record Line(
+    public record Line(
             String line,
             String item,
             String name,
@@ -66,12 +73,12 @@ final class ConfirmationPdf {
             boolean promised,
             String parts) {}
 
-    private ConfirmationPdf(Letter letter) {
+    private LetterPdf(Letter letter) {
         this.letter = letter;
     }
 
-    static byte[] of(Letter letter) {
-        return new ConfirmationPdf(letter).written();
+    public static byte[] of(Letter letter) {
+        return new LetterPdf(letter).written();
     }
 
     private byte[] written() {
@@ -101,7 +108,7 @@ final class ConfirmationPdf {
         if (letter.address != null) {
             document.add(new Paragraph(letter.address, font(SMALL, false)));
         }
-        Paragraph customer = new Paragraph(letter.customer, font(TEXT, false));
+        Paragraph customer = new Paragraph(letter.addressee, font(TEXT, false));
         customer.setSpacingBefore(MARGIN / 2);
         document.add(customer);
         Paragraph title = new Paragraph(letter.title + " " + letter.number, font(LARGE, true));
@@ -118,9 +125,9 @@ final class ConfirmationPdf {
         PdfPTable table = new PdfPTable(WIDTHS);
         table.setWidthPercentage(100);
         table.setHeaderRows(1);
-        for (String name : List.of("Line", "Item", "", "Quantity", "Price", "Value", "Goes on")) {
-            table.addCell(
-                    cell(name, font(SMALL, false), !name.isEmpty() && "QuantityPriceValueGoes on".contains(name)));
+        List<String> names = List.of("Line", "Item", "", "Quantity", "Price", "Value", letter.days);
+        for (int i = 0; i < names.size(); i++) {
+            table.addCell(cell(names.get(i), font(SMALL, false), i >= NUMBERS));
         }
         for (Line line : letter.lines) {
             table.addCell(cell(line.line, font(TEXT, false), false));
@@ -156,6 +163,11 @@ final class ConfirmationPdf {
             total.setAlignment(Element.ALIGN_RIGHT);
             total.setSpacingBefore(LARGE / 2f);
             document.add(total);
+        }
+        if (letter.note != null) {
+            Paragraph note = new Paragraph(letter.note, font(TEXT, false));
+            note.setSpacingBefore(LARGE / 2f);
+            document.add(note);
         }
         if (letter.complete) {
             LocalDate last = letter.lines.stream()

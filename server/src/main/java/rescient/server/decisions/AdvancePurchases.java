@@ -1,0 +1,172 @@
+package rescient.server.decisions;
+
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import rescient.core.order.Approval;
+import rescient.dataset.DeskTables;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
+import rescient.server.access.Rights;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.OrderImage;
+
+/**
+ * Purchase orders go on before they go out: the hold ends, they are approved in turn, or go back to be changed.
+ *
+ * @param numbers of the orders
+ * @param reason why it is rejected
+ */
+record AdvancePurchases(
+        @Nullable @Size(max = 500) List<@NotNull @Size(max = LONGEST) String> numbers,
+        @Nullable Step step,
+        @Nullable @Size(max = LONGEST_NOTE) String reason)
+        implements PlanCommand {
+    /** What is done with them. */
+    enum Step {
+        END_HOLD,
+        APPROVE,
+        REJECT,
+        /** What is ready, or waits, may be changed again. */
+        HOLD
+    }
+
+    @Override
+    public void propose(Proposing desk) {
+        if (step == null || numbers == null || numbers.isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which orders, and what is done with them");
+        }
+        if (step == Step.REJECT && (reason == null || reason.isBlank())) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say why it is rejected").field("reason");
+        }
+        for (String number : numbers.stream().distinct().toList()) {
+            advance(desk, number);
+        }
+        String which = numbers.size() == 1 ? numbers.get(0) : numbers.size() + " orders";
+        desk.say(
+                switch (step) {
+                    case END_HOLD -> "Ended the hold of " + which;
+                    case APPROVE -> "Approved " + which;
+                    case REJECT -> "Rejected " + which + ": " + reason.strip();
+                    case HOLD -> "Held " + which + " again";
+                });
+    }
+
+    private void advance(Proposing desk, String number) {
+        Facts facts = desk.version().directory().facts();
+        OrderImage before = OrderImage.read(facts, desk.desk(), number);
+        List<Row> lines =
+                before.lines().stream().filter(PurchaseState::isPurchase).toList();
+        if (lines.isEmpty()) {
+            desk.proposal().refusals.add(number + " is no purchase order with anything open.");
+            return;
+        }
+        PurchaseState state = PurchaseState.of(lines.get(0));
+        BigDecimal value = PurchaseState.value(desk.version().directory(), lines);
+        List<Approval.Limit> limits = PurchaseState.limits(facts);
+        List<Approval.Given> given = new ArrayList<>(PurchaseState.given(facts, desk.desk(), number));
+        String next = Approval.next(limits, value, given);
+        switch (step) {
+            case END_HOLD -> {
+                if (expected(desk, number, state, PurchaseState.HELD)) {
+                    become(desk, before, next == null ? PurchaseState.READY : PurchaseState.AWAITING_APPROVAL);
+                }
+            }
+            case APPROVE -> {
+                if (expected(desk, number, state, PurchaseState.AWAITING_APPROVAL) && mine(desk, before, next)) {
+                    given.removeIf(one -> one.role().equals(next));
+                    given.add(new Approval.Given(next, desk.author().name(), value));
+                    approve(desk, number, next, value);
+                    if (Approval.next(limits, value, given) == null) {
+                        become(desk, before, PurchaseState.READY);
+                    }
+                }
+            }
+            case REJECT -> {
+                if (expected(desk, number, state, PurchaseState.AWAITING_APPROVAL) && mine(desk, before, next)) {
+                    forget(desk, number, given);
+                    become(desk, before, PurchaseState.HELD);
+                }
+            }
+            case HOLD -> {
+                if (state.isOut() || state == PurchaseState.HELD) {
+                    desk.proposal().refusals.add(number + " is " + PurchaseWords.of(state) + ".");
+                } else {
+                    forget(desk, number, given);
+                    become(desk, before, PurchaseState.HELD);
+                }
+            }
+        }
+    }
+
+    private static boolean expected(Proposing desk, String number, PurchaseState state, PurchaseState wanted) {
+        if (state != wanted) {
+            desk.proposal().refusals.add(number + " is " + PurchaseWords.of(state) + ".");
+        }
+        return state == wanted;
+    }
+
+    /** Whether whoever decides is asked, and did not make the order. */
+    private static boolean mine(Proposing desk, OrderImage order, String next) {
+        Proposing.Author author = desk.author();
+        if (author.role() == null) {
+            return true;
+        }
+        boolean asked = author.role().equals(next);
+        boolean fourEyes = !"false".equals(desk.version().directory().facts().setting("four_eyes"));
+        String maker = order.head() == null ? null : order.head().text("created_by");
+        boolean others = Approval.may(author.name(), maker, fourEyes);
+        if (!asked || !others) {
+            desk.proposal()
+                    .refusals
+                    .add(order.number()
+                            + (asked
+                                    ? " was made by you; somebody else approves it."
+                                    : " waits for the approval of " + PurchaseWords.role(next) + "."));
+        }
+        return asked && others;
+    }
+
+    private static void become(Proposing desk, OrderImage before, PurchaseState state) {
+        OrderImage after = before.copy();
+        for (Row line : before.lines()) {
+            if (PurchaseState.isPurchase(line)) {
+                after.put(line.with(PurchaseState.column(line), state.word()), before.issues(line.text("line")));
+            }
+        }
+        desk.proposal().changes.addAll(after.from(before));
+    }
+
+    private static void approve(Proposing desk, String number, String role, BigDecimal value) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        cells.put("order_number", number);
+        cells.put("role", role);
+        cells.put("name", desk.author().name());
+        cells.put("value", value == null ? null : value.toPlainString());
+        cells.put("made_at", DeskRows.moment(desk.author().now()));
+        desk.proposal()
+                .changes
+                .add(FactChange.of(
+                        desk.desk().row(DeskTables.APPROVALS, number, role), Row.of(DeskTables.APPROVALS, cells)));
+    }
+
+    private static void forget(Proposing desk, String number, List<Approval.Given> given) {
+        for (Approval.Given one : given) {
+            desk.proposal().changes.add(FactChange.of(desk.desk().row(DeskTables.APPROVALS, number, one.role()), null));
+        }
+    }
+
+    /** Who is asked is known of the order; whoever buys ends holds. */
+    @Override
+    public boolean permitted(Rights rights, List<String> sources) {
+        return step == Step.APPROVE || step == Step.REJECT || rights.mayRelease("buy");
+    }
+}

@@ -1,0 +1,88 @@
+package rescient.server.purchasing;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import rescient.core.order.Approval;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
+import rescient.server.access.SignedIn;
+import rescient.server.commands.CommandPipeline;
+import rescient.server.decisions.PurchaseState;
+import rescient.server.mail.MailView;
+import rescient.server.mail.Mails;
+import rescient.server.planning.PlanVersion;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+import rescient.server.tables.DeskRows;
+import rescient.server.tables.FactRows;
+import rescient.server.tables.OrderImage;
+
+/** Purchase orders on their way to suppliers. */
+@Service
+class Purchases {
+    private final DeskRows desk;
+    private final FactRows rows;
+    private final Mails mails;
+    private final CommandPipeline pipeline;
+
+    Purchases(DeskRows desk, FactRows rows, Mails mails, CommandPipeline pipeline) {
+        this.desk = desk;
+        this.rows = rows;
+        this.mails = mails;
+        this.pipeline = pipeline;
+    }
+
+    /**
+     * How far an order has come.
+     *
+     * @param asks the role that has to approve next; null: none
+     * @param approved who approved so far
+     */
+    record PurchaseView(String state, @Nullable String asks, List<String> approved) {}
+
+    OrderImage order(PlanVersion version, String number) {
+        return OrderImage.read(version.directory().facts(), desk, number);
+    }
+
+    /**
+     * The open lines of an order that goes to a supplier.
+     *
+     * @throws JobProblem 404 if there are none
+     */
+    List<Row> lines(OrderImage order) {
+        List<Row> lines =
+                order.lines().stream().filter(PurchaseState::isPurchase).toList();
+        if (lines.isEmpty()) {
+            throw JobProblem.notFound(order.number() + " is no purchase order with anything open");
+        }
+        return lines;
+    }
+
+    PurchaseView view(PlanVersion version, String number) {
+        Facts facts = version.directory().facts();
+        List<Row> lines = lines(order(version, number));
+        PurchaseState state = PurchaseState.of(lines.get(0));
+        List<Approval.Given> given = PurchaseState.given(facts, desk, number);
+        String asks = state.isOut()
+                ? null
+                : Approval.next(PurchaseState.limits(facts), PurchaseState.value(version.directory(), lines), given);
+        return new PurchaseView(
+                state.word(),
+                asks,
+                given.stream().map(one -> one.name() + ", " + one.role()).toList());
+    }
+
+    PurchaseDocument document(PlanVersion version, OrderImage order) {
+        return new PurchaseDocument(
+                version,
+                order.number(),
+                lines(order),
+                order.head() == null ? null : order.head().text("note"));
+    }
+
+    /** @param key repeated, nothing is sent again */
+    MailView send(SignedIn who, UUID key, String number) {
+        return pipeline.carryOut(who, key, new SendPurchase(this, mails, rows, number));
+    }
+}

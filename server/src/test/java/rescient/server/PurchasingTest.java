@@ -1,0 +1,246 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.io.ByteArrayInputStream;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.w3c.dom.Document;
+import rescient.core.company.Fact;
+import rescient.core.plan.Supply;
+
+/** A purchase order on its way to its supplier and back: held, approved in turn, sent, confirmed for other days. */
+class PurchasingTest extends ServerTest {
+    /** On order with its supplier since before. */
+    private static final String OUT = "PO-2041";
+
+    /** Released by Ida, who plans it. */
+    private String released() throws Exception {
+        String key = bought();
+        Reply reply = release("ida", UUID.randomUUID(), false, key);
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        knowing();
+        return reply.body().get("orders").get(0).get("number").asText();
+    }
+
+    private String bought() throws Exception {
+        for (JsonNode row : get("ida", "/api/plan/orders?source=buy").body().get("orders")) {
+            if (!row.hasNonNull("number")
+                    && !row.hasNonNull("obstacle")
+                    && row.get("value").asDouble() > 50) {
+                return row.get("key").asText();
+            }
+        }
+        throw new AssertionError("Nothing is to be bought");
+    }
+
+    private void limit(int from, String role) throws Exception {
+        Reply reply = decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'approval_limits','key':{'document':'purchase_order','from_value':'"
+                        + from + "'},'fields':{'role':'" + role + "'},'fresh':true}]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+    }
+
+    private Reply step(String login, String number, String step) throws Exception {
+        return decide(
+                login, "{'kind':'PURCHASE','numbers':['" + number + "'],'step':'" + step + "','reason':'too dear'}");
+    }
+
+    private Reply send(String login, UUID key, String number) throws Exception {
+        Reply reply = reply(
+                login,
+                MockMvcRequestBuilders.post("/api/purchases/sent?number=" + number)
+                        .with(csrf())
+                        .header("Idempotency-Key", key));
+        knowing();
+        return reply;
+    }
+
+    private JsonNode way(String number) throws Exception {
+        return get("bram", "/api/purchases?number=" + number).body();
+    }
+
+    private String state(String number) throws Exception {
+        return way(number).get("state").asText();
+    }
+
+    private List<Fact.OpenOrder> lines(String number) {
+        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
+    }
+
+    private void ready() throws Exception {
+        decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'sites','key':{'code':'LARKMOOR'},'fields':{'purchase_release':'ready'}}]}");
+    }
+
+    /** Two limits: each asks its role, the lowest first; nobody approves their own; a rejection goes back to be changed. */
+    @Test
+    void anOrderIsHeldAndApprovedInTurn() throws Exception {
+        limit(10, "planner");
+        limit(20, "approver");
+        String number = released();
+        assertThat(state(number)).isEqualTo("held");
+        // held, it may become another one
+        Fact.OpenOrder line = lines(number).get(0);
+        Reply more = decide(
+                "bram",
+                "{'kind':'CHANGE','orders':['" + number + "~1'],'quantity':"
+                        + line.quantity().add(line.quantity()).toPlainString() + "}");
+        assertThat(more.status()).as(String.valueOf(more.body())).isEqualTo(201);
+        assertThat(lines(number).get(0).quantity()).isGreaterThan(line.quantity());
+        assertThat(lines(number).get(0).stage().name()).isEqualTo("RELEASED");
+        assertThat(state(number)).isEqualTo("held");
+        undo("bram", more);
+
+        assertThat(send("bram", UUID.randomUUID(), number).status()).isEqualTo(422);
+        assertThat(step("stella", number, "END_HOLD").status()).isEqualTo(403);
+        assertThat(step("bram", number, "END_HOLD").status()).isEqualTo(201);
+        assertThat(state(number)).isEqualTo("awaiting_approval");
+        assertThat(way(number).get("asks").asText()).isEqualTo("planner");
+        // whoever made it, and whoever is not asked, does not approve it
+        Reply own = step("ida", number, "APPROVE");
+        assertThat(own.status()).isEqualTo(422);
+        assertThat(own.body().get("detail").asText()).contains("was made by you");
+        assertThat(step("aino", number, "APPROVE").body().get("detail").asText())
+                .contains("approval of a planner");
+        assertThat(step("tom", number, "APPROVE").status()).isEqualTo(201);
+        assertThat(way(number).get("asks").asText()).isEqualTo("approver");
+        Reply rejected = step("aino", number, "REJECT");
+        assertThat(rejected.status()).isEqualTo(201);
+        assertThat(state(number)).isEqualTo("held");
+        assertThat(way(number).get("approved")).isEmpty();
+        // taken back, the approvals of before are there again
+        undo("aino", rejected);
+        assertThat(state(number)).isEqualTo("awaiting_approval");
+        assertThat(way(number).get("approved").toString()).contains("Tom Ferris");
+        assertThat(step("aino", number, "APPROVE").status()).isEqualTo(201);
+        assertThat(state(number)).isEqualTo("ready");
+        assertThat(decide("bram", "{'kind':'CHANGE','orders':['" + number + "~1'],'quantity':1}")
+                        .status())
+                .isEqualTo(422);
+    }
+
+    /** Ready at once where the site says so; sent as a document for people and one for machines, and only once. */
+    @Test
+    void anOrderIsSent() throws Exception {
+        ready();
+        String number = released();
+        assertThat(state(number)).isEqualTo("ready");
+        Fact.OpenOrder line = lines(number).get(0);
+        decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'suppliers','key':{'code':'" + line.supplier()
+                        + "'},'fields':{'email':'orders@supplier.example','contact':'Mr Ash'}}]}");
+        UUID key = UUID.randomUUID();
+        Reply sent = send("bram", key, number);
+        assertThat(sent.status()).as(String.valueOf(sent.body())).isEqualTo(200);
+        assertThat(sent.body().get("recipient").asText()).isEqualTo("orders@supplier.example");
+        assertThat(state(number)).isEqualTo("sent");
+        assertThat(send("bram", key, number).body().get("id"))
+                .isEqualTo(sent.body().get("id"));
+        assertThat(jdbc.queryForObject("select count(*) from mails where about = ?", Integer.class, number))
+                .isEqualTo(1);
+        byte[] pdf = jdbc.queryForObject("select attachment from mails where about = ?", byte[].class, number);
+        assertThat(new String(pdf, 0, 5, java.nio.charset.StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        byte[] data = jdbc.queryForObject("select data from mails where about = ?", byte[].class, number);
+        DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+        factory.setNamespaceAware(true);
+        Document order = factory.newDocumentBuilder().parse(new ByteArrayInputStream(data));
+        String cbc = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
+        assertThat(order.getDocumentElement().getNamespaceURI())
+                .isEqualTo("urn:oasis:names:specification:ubl:schema:xsd:Order-2");
+        assertThat(order.getElementsByTagNameNS(cbc, "ID").item(0).getTextContent())
+                .isEqualTo(number);
+        assertThat(order.getElementsByTagNameNS(cbc, "EndDate").item(0).getTextContent())
+                .isEqualTo(line.dueDate().toString());
+        // sent again it is a reminder, and nothing becomes otherwise
+        assertThat(send("bram", UUID.randomUUID(), number).body().get("subject").asText())
+                .startsWith("Reminder");
+        assertThat(state(number)).isEqualTo("sent");
+    }
+
+    private LocalDate comes(String number, String line) {
+        Fact.OpenOrder order = lines(number).stream()
+                .filter(one -> one.line().equals(line))
+                .findFirst()
+                .orElseThrow();
+        return live.current().plan().point(order.item(), order.site()).orElseThrow().supplies().stream()
+                .filter(supply -> supply.kind() == Supply.Kind.OPEN
+                        && supply.number().equals(number)
+                        && supply.line().equals(line))
+                .map(supply -> LocalDate.ofEpochDay(supply.day()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** The plan counts on the day that the supplier confirms; part of it later is a line of its own; taken back, all is as before. */
+    @Test
+    void theSupplierConfirmsOtherDays() throws Exception {
+        LocalDate before = comes(OUT, "1");
+        Reply week = decide(
+                "bram", "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-08'}]}");
+        assertThat(week.status()).as(String.valueOf(week.body())).isEqualTo(201);
+        assertThat(state(OUT)).isEqualTo("confirmed");
+        assertThat(comes(OUT, "1")).isEqualTo(LocalDate.of(2026, 12, 8));
+        assertThat(lines(OUT).get(0).dueDate()).isEqualTo(before);
+        undo("bram", week);
+        assertThat(comes(OUT, "1")).isEqualTo(before);
+
+        // 10 motors: 4 in time, 6 in the new year
+        Reply parts = decide(
+                "bram",
+                "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-01','quantity':4},"
+                        + "{'line':'1','date':'2027-01-12'}]}");
+        assertThat(parts.status()).as(String.valueOf(parts.body())).isEqualTo(201);
+        assertThat(lines(OUT)).hasSize(2).extracting(Fact.OpenOrder::splitOf).containsExactlyInAnyOrder(null, "1");
+        assertThat(lines(OUT).stream().map(Fact.OpenOrder::quantity).map(q -> q.intValueExact()))
+                .containsExactlyInAnyOrder(4, 6);
+        assertThat(comes(OUT, "2")).isEqualTo(LocalDate.of(2027, 1, 12));
+        Reply all = post(
+                "stella",
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'lines':[{'act':'RECEIVE','number':'" + OUT + "','line':'1'}]}");
+        assertThat(all.status()).as(String.valueOf(all.body())).isEqualTo(201);
+        assertThat(lines(OUT))
+                .singleElement()
+                .satisfies(line -> assertThat(line.line()).isEqualTo("2"));
+    }
+
+    /** What a supplier cannot have said is refused with the reason; what he says is looked at before it is kept. */
+    @Test
+    void whatCannotBeConfirmedIsSaid() throws Exception {
+        String held = released();
+        assertThat(decide("bram", "{'kind':'CONFIRMED','number':'" + held + "','lines':[]}")
+                        .body()
+                        .get("detail")
+                        .asText())
+                .contains("held");
+        assertThat(decide(
+                                "bram",
+                                "{'kind':'CONFIRMED','number':'" + OUT
+                                        + "','lines':[{'line':'7','date':'2026-12-08'}]}")
+                        .status())
+                .isEqualTo(422);
+        JsonNode past =
+                consequence("{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-11-01'}]}");
+        assertThat(past.get("refusals").toString()).contains("which is past");
+        JsonNode more = consequence(
+                "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-08','quantity':99}]}");
+        assertThat(more.get("refusals").toString()).contains("no more can be confirmed");
+        // far too late, some customer's order suffers, and is named
+        JsonNode late =
+                consequence("{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2027-06-01'}]}");
+        assertThat(late.get("late")).isNotEmpty();
+        assertThat(late.get("orders").get(0).get("after").get("due").asText()).isEqualTo("2027-06-01");
+    }
+}
