@@ -44,7 +44,7 @@
   }
 </script>
 
-{#if way.query.data && way.state}
+{#if way.query.data && at >= 0}
   <section class="no-print mt-3" aria-label="Its way">
     <ol class="way">
       {#each STATIONS.filter((s) => s.state !== 'awaiting_approval' || way.query.data?.asks || way.state === s.state || way.query.data?.approved.length) as station (station.state)}
@@ -110,6 +110,8 @@
         target="_blank"
         rel="noopener">Its document</a
       >
+    </p>
+    <p class="mt-1 flex">
       {#if way.refused}<span role="alert" class="text-vermilion">{way.refused}</span>{:else}<KeptLine
           last={way.last}
         />{/if}

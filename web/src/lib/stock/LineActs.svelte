@@ -102,6 +102,11 @@
     () => (typed = nothing())
   );
 
+  /** Keys go on where something is begun. */
+  function first(form: HTMLElement): void {
+    form.querySelector<HTMLElement>('select, input, button')?.focus();
+  }
+
   /** Begins what comes next, or an act of one's choice. */
   export function begin(what: LineAct['act'] | undefined = acts[0]?.act): void {
     if (what === undefined || done) return;
@@ -133,8 +138,8 @@
             title={rights.posts(one.act) ? one.says : rights.noStock()}
             onclick={() => begin(one.act)}>{one.name} line {line.line}</button
           >{/each}{/if}
-      <PostedLine {posting} />
     </p>
+    <p class="mt-1 flex"><PostedLine {posting} /></p>
   {:else}
     <form
       class="grid gap-3 border-l-4 border-marigold bg-slip p-3 md:grid-cols-2"
@@ -144,6 +149,7 @@
         void posting.post();
       }}
       {@attach escapes(() => (typed.act = undefined))}
+      {@attach first}
     >
       <div class="asked">
         <p class="said text-ink-2">{act.says}.</p>

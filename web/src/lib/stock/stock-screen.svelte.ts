@@ -246,8 +246,15 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
   }
 
   protected override keys() {
+    const keys = super.keys();
+    const escape = keys.find((k) => k.keys === 'Escape');
     return [
-      ...super.keys(),
+      ...keys.filter((k) => k !== escape),
+      {
+        keys: 'Escape',
+        says: escape?.says ?? 'Back',
+        run: () => (this.file.name ? this.file.leave() : escape?.run())
+      },
       {
         keys: 'i',
         says: 'Postings from a file',

@@ -170,6 +170,7 @@ class CodecTest {
                     rescient.core.company.ItemKind.class,
                     rescient.core.company.Stage.class,
                     Fact.Document.class,
+                    Fact.Role.class,
                     Fact.SiteKind.class,
                     Fact.PurchaseRelease.class,
                     Fact.Tracking.class,

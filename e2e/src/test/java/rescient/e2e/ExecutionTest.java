@@ -23,7 +23,8 @@ class ExecutionTest extends DeskTest {
         Locator there = planner.getByTestId("there");
         assertThat(there).isVisible();
         int before = jdbc.queryForObject(
-                "select sum(quantity)::int from stock where item = 'FRAME-B' and site = 'LARKMOOR'", Integer.class);
+                "select coalesce(sum(quantity), 0)::int from stock where item = 'FRAME-B' and site = 'LARKMOOR'",
+                Integer.class);
         Page shop = signedIn("ida");
         shop.navigate("/orders?number=MO-319");
         Locator line = shop.getByLabel("Line 1");
@@ -53,7 +54,8 @@ class ExecutionTest extends DeskTest {
         button(line.getByTestId("finish"), "Finish").click();
         assertThat(shop.getByText("production order, done")).isVisible();
         // it was finished too early: the order is open again
-        line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take back")).click();
+        line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take back"))
+                .click();
         assertThat(button(line, "Report line 1")).isVisible();
     }
 

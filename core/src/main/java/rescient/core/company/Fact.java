@@ -801,6 +801,17 @@ public sealed interface Fact {
             ForecastMethod method)
             implements Fact {}
 
+    /** As what somebody works. */
+    enum Role {
+        PLANNER,
+        BUYER,
+        STORES,
+        FOREMAN,
+        SALES,
+        ENGINEER,
+        APPROVER
+    }
+
     /** A document that may need somebody's approval. */
     enum Document {
         PURCHASE_ORDER,
@@ -813,7 +824,7 @@ public sealed interface Fact {
      *
      * @param fromValue in the company's currency
      */
-    record ApprovalLimit(Document document, BigDecimal fromValue, String role) implements Fact {}
+    record ApprovalLimit(Document document, BigDecimal fromValue, Role role) implements Fact {}
 
     /** What went to a customer. */
     record Shipment(

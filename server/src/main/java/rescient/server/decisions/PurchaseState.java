@@ -13,6 +13,7 @@ import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OrderValue;
+import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 import rescient.server.tables.DeskRows;
 
@@ -81,7 +82,7 @@ public enum PurchaseState {
     public static List<Approval.Limit> limits(Facts facts) {
         return facts.all(Fact.ApprovalLimit.class)
                 .filter(limit -> limit.document() == Fact.Document.PURCHASE_ORDER)
-                .map(limit -> new Approval.Limit(limit.fromValue(), limit.role()))
+                .map(limit -> new Approval.Limit(limit.fromValue(), Words.word(limit.role())))
                 .toList();
     }
 

@@ -21,6 +21,9 @@ import rescient.server.tables.OrderImage;
 /** Purchase orders on their way to suppliers. */
 @Service
 class Purchases {
+    /** Nothing of it is open. */
+    private static final String CLOSED = "closed";
+
     private final DeskRows desk;
     private final FactRows rows;
     private final Mails mails;
@@ -36,6 +39,7 @@ class Purchases {
     /**
      * How far an order has come.
      *
+     * @param state held, awaiting_approval, ready, sent, confirmed or closed
      * @param asks the role that has to approve next; null: none
      * @param approved who approved so far
      */
@@ -61,7 +65,12 @@ class Purchases {
 
     PurchaseView view(PlanVersion version, String number) {
         Facts facts = version.directory().facts();
-        List<Row> lines = lines(order(version, number));
+        List<Row> lines = order(version, number).lines().stream()
+                .filter(PurchaseState::isPurchase)
+                .toList();
+        if (lines.isEmpty()) {
+            return new PurchaseView(CLOSED, null, List.of());
+        }
         PurchaseState state = PurchaseState.of(lines.get(0));
         List<Approval.Given> given = PurchaseState.given(facts, desk, number);
         String asks = state.isOut()
