@@ -22,7 +22,11 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly currency = $derived(this.plan.data?.currency ?? 'EUR');
-  readonly filters = $derived({ kind: fromAddress('kind'), stage: fromAddress('stage') });
+  readonly filters = $derived({
+    kind: fromAddress('kind'),
+    stage: fromAddress('stage'),
+    way: fromAddress('way')
+  });
   readonly columns = new Columns('Orders', () => COLUMNS);
   readonly rows = createQuery(() => supplyOrders({ ...this.filters, words: this.sought }));
 
@@ -32,8 +36,8 @@ export class OrdersScreen extends ListScreen<OrderRow> {
 
   /** What is said where there is no order. */
   get empty(): string {
-    const { kind, stage } = this.filters;
-    return this.rows.data?.total === 0 && !kind && !stage && !this.sought
+    const { kind, stage, way } = this.filters;
+    return this.rows.data?.total === 0 && !kind && !stage && !way && !this.sought
       ? 'Nothing has been released yet. Choose planned orders in the Plan and press r.'
       : 'No order fits these filters.';
   }
@@ -55,11 +59,12 @@ export class OrdersScreen extends ListScreen<OrderRow> {
 
   protected sheetOf(orders: OrderRow[]): Sheet {
     return {
-      header: ['number', 'kind', 'stage', 'with', 'site', 'lines', 'first', 'due', 'value'],
+      header: ['number', 'kind', 'stage', 'way', 'with', 'site', 'lines', 'first', 'due', 'value'],
       rows: orders.map((o) => [
         o.number,
         o.kind,
         o.stage,
+        o.way,
         o.partner,
         o.siteName,
         o.lines,

@@ -41,6 +41,9 @@
         <dd class="wide">{order.done ? 'done' : `${quantity(order.open)} ${order.unit} to come`}</dd>
       {/each}
     </dl>
+    {#each view.remarks as remark (remark)}<p class="mt-2 border-l-4 border-marigold px-3">
+        {said(remark)}.
+      </p>{/each}
   {/if}
 {/if}
 

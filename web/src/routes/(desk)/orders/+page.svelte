@@ -16,6 +16,15 @@
     code: k,
     name: documentName(k)
   }));
+  /** Of purchases: what a buyer has to do with them. */
+  const WAYS = [
+    { code: 'to_send', name: 'to be sent' },
+    { code: 'held', name: 'held' },
+    { code: 'awaiting_approval', name: 'to be approved' },
+    { code: 'ready', name: 'ready to go' },
+    { code: 'sent', name: 'not confirmed' },
+    { code: 'confirmed', name: 'confirmed' }
+  ];
   const STAGES = ['firmed', 'released', 'done'].map((s) => ({ code: s, name: s }));
 </script>
 
@@ -32,7 +41,10 @@
     <SourceTile source={order.kind} stage={order.stage} />
     <span class="what">
       <b class="name">{order.number}</b>
-      <span class="where">{order.partner ?? order.siteName}</span>
+      <span class="where"
+        >{order.partner ?? order.siteName}{#if order.way && order.way !== 'sent'}
+          · {WAYS.find((w) => w.code === order.way)?.name}{/if}</span
+      >
     </span>
     <span class="what">
       <span class="name">{order.first}</span>
@@ -78,6 +90,12 @@
       value={screen.filters.stage}
       choices={STAGES}
       onchoose={(v) => screen.filter('stage', v)}
+    />
+    <Chooser
+      name="To the supplier"
+      value={screen.filters.way}
+      choices={WAYS}
+      onchoose={(v) => screen.filter('way', v)}
     />
   {/snippet}
   {#snippet detail()}

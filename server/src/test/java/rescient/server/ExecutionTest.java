@@ -192,6 +192,12 @@ class ExecutionTest extends ServerTest {
         return reply.body();
     }
 
+    private JsonNode preview(String wish) throws Exception {
+        Reply reply = post("ida", "/api/stock/preview", null, wish);
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(200);
+        return reply.body();
+    }
+
     private Fact.OpenOrder open(String number) {
         return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number).stream()
                 .findFirst()
@@ -211,10 +217,14 @@ class ExecutionTest extends ServerTest {
         Path before = folder.resolve("before");
         exchange.dump(before);
         BigDecimal frames = lies("FRAME-B", "LARKMOOR");
+        String half = "{'lines':[{'act':'OUTPUT','number':'MO-319','quantity':250}]}";
+        assertThat(preview(half).get("remarks").toString())
+                .contains("Nothing was issued yet of FR-BOT, FR-SIDE, FR-TOP");
         BigDecimal tops = lies("FR-TOP", "LARKMOOR");
         JsonNode issued = posted("{'lines':[{'act':'ISSUE','number':'MO-319'}]}");
         assertThat(issued.get("posting").get("sentence").asText()).isEqualTo("Issued FRAME-B on MO-319");
         assertThat(lies("FR-TOP", "LARKMOOR")).isEqualByComparingTo(tops.subtract(BigDecimal.valueOf(500)));
+        assertThat(preview(half).get("remarks")).isEmpty();
         JsonNode out =
                 posted("{'reason':'knots','lines':[{'act':'OUTPUT','number':'MO-319','quantity':480,'scrapped':5}]}");
         assertThat(out.get("posting").get("sentence").asText()).isEqualTo("Reported 480 FRAME-B, 5 scrapped on MO-319");

@@ -67,6 +67,10 @@ class PurchasingTest extends ServerTest {
         return get("bram", "/api/purchases?number=" + number).body();
     }
 
+    private List<String> listed(String way) throws Exception {
+        return get("bram", "/api/orders?way=" + way).body().get("rows").findValuesAsText("number");
+    }
+
     private String state(String number) throws Exception {
         return way(number).get("state").asText();
     }
@@ -88,6 +92,10 @@ class PurchasingTest extends ServerTest {
         limit(20, "approver");
         String number = released();
         assertThat(state(number)).isEqualTo("held");
+        // the buyer's lists
+        assertThat(listed("to_send")).containsExactly(number);
+        assertThat(listed("held")).containsExactly(number);
+        assertThat(listed("sent")).contains(OUT).doesNotContain(number);
         // held, it may become another one
         Fact.OpenOrder line = lines(number).get(0);
         Reply more = decide(

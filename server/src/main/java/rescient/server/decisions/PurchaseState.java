@@ -46,7 +46,11 @@ public enum PurchaseState {
 
     /** Of a released purchase; what says nothing went out before anybody kept this. */
     public static PurchaseState of(Row line) {
-        String word = line.text(column(line));
+        return of(line.text(column(line)));
+    }
+
+    /** @param word of a row; null: it went out before anybody kept this */
+    public static PurchaseState of(@Nullable String word) {
         for (PurchaseState state : values()) {
             if (state.word().equals(word)) {
                 return state;

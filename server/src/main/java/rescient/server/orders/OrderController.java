@@ -1,5 +1,6 @@
 package rescient.server.orders;
 
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -57,7 +58,8 @@ class OrderController {
             String first,
             LocalDate due,
             boolean overdue,
-            @Nullable BigDecimal value) {}
+            @Nullable BigDecimal value,
+            @Nullable String way) {}
 
     record OrderLine(
             String line,
@@ -112,9 +114,10 @@ class OrderController {
     OrderRows list(
             @RequestParam(required = false) String kind,
             @RequestParam(required = false) String stage,
+            @RequestParam(required = false) @Size(max = 30) String way,
             @RequestParam(required = false) String words) {
         PlanVersion version = live.current();
-        OrderList.Listed listed = list.of(version, new OrderList.Wanted(kind, stage, new Sought(words)));
+        OrderList.Listed listed = list.of(version, new OrderList.Wanted(kind, stage, way, new Sought(words)));
         return new OrderRows(
                 listed.found().stream().map(order -> row(version, order)).toList(), listed.total());
     }
@@ -156,7 +159,8 @@ class OrderController {
                 next.item + " " + directory.itemName(next.item),
                 next.dueDate,
                 status.overdue(),
-                OrderTotal.of(values));
+                OrderTotal.of(values),
+                next.way() == null ? null : next.way().word());
     }
 
     private static OrderStatus.Line status(SupplyOrderLine line) {

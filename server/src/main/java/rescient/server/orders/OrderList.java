@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.base.DocumentOrder;
 import rescient.core.order.OrderStatus;
+import rescient.server.decisions.PurchaseState;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
@@ -34,12 +35,24 @@ class OrderList {
 
     /**
      * @param kind, {@code stage} as words; null: any
+     * @param way how far purchases are on their way to the supplier, as a word; {@code to_send} is all that is not out yet
      * @param sought words of number, partner, site, or of the item that is due next
      */
-    record Wanted(@Nullable String kind, @Nullable String stage, Sought sought) {}
+    record Wanted(
+            @Nullable String kind,
+            @Nullable String stage,
+            @Nullable String way,
+            Sought sought) {
+        private boolean onItsWay(Glanced order) {
+            return way == null
+                    || (order.way != null
+                            && (way.equals("to_send") ? !order.way.isOut() : way.equals(order.way.word())));
+        }
+    }
 
     /** An order as its lines tell of it. */
-    private record Glanced(String number, String kind, String stage, LocalDate due, String[] texts) {}
+    private record Glanced(
+            String number, String kind, String stage, PurchaseState way, LocalDate due, String[] texts) {}
 
     private static final Comparator<Glanced> BY_DUE =
             Comparator.comparing(Glanced::due).thenComparing(Glanced::number, DocumentOrder.INSTANCE);
@@ -55,6 +68,7 @@ class OrderList {
         List<Glanced> fitting = glanced(version).stream()
                 .filter(order -> wanted.kind == null || wanted.kind.equals(order.kind))
                 .filter(order -> wanted.stage == null || wanted.stage.equals(order.stage))
+                .filter(wanted::onItsWay)
                 .filter(order -> wanted.sought.in(order.texts))
                 .sorted(BY_DUE)
                 .toList();
@@ -86,12 +100,13 @@ class OrderList {
                 OrderStatus.of(lines.stream().map(OrderGlance::status).toList(), (int)
                         version.today().toEpochDay());
         OrderGlance next = lines.get(status.next());
-        return new Glanced(next.number(), next.kind(), Words.word(status.stage()), next.dueDate(), new String[] {
-            next.number(),
-            OrderController.partner(directory, next.kind(), next.supplier(), next.fromSite()),
-            directory.siteName(next.site()),
-            next.item(),
-            directory.itemName(next.item())
-        });
+        return new Glanced(
+                next.number(), next.kind(), Words.word(status.stage()), next.way(), next.dueDate(), new String[] {
+                    next.number(),
+                    OrderController.partner(directory, next.kind(), next.supplier(), next.fromSite()),
+                    directory.siteName(next.site()),
+                    next.item(),
+                    directory.itemName(next.item())
+                });
     }
 }

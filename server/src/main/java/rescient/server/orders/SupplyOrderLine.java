@@ -18,8 +18,10 @@ import rescient.core.company.Earmark;
 import rescient.core.company.MadeFor;
 import rescient.core.company.Source;
 import rescient.dataset.Row;
+import rescient.server.decisions.PurchaseState;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OrderValue;
+import rescient.server.platform.Nullable;
 
 /** One item on an order: {@code ordered} in all, {@code quantity} still open, both in the item's unit. */
 @Entity
@@ -69,6 +71,12 @@ class SupplyOrderLine {
         return forOrder == null || MadeFor.hangs(kind) ? item : new Earmark(item, forOrder, forLine).code();
     }
 
+    /** Where it is on its way to the supplier, or null if it goes to none, is not given out, or done. */
+    @Nullable
+    PurchaseState way() {
+        return OrderGlance.way(order.kind, stage, closedDate, state, purchaseState);
+    }
+
     /** What all that was ordered comes to. */
     OrderValue worth(Directory directory) {
         Map<String, String> cells = new HashMap<>();
@@ -84,6 +92,11 @@ class SupplyOrderLine {
 
     /** The day on which it will come, as its supplier says; null: he has not. */
     LocalDate confirmedDate;
+
+    /** How far it has come; of the purchase of a service {@code purchaseState}. */
+    String state;
+
+    String purchaseState;
 
     /** The day on which it was done; null: it is open. */
     LocalDate closedDate;

@@ -10,7 +10,7 @@ interface SupplyOrderRepository extends JpaRepository<SupplyOrder, String> {
     /** All lines, those of an order together and in their order. */
     @Query(
             "select new rescient.server.orders.OrderGlance(o.number, o.kind, o.supplier, o.site, o.fromSite, l.stage,"
-                    + " l.item, l.quantity, l.dueDate, l.closedDate) from SupplyOrderLine l join l.order o order by o.number, l.id")
+                    + " l.item, l.quantity, l.dueDate, l.closedDate, l.state, l.purchaseState) from SupplyOrderLine l join l.order o order by o.number, l.id")
     List<OrderGlance> glance();
 
     @Query("select distinct o from SupplyOrder o left join fetch o.lines where o.number in :numbers")

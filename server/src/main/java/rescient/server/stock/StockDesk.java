@@ -73,6 +73,7 @@ class StockDesk {
      * What a posting does.
      *
      * @param sentence in the past tense
+     * @param remarks what is to be known before it is posted, in sentences
      * @param refused why it cannot be; nothing is posted then
      */
     record PostingView(
@@ -80,6 +81,7 @@ class StockDesk {
             List<MovementView> movements,
             List<LeftThere> left,
             List<OrderThen> orders,
+            List<String> remarks,
             List<RefusedLine> refused) {}
 
     Postings postings(PlanVersion version, PostingWish wish, UUID key) {
@@ -114,9 +116,28 @@ class StockDesk {
                                 .map(line -> then(directory, line))
                                 .toList()
                         : List.of(),
+                postings.refused().isEmpty() ? remarks(wish, postings) : List.of(),
                 postings.refused().stream()
                         .map(refused -> new Refusal(version, wish, refused).line())
                         .toList());
+    }
+
+    /** What is reported without its parts takes their value with the next report, or leaves it as a variance. */
+    private static List<String> remarks(PostingWish wish, Postings postings) {
+        boolean reports = wish.lines().stream().anyMatch(line -> line.act() == StockAct.OUTPUT);
+        List<String> without = !reports
+                ? List.of()
+                : postings.lines().stream()
+                        .flatMap(line -> line.parts().stream())
+                        .filter(part -> !part.backflush()
+                                && part.planned().signum() > 0
+                                && part.issued().signum() == 0)
+                        .map(SupplyLine.Part::component)
+                        .toList();
+        return without.isEmpty()
+                ? List.of()
+                : List.of("Nothing was issued yet of " + String.join(", ", without)
+                        + ": what is made comes in without their value");
     }
 
     private static OrderThen then(Directory directory, SupplyLine line) {
