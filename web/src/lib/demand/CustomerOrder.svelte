@@ -35,8 +35,12 @@
     (order?.lines ?? []).filter((l) => l.state === 'open' && !l.promised && !l.late).map((l) => l.key)
   );
 
-  /** A line that is done takes only what comes back. */
-  const shipping = $derived(actsOf('customer').filter((a) => a.act !== 'SHIP' || line?.state === 'open'));
+  /** What is open ships, and what was shipped may come back. */
+  const shipping = $derived(
+    actsOf('customer').filter((a) =>
+      a.act === 'SHIP' ? line?.state === 'open' : line !== undefined && line.ordered > line.quantity
+    )
+  );
 
   function open(l: OrderLine) {
     void toAddress({ line: l.key });

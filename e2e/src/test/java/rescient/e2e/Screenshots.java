@@ -39,6 +39,7 @@ class Screenshots extends DeskTest {
         assertThat(page.getByTestId("released")).isVisible();
         page.navigate("/orders?number=PO-2045");
         assertThat(page.getByLabel("Line 1")).isVisible();
+        assertThat(page.getByLabel("Its way")).isVisible();
         shoot(page, "orders");
         page.navigate("/stock?point=SYRUP-5~LARKMOOR");
         postOn(page, "S-2605", "c", "64", "two cans leak");
