@@ -402,6 +402,13 @@ export const stockDue = (asked: Asked<'due'>) =>
   });
 
 /** One item at a site with its lots and movements. */
+/** One lot or serial number with its trace both ways. */
+export const stockLot = (asked: Asked<'lot'>) =>
+  queryOptions({
+    queryKey: ['plan', 'lot', asked],
+    queryFn: () => answer(api.GET('/api/stock/lot', { params: { query: asked } }))
+  });
+
 export const stockLedger = (asked: Asked<'ledger'> & { item: string; site: string }) =>
   queryOptions({
     queryKey: ['plan', 'ledger', asked],

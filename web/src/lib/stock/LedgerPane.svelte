@@ -6,6 +6,7 @@
   import Key from '$lib/ui/Key.svelte';
   import LedgerTable from './LedgerTable.svelte';
   import LotTag from './LotTag.svelte';
+  import LotTrace from './LotTrace.svelte';
   import PostingSlip from './PostingSlip.svelte';
   import { ACTS, type StockScreen } from './stock-screen.svelte';
 
@@ -61,6 +62,14 @@
           </li>
         {/each}
       </ul>
+    {/if}
+    {#if looked}
+      <LotTrace
+        item={ledger.item}
+        lot={screen.tracked === 'serial' ? undefined : looked}
+        serial={screen.tracked === 'serial' ? looked : undefined}
+        today={screen.today}
+      />
     {/if}
     <p class="no-print mt-3 flex flex-wrap gap-2">
       {#each ACTS as one (one.act)}

@@ -53,6 +53,14 @@ class StockTest extends DeskTest {
         assertThat(line).containsText("35");
         assertThat(planner.getByTestId("there")).containsText("25 pcs");
         assertThat(planner.getByLabel("Lots")).containsText("F-77");
+        // the lot leads back to its supplier, and nobody has any of it yet
+        Locator tag = button(planner.getByLabel("Lots"), "F-77");
+        tag.click();
+        Locator trace = planner.getByLabel("Trace of F-77");
+        assertThat(trace).containsText("came on PO-2044, Sweetmoss Feeds");
+        assertThat(trace).containsText("No customer has any of it");
+        tag.click();
+        assertThat(trace).hasCount(0);
 
         button(line, "Receive line 1").click();
         receive.getByLabel("Lot").fill("F-78");

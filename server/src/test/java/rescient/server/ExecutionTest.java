@@ -320,4 +320,29 @@ class ExecutionTest extends ServerTest {
         assertThat(post("ida", "/api/stock/postings", UUID.randomUUID(), output).status())
                 .isEqualTo(201);
     }
+
+    /** A lot of fondant received of a supplier goes to a customer: traced both ways, who would have to be told is named. */
+    @Test
+    void aLotIsTracedFromTheSupplierToTheCustomer() throws Exception {
+        posted("{'lines':[{'act':'RECEIVE','number':'PO-2044','quantity':20,'lot':'F-90'}]}");
+        String line = jdbc.queryForObject(
+                "select number || '~' || line from customer_orders where item = 'FONDANT-2' and site = 'QUAYSIDE'"
+                        + " and coalesce(state, 'open') = 'open' order by number limit 1",
+                String.class);
+        posted("{'lines':[{'act':'ADJUST','item':'FONDANT-2','site':'LARKMOOR','lot':'F-90','quantity':-5},"
+                + "{'act':'ADJUST','item':'FONDANT-2','site':'QUAYSIDE','lot':'F-90','quantity':5}]}");
+        posted("{'lines':[{'act':'SHIP','number':'" + line.split("~")[0] + "','line':'" + line.split("~")[1]
+                + "','quantity':3,'lot':'F-90'}]}");
+        JsonNode trace = get("ida", "/api/stock/lot?item=FONDANT-2&lot=F-90").body();
+        assertThat(trace.get("back")).singleElement().satisfies(step -> {
+            assertThat(step.get("number").asText()).isEqualTo("PO-2044");
+            assertThat(step.get("partner").asText()).isEqualTo("Sweetmoss Feeds");
+        });
+        assertThat(trace.get("forward")).singleElement().satisfies(step -> {
+            assertThat(step.get("kind").asText()).isEqualTo("shipment");
+            assertThat(step.get("quantity").asInt()).isEqualTo(3);
+            assertThat(step.get("partner").asText()).isNotEmpty();
+        });
+        assertThat(trace.get("here").findValuesAsText("quantity")).containsExactlyInAnyOrder("15", "2");
+    }
 }

@@ -57,7 +57,7 @@ public record Movement(
      * @param lot empty: it has none; so is {@code serial}
      */
     public record Bin(String item, String site, String lot, String serial, boolean quarantined) {
-        Lot ofLot() {
+        public Lot ofLot() {
             return new Lot(item, lot, serial);
         }
     }

@@ -157,8 +157,14 @@ public class CompanyStore {
                 + ", movements, postings, stock_values, stock_layers, order_costs, order_steps, in_transit");
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
-        for (String table :
-                List.of("commands", "decisions", "change_requests", "plan_causes", "fact_changes", "plan_journal")) {
+        for (String table : List.of(
+                "commands",
+                "decisions",
+                "change_requests",
+                "approvals",
+                "plan_causes",
+                "fact_changes",
+                "plan_journal")) {
             statement.execute("delete from " + table);
         }
     }

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.core.stock.Movement;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
@@ -36,6 +37,7 @@ class StockController {
     private final Ledger ledger;
     private final StockDesk desk;
     private final PostingFileDesk files;
+    private final TracedMovements traced;
     private final KeptMovements kept;
     private final FactRows rows;
     private final CommandPipeline pipeline;
@@ -48,6 +50,7 @@ class StockController {
             Ledger ledger,
             StockDesk desk,
             PostingFileDesk files,
+            TracedMovements traced,
             KeptMovements kept,
             FactRows rows,
             CommandPipeline pipeline,
@@ -58,6 +61,7 @@ class StockController {
         this.ledger = ledger;
         this.desk = desk;
         this.files = files;
+        this.traced = traced;
         this.kept = kept;
         this.rows = rows;
         this.pipeline = pipeline;
@@ -95,6 +99,15 @@ class StockController {
             @RequestParam(defaultValue = "0") @Min(0) @Max(10_000_000) int offset,
             @RequestParam(defaultValue = "200") @Min(0) @Max(500) int limit) {
         return ledger.of(live.current(), item, site, offset, limit);
+    }
+
+    /** One lot or serial number with its trace both ways. */
+    @GetMapping("/lot")
+    LotView lot(
+            @RequestParam @Size(max = 300) String item,
+            @RequestParam(defaultValue = "") @Size(max = 300) String lot,
+            @RequestParam(defaultValue = "") @Size(max = 300) String serial) {
+        return LotView.of(live.current(), traced.record(), new Movement.Lot(item, lot, serial), traced::supplier);
     }
 
     /** What a posting would do; nothing is kept. */
