@@ -88,7 +88,7 @@
           <td class="what"
             >{e.reverses ? 'taken back: ' : ''}{nameOf(e)}{#if e.orderNumber}
               <a
-                class="link"
+                class="link ml-1"
                 href={e.document === 'customer_order' ? demandHref(e.orderNumber) : orderHref(e.orderNumber)}
                 >{e.orderNumber}</a
               >{/if}</td
