@@ -5,7 +5,8 @@
   import { rights } from '$lib/rights.svelte';
   import { escapes } from '$lib/ui/escapes';
   import Key from '$lib/ui/Key.svelte';
-  import { Purchase } from './purchase.svelte';
+  import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
+  import { Purchase, type SaidLine } from './purchase.svelte';
 
   /** The way of a purchase order to its supplier and back: held, approved, sent, confirmed, and what comes next. */
   interface Props {
@@ -20,6 +21,11 @@
     () => today,
     () => open.length > 0
   );
+  // what is half typed of the supplier's answer is there again after a reload
+  // svelte-ignore state_referenced_locally
+  const form = `confirm ${number}`;
+  way.said = halfTyped<SaidLine[]>(form);
+  keepHalfTyped(form, () => $state.snapshot(way.said));
   const STATIONS = [
     { state: 'held', name: 'held' },
     { state: 'awaiting_approval', name: 'to be approved' },

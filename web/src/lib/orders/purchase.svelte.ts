@@ -42,8 +42,8 @@ export class Purchase {
       const wish = this.#confirmation;
       this.#asked++;
       this.consequence = undefined;
+      this.looking = wish !== undefined;
       if (!wish) return;
-      this.looking = true;
       const timer = setTimeout(() => void this.#look(wish), 250);
       return () => clearTimeout(timer);
     });

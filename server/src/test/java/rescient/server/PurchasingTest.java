@@ -183,6 +183,28 @@ class PurchasingTest extends ServerTest {
         assertThat(state(number)).isEqualTo("sent");
     }
 
+    private void receive(String line) throws Exception {
+        Reply reply = post(
+                "stella",
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'lines':[{'act':'RECEIVE','number':'" + OUT + "','line':'" + line + "'}]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+    }
+
+    /** An order that was firmed under a number of its own, when it is given out, has not gone to its supplier by that. */
+    @Test
+    void whatIsGivenOutUnderItsOwnNumberIsHeldToo() throws Exception {
+        jdbc.update("update supply_order_lines set stage = 'firmed' where order_number = ?", OUT);
+        store.replace(store.read().dataset(), "Larkmoor Hives", true);
+        knowing();
+        Reply reply = release("ida", UUID.randomUUID(), false, OUT + "~1");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        knowing();
+        assertThat(lines(OUT)).hasSize(1);
+        assertThat(state(OUT)).isEqualTo("held");
+    }
+
     private LocalDate comes(String number, String line) {
         Fact.OpenOrder order = lines(number).stream()
                 .filter(one -> one.line().equals(line))
@@ -220,15 +242,19 @@ class PurchasingTest extends ServerTest {
         assertThat(lines(OUT).stream().map(Fact.OpenOrder::quantity).map(q -> q.intValueExact()))
                 .containsExactlyInAnyOrder(4, 6);
         assertThat(comes(OUT, "2")).isEqualTo(LocalDate.of(2027, 1, 12));
-        Reply all = post(
-                "stella",
-                "/api/stock/postings",
-                UUID.randomUUID(),
-                "{'lines':[{'act':'RECEIVE','number':'" + OUT + "','line':'1'}]}");
-        assertThat(all.status()).as(String.valueOf(all.body())).isEqualTo(201);
-        assertThat(lines(OUT))
-                .singleElement()
-                .satisfies(line -> assertThat(line.line()).isEqualTo("2"));
+        receive("2");
+        assertThat(lines(OUT)).extracting(Fact.OpenOrder::line).containsExactly("1");
+        // a further part gets a number that no line ever had, those that are done included
+        Reply again = decide(
+                "bram",
+                "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-01','quantity':1},"
+                        + "{'line':'1','date':'2026-12-08','quantity':3}]}");
+        assertThat(again.status()).as(String.valueOf(again.body())).isEqualTo(201);
+        assertThat(lines(OUT)).extracting(Fact.OpenOrder::line).containsExactlyInAnyOrder("1", "3");
+        receive("1");
+        assertThat(state(OUT)).isEqualTo("confirmed");
+        receive("3");
+        assertThat(state(OUT)).isEqualTo("closed");
     }
 
     /** What a supplier cannot have said is refused with the reason; what he says is looked at before it is kept. */
@@ -252,6 +278,9 @@ class PurchasingTest extends ServerTest {
         JsonNode more = consequence(
                 "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-08','quantity':99}]}");
         assertThat(more.get("refusals").toString()).contains("no more can be confirmed");
+        JsonNode less = consequence(
+                "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-08','quantity':4}]}");
+        assertThat(less.get("refusals").toString()).contains("6 are left; say when they come");
         // far too late, some customer's order suffers, and is named
         JsonNode late =
                 consequence("{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2027-06-01'}]}");

@@ -120,7 +120,7 @@ record ConfirmPurchase(
                 }
                 after.put(first, before.issues(name));
             } else {
-                String next = nextLine(after);
+                String next = after.nextLine();
                 after.put(
                         confirmed
                                 .with("line", next)
@@ -132,7 +132,7 @@ record ConfirmPurchase(
                         List.of());
             }
         }
-        if (rest.signum() > 0 && parts.size() > 1) {
+        if (rest.signum() > 0) {
             desk.proposal()
                     .refusals
                     .add("Line " + name + ": " + rest.stripTrailingZeros().toPlainString()
@@ -146,16 +146,6 @@ record ConfirmPurchase(
         OrderDraft is = OrderRows.draft(after.line(name), after.issues(name));
         desk.proposal().point(was.item(), was.site());
         desk.proposal().lines.add(new Proposal.Line(OrderKey.ofLine(number, name), number, was, is, false));
-    }
-
-    /** The number behind the highest. */
-    private static String nextLine(OrderImage order) {
-        int highest = 0;
-        for (Row row : order.lines()) {
-            String text = row.text("line");
-            highest = text.matches("[0-9]{1,6}") ? Math.max(highest, Integer.parseInt(text)) : highest;
-        }
-        return Integer.toString(highest + 1);
     }
 
     @Override

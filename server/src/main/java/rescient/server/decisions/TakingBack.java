@@ -52,7 +52,13 @@ record TakingBack(DecisionLog log, FactRows facts, ToldChanges told, Map<String,
         if (decision.undoneAt() != null) {
             return Outcome.unchanged(decision);
         }
-        Map<Boolean, List<FactChange>> made = log.revision(id).map(told::of).orElse(List.of()).stream()
+        long revision = log.revision(id)
+                .orElseThrow(
+                        () -> new JobProblem(
+                                HttpStatus.CONFLICT,
+                                "\"" + decision.sentence()
+                                        + "\" cannot be taken back: what it changed was not told, as it was decided before an upgrade"));
+        Map<Boolean, List<FactChange>> made = told.of(revision).stream()
                 .collect(Collectors.partitioningBy(
                         change -> elsewhere.containsKey(change.table().name())));
         List<FactChange> changes = new ArrayList<>();

@@ -77,7 +77,7 @@ class ReleasedDocuments {
             OrderImage order;
             if (lines.get(0).numbered()) {
                 order = touched.order(lines.get(0).firmed().text("number"));
-                giveOut(order, lines.get(0).firmed().text("line"), own);
+                giveOut(facts, order, lines.get(0).firmed().text("line"), own);
             } else {
                 order = touched.fresh(numbers.locked(draft.kind()).take());
                 order.head(OrderRows.head(order.number(), own, turn.who().name(), turn.now()));
@@ -104,8 +104,8 @@ class ReleasedDocuments {
     }
 
     /** A firmed line whose number is known to those who carry it out keeps it. */
-    private static void giveOut(OrderImage order, String line, String note) {
-        order.put(order.line(line).with("stage", "released"), order.issues(line));
+    private static void giveOut(Facts facts, OrderImage order, String line, String note) {
+        order.put(onItsWay(facts, order.line(line).with("stage", "released")), order.issues(line));
         Row head = order.head();
         if (note != null) {
             String before = head.text("note");
@@ -119,11 +119,17 @@ class ReleasedDocuments {
             touched.order(going.firmed().text("number")).remove(going.firmed().text("line"));
         }
         Row row = OrderRows.line(order.number(), line, "released", going.order(), going.worth());
-        if (PurchaseState.isPurchase(row)) {
-            row = row.with(
-                    PurchaseState.column(row),
-                    PurchaseState.released(touched.facts, going.order().site()).word());
-        }
-        order.put(row, OrderRows.issues(order.number(), line, going.order().needs()));
+        order.put(
+                onItsWay(touched.facts, row),
+                OrderRows.issues(order.number(), line, going.order().needs()));
+    }
+
+    /** What goes to a supplier is looked at first, or ready, as its site says. */
+    private static Row onItsWay(Facts facts, Row row) {
+        return PurchaseState.isPurchase(row)
+                ? row.with(
+                        PurchaseState.column(row),
+                        PurchaseState.released(facts, row.text("site")).word())
+                : row;
     }
 }

@@ -71,11 +71,11 @@ public class DeskRows {
         return row(DeskTables.ORDER_HEADS, number);
     }
 
-    /** Whether lines of an order are done, and stay. */
-    boolean doneLines(String number) {
-        return Boolean.TRUE.equals(database.queryForObject(
-                "select exists (select from supply_order_lines where order_number = ? and closed_date is not null)",
-                Boolean.class,
-                number));
+    /** The names of an order's lines that are done, and stay. */
+    List<String> doneLines(String number) {
+        return database.queryForList(
+                "select line from supply_order_lines where order_number = ? and closed_date is not null",
+                String.class,
+                number);
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Stream;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
@@ -19,14 +20,14 @@ public final class OrderImage {
     private static final Table ISSUES = Table.named("open_order_components");
 
     private final String number;
-    /** Lines of it that are done stay with its number. */
-    private final boolean doneLines;
+    /** Lines of it that are done stay with its number, by name. */
+    private final List<String> doneLines;
 
     private Row head;
     private final Map<String, Row> lines = new LinkedHashMap<>();
     private final Map<String, List<Row>> issues = new LinkedHashMap<>();
 
-    private OrderImage(String number, boolean doneLines, Row head) {
+    private OrderImage(String number, List<String> doneLines, Row head) {
         this.number = number;
         this.doneLines = doneLines;
         this.head = head;
@@ -34,7 +35,7 @@ public final class OrderImage {
 
     /** An order that is not there yet. */
     public static OrderImage none(String number) {
-        return new OrderImage(number, false, null);
+        return new OrderImage(number, List.of(), null);
     }
 
     /** An order as it is; without lines if nothing of it is open. */
@@ -94,11 +95,21 @@ public final class OrderImage {
         issues.put(row.text("line"), List.copyOf(toIssue));
     }
 
+    /** The name of a further line: the number behind the highest that ever was. */
+    public String nextLine() {
+        return Integer.toString(1
+                + Stream.concat(lines.keySet().stream(), doneLines.stream())
+                        .filter(line -> line.matches("[0-9]{1,6}"))
+                        .mapToInt(Integer::parseInt)
+                        .max()
+                        .orElse(0));
+    }
+
     /** Takes a line away, and with the last one all that is kept with the number. */
     public void remove(String line) {
         lines.remove(line);
         issues.remove(line);
-        if (lines.isEmpty() && !doneLines) {
+        if (lines.isEmpty() && doneLines.isEmpty()) {
             head = null;
         }
     }
