@@ -1,4 +1,4 @@
-# Runs one class of the end-to-end module that is no test: run_class NAME [MAVEN ARGUMENTS].
+# Runs classes of the end-to-end module that are no tests, one after the other: run_class NAMES [MAVEN ARGUMENTS].
 run_class() {
   local name=$1
   shift
@@ -8,6 +8,6 @@ run_class() {
   start_test_cluster
   trap stop_test_cluster EXIT
   cd "$ROOT"
-  mvn -B -q --no-transfer-progress test -pl e2e -am "-Dtest=$name" "$@" -Dsurefire.failIfNoSpecifiedTests=false -DtrimStackTrace=false \
+  mvn -B -q --no-transfer-progress test -pl e2e -am "-Dtest=$name" "$@" -Dsurefire.failIfNoSpecifiedTests=false -DtrimStackTrace=false -De2e.forks=1 \
     -Drescient.screenshots="$ROOT/docs/screenshots"
 }

@@ -4,6 +4,7 @@ import { page } from '$app/state';
 import { answer, api, asked, Refused } from '$lib/api/client';
 import { DATA_VIEWS } from '$lib/data/views';
 import { DEMAND_VIEWS } from '$lib/demand/views';
+import { ORDER_VIEWS } from '$lib/orders/views';
 import { STOCK_VIEWS } from '$lib/stock/views';
 import { look, shortcuts } from '$lib/desk.svelte';
 import { formats } from '$lib/formats.svelte';
@@ -198,7 +199,7 @@ export class Frame {
         says: `Go to ${p.name}`,
         run: () => void goto(this.addressOf(p.href))
       })),
-      ...[...DEMAND_VIEWS, ...STOCK_VIEWS, ...DATA_VIEWS]
+      ...[...DEMAND_VIEWS, ...ORDER_VIEWS, ...STOCK_VIEWS, ...DATA_VIEWS]
         .filter((v) => !PLACES.some((p) => v.href === p.href))
         .map((v) => ({
           keys: v.keys,

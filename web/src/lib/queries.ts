@@ -345,6 +345,12 @@ export const followUp = (asked: Asked<'followUp'>) => ({
   queryFn: () => answer(api.GET('/api/forecasts/follow-up', { params: { query: asked } }))
 });
 
+/** What customers were promised against what was shipped. */
+export const keptPromises = (asked: Asked<'kept'>) => ({
+  queryKey: ['plan', 'kept', asked],
+  queryFn: () => answer(api.GET('/api/demand/kept', { params: { query: asked } }))
+});
+
 /** What differs between two forecast sets. */
 export const comparedSets = (first: string, second: string) =>
   queryOptions({
@@ -437,6 +443,29 @@ export const purchase = (number: string) =>
   queryOptions({
     queryKey: ['plan', 'purchase', number],
     queryFn: () => answer(api.GET('/api/purchases', { params: { query: { number } } }))
+  });
+
+/** Invoices of suppliers, by the day they are due. */
+export const invoices = (filter: Asked<'invoices'>) =>
+  queryOptions({
+    queryKey: ['plan', 'invoices', filter],
+    queryFn: () => answer(api.GET('/api/invoices', { params: { query: filter } })),
+    ...stays
+  });
+
+export const invoice = (supplier: string, number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'invoice', supplier, number],
+    queryFn: () => answer(api.GET('/api/invoices/invoice', { params: { query: { supplier, number } } })),
+    ...stays
+  });
+
+/** What came from a supplier and was not charged yet; asked anew each time. */
+export const chargeableOf = (supplier: string) =>
+  queryOptions({
+    queryKey: ['plan', 'chargeable', supplier],
+    queryFn: () => answer(api.GET('/api/invoices/chargeable', { params: { query: { supplier } } })),
+    staleTime: 0
   });
 
 /** A part of the list of items. */

@@ -32,6 +32,12 @@ export const DEMAND_VIEWS: DataView[] = [
     keys: 'g r',
     says: 'What has nothing left when, if no more is ordered'
   },
+  {
+    href: '/demand/kept',
+    name: 'Kept',
+    keys: 'g l',
+    says: 'What customers were promised against what was shipped'
+  },
   { href: '/demand/mails', name: 'Mails', keys: 'g y', says: 'What was sent to customers' },
   {
     href: '/demand/new',

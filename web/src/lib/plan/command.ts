@@ -92,7 +92,9 @@ export const TITLES: Record<Kind, string> = {
   ADJUST: 'Adjust the forecast of',
   SETS: 'Forecast sets',
   PURCHASE: 'Purchase orders',
-  CONFIRMED: 'Confirmed by the supplier'
+  CONFIRMED: 'Confirmed by the supplier',
+  INVOICE: 'Enter an invoice',
+  INVOICES: 'Invoices'
 };
 
 function text(value: string | undefined): string | undefined {

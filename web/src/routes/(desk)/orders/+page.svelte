@@ -1,7 +1,9 @@
 <script lang="ts">
+  import DataViews from '$lib/data/DataViews.svelte';
   import { count, countShown, date, documentName, longDate, money } from '$lib/format';
   import OrderPane from '$lib/orders/OrderPane.svelte';
   import { OrdersScreen, type OrderRow } from '$lib/orders/orders-screen.svelte';
+  import { ORDER_VIEWS } from '$lib/orders/views';
   import Chooser from '$lib/ui/Chooser.svelte';
   import Key from '$lib/ui/Key.svelte';
   import ListRow from '$lib/ui/ListRow.svelte';
@@ -78,6 +80,7 @@
   copied={() => screen.copied()}
   {row}
 >
+  {#snippet views()}<DataViews views={ORDER_VIEWS} label="Views of the orders" />{/snippet}
   {#snippet chips()}
     <Chooser
       name="Kind"

@@ -9,8 +9,8 @@ import java.util.stream.Stream;
 /**
  * Tells a dataset's story on another day, whatever its weekday: what was to happen in three working days happens in three
  * working days. Orders, stock and materials are moved by weekdays, and so are the days on which a calendar is closed, so
- * that between any two dates there are as many working days as before; history and forecasts, which go by weeks, are moved
- * by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
+ * that between any two dates there are as many working days as before; history, of which customer orders that are done are a
+ * part, and forecasts, which go by weeks, are moved by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
  */
 final class AnotherDay {
     private static final Set<String> BY_WEEKS = Set.of(
@@ -19,7 +19,8 @@ final class AnotherDay {
             "forecast_choices",
             "forecast_adjustments",
             "forecast_versions",
-            "shipments");
+            "shipments",
+            "closed_customer_orders");
     private static final int WEEKDAYS = 5;
     private static final int WEEK = 7;
 
@@ -46,7 +47,8 @@ final class AnotherDay {
         if (table.equals("calendar_exceptions") && isWeekend(row.date("date"))) {
             return row.flag("working", false) ? Stream.of(row.moved(this::byWeeks)) : Stream.empty();
         }
-        return Stream.of(row.moved(BY_WEEKS.contains(table) ? this::byWeeks : this::byWeekdays));
+        boolean done = table.equals("customer_orders") && "done".equals(row.text("state"));
+        return Stream.of(row.moved(done || BY_WEEKS.contains(table) ? this::byWeeks : this::byWeekdays));
     }
 
     private LocalDate byWeeks(LocalDate date) {

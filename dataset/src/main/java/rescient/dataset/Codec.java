@@ -65,6 +65,8 @@ public final class Codec<F extends Fact> {
         put(Fact.ForecastAdjustment.class, "forecast_adjustments");
         put(Fact.ForecastVersion.class, "forecast_versions");
         put(Fact.ApprovalLimit.class, "approval_limits");
+        put(Fact.Invoice.class, "invoices");
+        put(Fact.InvoiceLine.class, "invoice_lines");
         put(Fact.OpenOrder.class, "open_orders");
         put(Fact.OpenOrderComponent.class, "open_order_components");
     }

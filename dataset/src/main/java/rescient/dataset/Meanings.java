@@ -54,6 +54,8 @@ final class Meanings {
         table("forecast_versions", "What was forecast, and when");
         table("shipments", "What was shipped to customers");
         table("approval_limits", "From which value on who is asked before a document goes on");
+        table("invoices", "Invoices of suppliers and to customers, without tax");
+        table("invoice_lines", "Which lines of orders an invoice charges, for how much and at which price");
         table("open_orders", "Firmed and released orders that are not done");
         table(
                 "customer_order_parts",
@@ -218,6 +220,11 @@ final class Meanings {
         table("movements", "The stock record: what moved, one immutable line each");
         table("stock_values", "What stock is worth, where that is not its quantity at standard cost");
         table("stock_layers", "Of items valued by what came first: what is left of each receipt");
+        table("closed_customer_orders", "Lines of customer orders that are done, as those that are open");
+        column("closed_customer_orders.unit", "Unit in which it was asked for; empty: the item's");
+        column("closed_customer_orders.price", "For one in the item's unit");
+        column("closed_customer_orders.quantity", "What never went: 0 unless it was closed by hand");
+        column("closed_customer_orders.state", "done, whatever it says");
         table("closed_order_components", "What orders that are done have taken");
         table("order_costs", "What orders have cost");
         table("order_steps", "How far orders have come at each step");
@@ -271,6 +278,22 @@ final class Meanings {
         column("shipments.date", "Day it was shipped");
         column("approval_limits.document", "Of which documents");
         column("from_value", "From this value on, in the company's currency");
+        column("invoices.supplier", "Who sent it; empty: it goes to a customer");
+        column("invoices.customer", "To whom it goes; empty: a supplier sent it");
+        column("invoices.number", "As its sender numbers it, once");
+        column("invoices.date", "Day it was written");
+        column("due", "Day on which it is to be paid; empty: at once");
+        column("invoices.state", "Whether it may be paid, waits for an approval, or went back");
+        column("entered_by", "Who entered it");
+        column("invoices.note", "Why it was rejected, or what else is to be known");
+        column("invoice_lines.supplier", "As on the invoice");
+        column("invoice_lines.customer", "As on the invoice");
+        column("invoice_lines.number", "The invoice");
+        column("order_number", "The order it charges");
+        column("order_line", "The line of that order");
+        column("invoice_lines.quantity", "How many are charged, in the unit");
+        column("invoice_lines.unit", "Unit in which they are charged; empty: the item's");
+        column("invoice_lines.price", "Price of one such unit, net of tax");
         column("role", "Who is asked, each in turn, the lowest limit first");
         column("open_orders.unit", "Unit in which it was ordered; empty: the item's");
         column("open_orders.price", "Price agreed for one such unit");

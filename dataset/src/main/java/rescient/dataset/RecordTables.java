@@ -13,6 +13,7 @@ public final class RecordTables {
     public static final List<Table> ALL = List.of(
                     "closed_orders",
                     "closed_order_components",
+                    "closed_customer_orders",
                     "movements",
                     "stock_values",
                     "stock_layers",

@@ -309,6 +309,27 @@ public final class Table {
                             ColumnType.words(
                                     "planner", "buyer", "stores", "foreman", "sales", "engineer", "approver"))),
             table(
+                    "invoices",
+                    Column.openKey("supplier", TEXT).to("suppliers"),
+                    Column.openKey("customer", TEXT).to("customers"),
+                    Column.key("number", TEXT),
+                    Column.required("date", ColumnType.DAY),
+                    Column.of("due", ColumnType.DAY),
+                    Column.required("state", ColumnType.words("awaiting_approval", "approved", "rejected")),
+                    Column.of("entered_by", TEXT),
+                    Column.of("note", TEXT)),
+            table(
+                    "invoice_lines",
+                    Column.openKey("supplier", TEXT).to("suppliers"),
+                    Column.openKey("customer", TEXT).to("customers"),
+                    Column.key("number", TEXT),
+                    Column.key("line", TEXT),
+                    Column.required("order_number", TEXT),
+                    Column.required("order_line", TEXT),
+                    Column.required("quantity", AMOUNT),
+                    Column.of("unit", TEXT).to("units"),
+                    Column.required("price", AMOUNT)),
+            table(
                     "open_orders",
                     Column.key("number", TEXT),
                     Column.key("line", TEXT),

@@ -8,7 +8,8 @@ import java.util.TreeMap;
 
 /**
  * Three and a half years of shipments with a season and a trend, a promotion that is an outlier, one item that is asked for
- * now and then and one of which there was nothing in stock for a while; forecasts for nine months in two sets; and what was
+ * now and then and one of which there was nothing in stock for a while; the customer orders behind the last of them, with
+ * what was promised; forecasts for nine months in two sets; and what was
  * forecast of the last months.
  */
 final class History {
@@ -18,6 +19,10 @@ final class History {
     private static final int WEEKS_BACK = 182;
     private static final int WEEKS_AHEAD = 39;
     private static final int MONTHS_FORECAST = 8;
+    /** Of the shipments of so many weeks the orders are there too, numbered from the first on. */
+    private static final int WEEKS_OF_ORDERS = 22;
+
+    private static final int FIRST_ORDER = 150;
     private static final int FIRST_CUSTOMER = 101;
     private static final int CUSTOMERS = 40;
     /** Of which less was forecast than came, month after month. */
@@ -36,6 +41,7 @@ final class History {
     private final Tables tables;
     private final LocalDate base;
     private final Random random;
+    private int orders;
     /** Pieces a year of each item that is sold. */
     private final Map<String, Integer> yearly = new TreeMap<>();
 
@@ -130,22 +136,39 @@ final class History {
                 shipped = 0;
             }
             if (Math.round(shipped) > 0) {
-                tables.add(
-                        "shipments",
-                        "item",
+                String customer = "C" + (FIRST_CUSTOMER + Math.floorMod(item.hashCode() + 7 * number++, CUSTOMERS));
+                boolean ordered = week <= WEEKS_OF_ORDERS;
+                shipment(
                         item,
-                        "site",
-                        Catalogue.WORKS,
-                        "date",
                         day,
-                        "number",
-                        "SH-" + (1000 + number),
-                        "customer",
-                        "C" + (FIRST_CUSTOMER + Math.floorMod(item.hashCode() + 7 * number++, CUSTOMERS)),
-                        "quantity",
+                        ordered ? "SO-" + (FIRST_ORDER + orders) : "SH-" + (999 + number),
+                        ordered ? 1 : "",
+                        customer,
                         Math.round(shipped));
+                if (ordered) {
+                    new DoneOrder(tables, FIRST_ORDER + orders++, item, customer, Math.round(shipped), day).fill();
+                }
             }
         }
+    }
+
+    private void shipment(String item, LocalDate day, String number, Object line, String customer, long quantity) {
+        tables.add(
+                "shipments",
+                "item",
+                item,
+                "site",
+                Catalogue.WORKS,
+                "date",
+                day,
+                "number",
+                number,
+                "line",
+                line,
+                "customer",
+                customer,
+                "quantity",
+                quantity);
     }
 
     /** By the week, so that moving the company by whole weeks leaves every bucket what it is. */

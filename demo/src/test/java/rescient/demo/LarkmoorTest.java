@@ -47,7 +47,9 @@ class LarkmoorTest {
     void itIsLargeEnoughToBeReal() {
         assertThat(dataset.rows("items")).hasSizeBetween(155, 165);
         assertThat(dataset.rows("bom_lines")).hasSizeBetween(420, 480);
-        assertThat(dataset.rows("customer_orders")).hasSizeBetween(215, 230);
+        assertThat(dataset.rows("customer_orders"))
+                .filteredOn(row -> !"done".equals(row.text("state")))
+                .hasSizeBetween(215, 230);
         assertThat(dataset.rows("open_orders")).hasSize(60);
         assertThat(dataset.rows("work_centers")).hasSize(9);
         assertThat(dataset.rows("suppliers")).hasSize(14);

@@ -13,6 +13,7 @@ import rescient.dataset.Column;
 import rescient.dataset.ColumnType;
 import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
+import rescient.dataset.RecordTables;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 
@@ -53,6 +54,29 @@ class CompanyStoreTest extends ServerTest {
                 assertThat(comparable(kept, table)).as(table.name()).isEqualTo(comparable(given, table));
             }
         }
+    }
+
+    /** Lines that are done may stand in a table of their own; here they stand with the others. */
+    @Test
+    void customerOrdersThatAreDoneAreNotLost() {
+        Dataset given = DatasetReader.read(DEMO);
+        Map<String, String> cells = new HashMap<>();
+        Row open = given.rows("customer_orders").get(0);
+        Table.named("customer_orders").columns().forEach(c -> cells.put(c.name(), open.text(c.name())));
+        cells.put("number", "SO-77");
+        cells.put("quantity", "0");
+        cells.put("closed_date", "2026-10-02");
+        store.replace(
+                given.with(
+                        "closed_customer_orders", List.of(Row.of(RecordTables.named("closed_customer_orders"), cells))),
+                "Larkmoor Hives",
+                true);
+        Row kept = store.read().dataset().rows("customer_orders").stream()
+                .filter(row -> row.text("number").equals("SO-77"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(kept.text("state")).isEqualTo("done");
+        assertThat(kept.text("item")).isEqualTo(open.text("item"));
     }
 
     @Test

@@ -826,6 +826,55 @@ public sealed interface Fact {
      */
     record ApprovalLimit(Document document, BigDecimal fromValue, Role role) implements Fact {}
 
+    /** How far an invoice has come. */
+    enum InvoiceState {
+        /** It says otherwise than what was agreed or received. */
+        AWAITING_APPROVAL,
+        /** It may be paid. */
+        APPROVED,
+        /** It went back to who sent it, and counts for nothing. */
+        REJECTED
+    }
+
+    /**
+     * An invoice of a supplier, or to a customer.
+     *
+     * @param supplier who sent it; null: it goes to a customer
+     * @param number as its sender numbers it, once
+     * @param due the day on which it is to be paid; null: at once
+     * @param enteredBy who entered it
+     * @param note why it was rejected, or what else is to be known of it
+     */
+    record Invoice(
+            String supplier,
+            String customer,
+            String number,
+            LocalDate date,
+            LocalDate due,
+            InvoiceState state,
+            String enteredBy,
+            String note)
+            implements Fact {}
+
+    /**
+     * What a line of an order is charged for on an invoice.
+     *
+     * @param quantity in {@code unit}
+     * @param unit null: the item's
+     * @param price of one such unit, net of tax, in the company's currency
+     */
+    record InvoiceLine(
+            String supplier,
+            String customer,
+            String number,
+            String line,
+            String orderNumber,
+            String orderLine,
+            BigDecimal quantity,
+            String unit,
+            BigDecimal price)
+            implements Fact {}
+
     /** What went to a customer. */
     record Shipment(
             String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)

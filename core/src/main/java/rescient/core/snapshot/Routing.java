@@ -2,7 +2,6 @@ package rescient.core.snapshot;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
-import java.math.RoundingMode;
 import java.util.List;
 import rescient.core.base.PlanningException;
 import rescient.core.base.Quantity;
@@ -23,9 +22,30 @@ public final class Routing {
     private static final int HOUR_DECIMALS = 6;
 
     private final List<Step> steps;
+    /** The days that each step takes, whatever is started, and for each millionth that is. */
+    private final Fraction[] fixed;
+
+    private final Fraction[] each;
 
     Routing(List<Step> steps) {
         this.steps = steps;
+        this.fixed = new Fraction[steps.size()];
+        this.each = new Fraction[steps.size()];
+        for (int i = 0; i < fixed.length; i++) {
+            Step step = steps.get(i);
+            Operation operation = step.operation;
+            Fraction efficiency = Fraction.of(step.efficiency);
+            Fraction minutes = Fraction.of(step.minutesPerDay);
+            fixed[i] = Fraction.of(operation.setup())
+                    .dividedBy(efficiency)
+                    .plus(Fraction.of(operation.queue()))
+                    .plus(Fraction.of(operation.move()))
+                    .dividedBy(minutes);
+            each[i] = Fraction.of(operation.runPerUnit())
+                    .dividedBy(efficiency)
+                    .dividedBy(minutes)
+                    .dividedBy(Fraction.of(Quantity.ONE));
+        }
     }
 
     @Override
@@ -56,7 +76,7 @@ public final class Routing {
         int next = day;
         for (int i = steps.size() - 1; i >= 0; i--) {
             Step step = steps.get(i);
-            Fraction left = days(step, started);
+            Fraction left = fixed[i].plus(each[i].times(Fraction.of(started)));
             if (left.signum() == 0) {
                 starts[i] = step.calendar.back(next, 0);
                 if (starts[i] < next) {
@@ -81,7 +101,7 @@ public final class Routing {
                 used = used.plus(left);
             } else {
                 Fraction rest = left.minus(free);
-                int whole = rest.ceiling();
+                int whole = days(rest);
                 day = step.calendar.back(step.calendar.back(day - 1, 0), whole - 1);
                 used = rest.minus(Fraction.of(whole - 1L));
             }
@@ -98,85 +118,24 @@ public final class Routing {
 
     /** The hours that a step takes of its work center, for {@code started} millionths; without queue and move. */
     public BigDecimal hours(int step, long started) {
-        Fraction minutes = working(steps.get(step), started);
-        return new BigDecimal(minutes.numerator)
-                .divide(
-                        new BigDecimal(minutes.denominator.multiply(BigInteger.valueOf(MINUTES_AN_HOUR))),
-                        HOUR_DECIMALS,
-                        RoundingMode.HALF_UP);
+        return working(steps.get(step), started)
+                .dividedBy(Fraction.of(MINUTES_AN_HOUR))
+                .rounded(HOUR_DECIMALS);
     }
 
     private static Fraction working(Step step, long started) {
         Operation operation = step.operation;
         return Fraction.of(operation.setup())
-                .plus(Fraction.of(operation.runPerUnit()).times(new Fraction(started, Quantity.ONE)))
+                .plus(Fraction.of(operation.runPerUnit()).times(Fraction.of(started, Quantity.ONE)))
                 .dividedBy(Fraction.of(step.efficiency));
     }
 
-    private static Fraction days(Step step, long started) {
-        Operation operation = step.operation;
-        return working(step, started)
-                .plus(Fraction.of(operation.queue()))
-                .plus(Fraction.of(operation.move()))
-                .dividedBy(Fraction.of(step.minutesPerDay));
-    }
-
-    /** An exact fraction of 0 or more. */
-    private record Fraction(BigInteger numerator, BigInteger denominator) implements Comparable<Fraction> {
-        static final Fraction ZERO = of(0);
-        static final Fraction ONE = of(1);
-
-        Fraction(long numerator, long denominator) {
-            this(BigInteger.valueOf(numerator), BigInteger.valueOf(denominator));
+    /** Rounded up. */
+    private static int days(Fraction days) {
+        BigInteger whole = days.ceiling();
+        if (whole.bitLength() > 20) {
+            throw new PlanningException("An operation would take " + whole + " days; check its minutes");
         }
-
-        static Fraction of(long whole) {
-            return new Fraction(whole, 1);
-        }
-
-        static Fraction of(Ratio ratio) {
-            return new Fraction(ratio.numerator(), ratio.denominator());
-        }
-
-        Fraction plus(Fraction other) {
-            return reduced(
-                    numerator.multiply(other.denominator).add(other.numerator.multiply(denominator)),
-                    denominator.multiply(other.denominator));
-        }
-
-        Fraction minus(Fraction other) {
-            return plus(new Fraction(other.numerator.negate(), other.denominator));
-        }
-
-        Fraction times(Fraction other) {
-            return reduced(numerator.multiply(other.numerator), denominator.multiply(other.denominator));
-        }
-
-        Fraction dividedBy(Fraction other) {
-            return reduced(numerator.multiply(other.denominator), denominator.multiply(other.numerator));
-        }
-
-        int signum() {
-            return numerator.signum();
-        }
-
-        int ceiling() {
-            BigInteger[] parts = numerator.divideAndRemainder(denominator);
-            BigInteger whole = parts[1].signum() > 0 ? parts[0].add(BigInteger.ONE) : parts[0];
-            if (whole.bitLength() > 20) {
-                throw new PlanningException("An operation would take " + whole + " days; check its minutes");
-            }
-            return whole.intValue();
-        }
-
-        @Override
-        public int compareTo(Fraction other) {
-            return numerator.multiply(other.denominator).compareTo(other.numerator.multiply(denominator));
-        }
-
-        private static Fraction reduced(BigInteger numerator, BigInteger denominator) {
-            BigInteger divisor = numerator.gcd(denominator);
-            return divisor.signum() == 0 ? ZERO : new Fraction(numerator.divide(divisor), denominator.divide(divisor));
-        }
+        return whole.intValue();
     }
 }

@@ -57,6 +57,8 @@ public record Rights(
                             "forecast_adjustments",
                             "forecast_versions",
                             "approval_limits",
+                            "invoices",
+                            "invoice_lines",
                             "shipments",
                             "open_orders",
                             "open_order_components"))

@@ -4,19 +4,14 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.HttpStatus;
 import rescient.core.order.Approval;
-import rescient.dataset.DeskTables;
-import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
-import rescient.server.tables.DeskRows;
 import rescient.server.tables.OrderImage;
 
 /**
@@ -84,7 +79,7 @@ record AdvancePurchases(
                 if (expected(desk, number, state, PurchaseState.AWAITING_APPROVAL) && mine(desk, before, next)) {
                     given.removeIf(one -> one.role().equals(next));
                     given.add(new Approval.Given(next, desk.author().name(), value));
-                    approve(desk, number, next, value);
+                    Approvals.give(desk, number, next, value);
                     if (Approval.next(limits, value, given) == null) {
                         become(desk, before, PurchaseState.READY);
                     }
@@ -92,7 +87,7 @@ record AdvancePurchases(
             }
             case REJECT -> {
                 if (expected(desk, number, state, PurchaseState.AWAITING_APPROVAL) && mine(desk, before, next)) {
-                    forget(desk, number, given);
+                    Approvals.forget(desk, number, given);
                     become(desk, before, PurchaseState.HELD);
                 }
             }
@@ -100,7 +95,7 @@ record AdvancePurchases(
                 if (state.isOut() || state == PurchaseState.HELD) {
                     desk.proposal().refusals.add(number + " is " + PurchaseWords.of(state) + ".");
                 } else {
-                    forget(desk, number, given);
+                    Approvals.forget(desk, number, given);
                     become(desk, before, PurchaseState.HELD);
                 }
             }
@@ -114,25 +109,9 @@ record AdvancePurchases(
         return state == wanted;
     }
 
-    /** Whether whoever decides is asked, and did not make the order. */
     private static boolean mine(Proposing desk, OrderImage order, String next) {
-        Proposing.Author author = desk.author();
-        if (author.role() == null) {
-            return true;
-        }
-        boolean asked = author.role().equals(next);
-        boolean fourEyes = !"false".equals(desk.version().directory().facts().setting("four_eyes"));
         String maker = order.head() == null ? null : order.head().text("created_by");
-        boolean others = Approval.may(author.name(), maker, fourEyes);
-        if (!asked || !others) {
-            desk.proposal()
-                    .refusals
-                    .add(order.number()
-                            + (asked
-                                    ? " was made by you; somebody else approves it."
-                                    : " waits for the approval of " + PurchaseWords.role(next) + "."));
-        }
-        return asked && others;
+        return Approvals.mine(desk, order.number(), maker, next);
     }
 
     private static void become(Proposing desk, OrderImage before, PurchaseState state) {
@@ -143,25 +122,6 @@ record AdvancePurchases(
             }
         }
         desk.proposal().changes.addAll(after.from(before));
-    }
-
-    private static void approve(Proposing desk, String number, String role, BigDecimal value) {
-        Map<String, String> cells = new LinkedHashMap<>();
-        cells.put("order_number", number);
-        cells.put("role", role);
-        cells.put("name", desk.author().name());
-        cells.put("value", value == null ? null : value.toPlainString());
-        cells.put("made_at", DeskRows.moment(desk.author().now()));
-        desk.proposal()
-                .changes
-                .add(FactChange.of(
-                        desk.desk().row(DeskTables.APPROVALS, number, role), Row.of(DeskTables.APPROVALS, cells)));
-    }
-
-    private static void forget(Proposing desk, String number, List<Approval.Given> given) {
-        for (Approval.Given one : given) {
-            desk.proposal().changes.add(FactChange.of(desk.desk().row(DeskTables.APPROVALS, number, one.role()), null));
-        }
     }
 
     /** Who is asked is known of the order; whoever buys ends holds. */

@@ -32,6 +32,7 @@ public final class DataSentence {
             Map.entry("open_order_components", "component of an order"),
             Map.entry("work_centers", "work center"),
             Map.entry("approval_limits", "limit of approval"),
+            Map.entry("invoice_lines", "line of an invoice"),
             Map.entry("stock", "lot in stock"),
             Map.entry("settings", "setting"),
             Map.entry("history_corrections", "bucket of the history"),

@@ -28,7 +28,9 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = AdjustForecast.class, name = "ADJUST"),
     @JsonSubTypes.Type(value = ChangeForecastSet.class, name = "SETS"),
     @JsonSubTypes.Type(value = AdvancePurchases.class, name = "PURCHASE"),
-    @JsonSubTypes.Type(value = ConfirmPurchase.class, name = "CONFIRMED")
+    @JsonSubTypes.Type(value = ConfirmPurchase.class, name = "CONFIRMED"),
+    @JsonSubTypes.Type(value = EnterInvoice.class, name = "INVOICE"),
+    @JsonSubTypes.Type(value = AdvanceInvoices.class, name = "INVOICES")
 })
 sealed interface PlanCommand
         permits OfOrders,
@@ -44,7 +46,9 @@ sealed interface PlanCommand
                 AdjustForecast,
                 ChangeForecastSet,
                 AdvancePurchases,
-                ConfirmPurchase {
+                ConfirmPurchase,
+                EnterInvoice,
+                AdvanceInvoices {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

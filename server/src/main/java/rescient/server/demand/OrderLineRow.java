@@ -155,7 +155,7 @@ record OrderLineRow(
     }
 
     /** The line's, or else the item's; null: neither has one. */
-    private static BigDecimal price(Fact.CustomerOrder line, Fact.Item item) {
+    static BigDecimal price(Fact.CustomerOrder line, Fact.Item item) {
         return line.price() != null ? line.price() : item == null ? null : item.price();
     }
 

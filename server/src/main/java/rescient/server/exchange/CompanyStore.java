@@ -35,6 +35,7 @@ import rescient.server.platform.Companies;
  */
 @Service
 public class CompanyStore {
+    private static final Table CUSTOMER_ORDERS = Table.named("customer_orders");
     private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
     /** What a company is kept in. */
     private static final List<String> TABLES = Stream.concat(
@@ -115,7 +116,8 @@ public class CompanyStore {
                 clear(statement);
                 for (Table table : Table.ALL) {
                     progress.accept(table);
-                    List<Row> rows = dataset.rows(table.name());
+                    List<Row> rows =
+                            table.equals(CUSTOMER_ORDERS) ? customerOrders(dataset) : dataset.rows(table.name());
                     if (table.name().equals("open_orders")) {
                         List<Row> all = new ArrayList<>(rows);
                         all.addAll(dataset.rows("closed_orders"));
@@ -150,6 +152,18 @@ public class CompanyStore {
                         .setParameter("value", value)
                         .executeUpdate());
         companies.loaded(name, demo);
+    }
+
+    /** The lines that are done too: here they stand with the others. */
+    private static List<Row> customerOrders(Dataset dataset) {
+        List<Row> all = new ArrayList<>(dataset.rows(CUSTOMER_ORDERS.name()));
+        for (Row closed : dataset.rows("closed_customer_orders")) {
+            Map<String, String> cells = new HashMap<>();
+            CUSTOMER_ORDERS.columns().forEach(column -> cells.put(column.name(), closed.text(column.name())));
+            cells.put("state", "done");
+            all.add(Row.of(CUSTOMER_ORDERS, cells));
+        }
+        return all;
     }
 
     private static void clear(Statement statement) throws SQLException {

@@ -17,6 +17,8 @@ import rescient.server.platform.FactCodec;
 /** Reads what the application keeps beside the company: {@link DeskTables}. */
 @Component
 public class DeskRows {
+    private static final Table OPEN_ORDERS = Table.named("open_orders");
+
     private final KeptRows kept;
     private final JdbcTemplate database;
 
@@ -69,6 +71,36 @@ public class DeskRows {
     /** What is kept with the number of an order, or null if there is no such order or nothing is. */
     Row head(String number) {
         return row(DeskTables.ORDER_HEADS, number);
+    }
+
+    /**
+     * What came of a supplier and stayed, by line of his orders, done ones among them: rows of open orders whose quantity is
+     * what was received less what went back, in the item's unit.
+     */
+    public List<Row> received(String supplier) {
+        return database.query(
+                """
+                select o.number, l.line, o.kind, l.stage, l.item, o.site, o.supplier, m.received::text as quantity,
+                       l.due_date::text, m.received::text as ordered, l.unit, l.unit_price::text as price
+                from (select order_number, order_line, sum(quantity) as received
+                      from movements
+                      where order_number in (select number from supply_orders where supplier = ?)
+                        and document in ('buy', 'subcontract')
+                        and kind in ('receipt', 'supplier_return')
+                      group by order_number, order_line) m
+                    join supply_orders o on o.number = m.order_number
+                    join supply_order_lines l on l.order_number = m.order_number and l.line = m.order_line
+                where m.received > 0
+                order by o.number, l.line
+                """,
+                (rows, at) -> {
+                    Map<String, String> cells = new LinkedHashMap<>();
+                    for (int i = 1; i <= rows.getMetaData().getColumnCount(); i++) {
+                        cells.put(rows.getMetaData().getColumnLabel(i), rows.getString(i));
+                    }
+                    return Row.of(OPEN_ORDERS, cells);
+                },
+                supplier);
     }
 
     /** The names of an order's lines that are done, and stay. */

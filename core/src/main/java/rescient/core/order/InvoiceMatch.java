@@ -1,0 +1,76 @@
+package rescient.core.order;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Whether a line of a supplier's invoice says what was agreed and received (execution rules, section 4). What lies outside the
+ * tolerances waits for somebody's approval.
+ */
+public final class InvoiceMatch {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private InvoiceMatch() {}
+
+    /** In what an invoice is otherwise. */
+    public enum Kind {
+        PRICE,
+        QUANTITY
+    }
+
+    /**
+     * A line of an order, and what it is charged for. Quantities and prices are in one unit.
+     *
+     * @param received less what went back
+     * @param before charged by other invoices, and by earlier lines of this one
+     * @param agreed the price of one; null: none was agreed
+     * @param quantity that is charged now, at {@code price}
+     */
+    public record Charged(
+            BigDecimal received, BigDecimal before, BigDecimal agreed, BigDecimal quantity, BigDecimal price) {}
+
+    /**
+     * How far an invoice may be off without anybody being asked, both percent.
+     *
+     * @param price of what was agreed, to either side
+     * @param quantity of what was received, above it
+     */
+    public record Tolerance(BigDecimal price, BigDecimal quantity) {
+        public static final Tolerance NONE = new Tolerance(BigDecimal.ZERO, BigDecimal.ZERO);
+    }
+
+    /**
+     * What is otherwise.
+     *
+     * @param expected the agreed price, or how many may still be charged (never below 0); null: no price was agreed
+     * @param found the price, or how many are charged
+     * @param value what is charged too much by it; below 0: too little
+     */
+    public record Difference(Kind kind, BigDecimal expected, BigDecimal found, BigDecimal value) {}
+
+    /** What lies outside the tolerances, the price first. Fewer than were received is no difference: the rest may follow. */
+    public static List<Difference> of(Charged line, Tolerance tolerance) {
+        List<Difference> differences = new ArrayList<>();
+        if (line.agreed == null) {
+            differences.add(new Difference(Kind.PRICE, null, line.price, line.price.multiply(line.quantity)));
+        } else {
+            BigDecimal off = line.price.subtract(line.agreed);
+            if (off.abs().multiply(HUNDRED).compareTo(line.agreed.multiply(tolerance.price)) > 0) {
+                differences.add(new Difference(Kind.PRICE, line.agreed, line.price, off.multiply(line.quantity)));
+            }
+        }
+        BigDecimal most =
+                line.received.multiply(HUNDRED.add(tolerance.quantity)).movePointLeft(2);
+        if (line.before.add(line.quantity).compareTo(most) > 0) {
+            BigDecimal left = line.received.subtract(line.before).max(BigDecimal.ZERO);
+            BigDecimal each = line.agreed == null ? line.price : line.agreed;
+            differences.add(new Difference(
+                    Kind.QUANTITY,
+                    left,
+                    line.quantity,
+                    line.quantity.subtract(left).multiply(each)));
+        }
+        return differences;
+    }
+}

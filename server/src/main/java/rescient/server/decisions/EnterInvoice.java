@@ -1,0 +1,155 @@
+package rescient.server.decisions;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Positive;
+import jakarta.validation.constraints.PositiveOrZero;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import rescient.core.company.Fact;
+import rescient.core.order.InvoiceMatch;
+import rescient.dataset.Codec;
+import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
+import rescient.server.access.Rights;
+import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
+
+/**
+ * A supplier's invoice: what he charges of what came. What is as it was agreed and received may be paid; all else waits for an
+ * approval. One that was rejected is entered anew under its number.
+ *
+ * @param number the supplier's own
+ * @param due when it is to be paid; null: by the supplier's terms
+ */
+record EnterInvoice(
+        @Nullable @Size(max = LONGEST) String supplier,
+        @Nullable @Size(max = LONGEST) String number,
+        @Nullable LocalDate date,
+        @Nullable LocalDate due,
+        @Nullable @Size(max = 500) List<@NotNull @Valid Charge> lines,
+        @Nullable @Size(max = LONGEST_NOTE) String note)
+        implements PlanCommand {
+    /**
+     * A line of an order that is charged.
+     *
+     * @param quantity in the order's unit, {@code price} of one, net of tax
+     */
+    record Charge(
+            @NotNull @Size(max = LONGEST) String order,
+            @NotNull @Size(max = LONGEST) String line,
+            @NotNull @Positive @DecimalMax(MOST) BigDecimal quantity,
+            @NotNull @PositiveOrZero @DecimalMax(MOST) BigDecimal price) {}
+
+    @Override
+    public void propose(Proposing desk) {
+        Facts facts = desk.version().directory().facts();
+        if (supplier == null || facts.one(Fact.Supplier.class, supplier).isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say whose invoice it is").field("supplier");
+        }
+        if (number == null || number.isBlank()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "An invoice has the number that its sender gave it")
+                    .field("number");
+        }
+        if (date == null) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say of which day it is").field("date");
+        }
+        if (lines == null || lines.isEmpty()) {
+            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say what it charges").field("lines");
+        }
+        String name = desk.version().directory().supplierName(supplier);
+        Proposal proposal = desk.proposal();
+        if (desk.isAhead(date)) {
+            proposal.refusals.add("An invoice of " + date + " cannot be here yet.");
+        }
+        String own = number.strip();
+        List<Fact.Invoice> there = InvoiceCheck.invoice(facts, supplier, own);
+        if (there.stream().anyMatch(one -> one.state() != Fact.InvoiceState.REJECTED)) {
+            proposal.refusals.add(
+                    "Invoice " + own + " of " + name + " of " + there.get(0).date() + " is here already.");
+            return;
+        }
+        List<Fact.InvoiceLine> charged = charged(desk, name);
+        if (!proposal.refusals.isEmpty()) {
+            return;
+        }
+        Fact.InvoiceState state =
+                proposal.remarks.isEmpty() ? Fact.InvoiceState.APPROVED : Fact.InvoiceState.AWAITING_APPROVAL;
+        Fact.Invoice invoice = new Fact.Invoice(
+                supplier,
+                null,
+                own,
+                date,
+                due == null ? due(facts) : due,
+                state,
+                desk.author().name(),
+                note == null || note.isBlank() ? null : note.strip());
+        Codec<Fact.Invoice> head = Codec.of(Fact.Invoice.class);
+        Codec<Fact.InvoiceLine> each = Codec.of(Fact.InvoiceLine.class);
+        proposal.changes.add(FactChange.of(there.isEmpty() ? null : head.write(there.get(0)), head.write(invoice)));
+        for (Fact.InvoiceLine before : InvoiceCheck.lines(facts, supplier, own)) {
+            if (charged.stream().noneMatch(one -> one.line().equals(before.line()))) {
+                proposal.changes.add(FactChange.of(each.write(before), null));
+            }
+        }
+        for (Fact.InvoiceLine line : charged) {
+            Fact.InvoiceLine before = InvoiceCheck.lines(facts, supplier, own).stream()
+                    .filter(one -> one.line().equals(line.line()))
+                    .findFirst()
+                    .orElse(null);
+            proposal.changes.add(FactChange.of(before == null ? null : each.write(before), each.write(line)));
+        }
+        desk.say("Entered invoice " + own + " of " + name + ", "
+                + InvoiceCheck.value(charged).setScale(2, RoundingMode.HALF_UP).toPlainString() + " "
+                + desk.version().directory().currency());
+    }
+
+    private LocalDate due(Facts facts) {
+        Integer days = facts.one(Fact.Supplier.class, supplier)
+                .map(one -> one.contact().paymentDays())
+                .orElse(null);
+        return days == null ? null : date.plusDays(days);
+    }
+
+    /** The lines as they are charged; what is otherwise than it should be is told. */
+    private List<Fact.InvoiceLine> charged(Proposing desk, String name) {
+        InvoiceCheck check = InvoiceCheck.of(desk.version().directory(), desk.desk(), supplier, null);
+        List<Fact.InvoiceLine> charged = new ArrayList<>();
+        for (Charge one : lines) {
+            InvoiceCheck.Chargeable line = check.line(one.order(), one.line());
+            if (line == null) {
+                desk.proposal()
+                        .refusals
+                        .add("Of " + one.order() + " line " + one.line() + " nothing came from " + name
+                                + "; receive it first.");
+                continue;
+            }
+            for (InvoiceMatch.Difference difference : check.differences(line, one.quantity(), one.price())) {
+                desk.proposal().remark(check.sentence(line, difference));
+            }
+            check.charge(one.order(), one.line(), one.quantity());
+            charged.add(new Fact.InvoiceLine(
+                    supplier,
+                    null,
+                    number.strip(),
+                    Integer.toString(charged.size() + 1),
+                    one.order(),
+                    one.line(),
+                    one.quantity(),
+                    line.unit(),
+                    one.price()));
+        }
+        return charged;
+    }
+
+    @Override
+    public boolean permitted(Rights rights, List<String> sources) {
+        return rights.mayRelease("buy");
+    }
+}

@@ -1,0 +1,206 @@
+package rescient.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+
+/** What suppliers charge, held against what came and what was agreed. Ten motors are on order with PO-2041. */
+class InvoiceTest extends ServerTest {
+    private static final String ORDER = "PO-2041";
+
+    private String supplier() {
+        return jdbc.queryForObject("select supplier from supply_orders where number = ?", String.class, ORDER);
+    }
+
+    private void agreed(String price) {
+        jdbc.update(
+                "update supply_order_lines set unit_price = ? where order_number = ?",
+                new java.math.BigDecimal(price),
+                ORDER);
+        store.replace(store.read().dataset(), "Larkmoor Hives", true);
+    }
+
+    private Reply receive(String quantity) throws Exception {
+        Reply reply = post(
+                "stella",
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'lines':[{'act':'RECEIVE','number':'" + ORDER + "','line':'1','quantity':" + quantity + "}]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+        knowing();
+        return reply;
+    }
+
+    private String invoice(String number, String quantity, String price) {
+        return "{'kind':'INVOICE','supplier':'" + supplier() + "','number':'" + number
+                + "','date':'2026-11-20','lines':[{'order':'" + ORDER + "','line':'1','quantity':" + quantity
+                + ",'price':" + price + "}]}";
+    }
+
+    private Reply step(String login, String number, String step) throws Exception {
+        return decide(
+                login,
+                "{'kind':'INVOICES','step':'" + step + "','reason':'too dear','invoices':[{'supplier':'" + supplier()
+                        + "','number':'" + number + "'}]}");
+    }
+
+    private JsonNode view(String number) throws Exception {
+        return get("bram", "/api/invoices/invoice?supplier=" + supplier() + "&number=" + number)
+                .body();
+    }
+
+    private String state(String number) throws Exception {
+        return view(number).get("invoice").get("state").asText();
+    }
+
+    private static String refusal(Reply reply) {
+        assertThat(reply.status()).isEqualTo(422);
+        return reply.body().get("detail").asText();
+    }
+
+    /** As agreed and received it may be paid at once, in parts too; what is left to be charged follows. */
+    @Test
+    void whatIsAsItShouldBeMayBePaid() throws Exception {
+        agreed("48");
+        receive("6");
+        JsonNode can =
+                get("bram", "/api/invoices/chargeable?supplier=" + supplier()).body();
+        assertThat(can).hasSize(1);
+        assertThat(can.get(0).get("left").asDouble()).isEqualTo(6);
+        assertThat(can.get(0).get("agreed").asDouble()).isEqualTo(48);
+
+        Reply part = decide("bram", invoice("R-1", "4", "48"));
+        assertThat(part.status()).as(String.valueOf(part.body())).isEqualTo(201);
+        assertThat(state("R-1")).isEqualTo("approved");
+        assertThat(view("R-1").get("invoice").get("value").asDouble()).isEqualTo(192);
+        assertThat(get("bram", "/api/invoices/chargeable?supplier=" + supplier())
+                        .body()
+                        .get(0)
+                        .get("left")
+                        .asDouble())
+                .isEqualTo(2);
+        // taken back, it is not here any more and all can be charged again
+        undo("bram", part);
+        assertThat(get("bram", "/api/invoices").body().get("total").asInt()).isZero();
+        assertThat(get("bram", "/api/invoices/chargeable?supplier=" + supplier())
+                        .body()
+                        .get(0)
+                        .get("left")
+                        .asDouble())
+                .isEqualTo(6);
+    }
+
+    /** Dearer than agreed it waits for those whom the limits ask; who entered it does not approve it. */
+    @Test
+    void aWrongPriceWaitsForApproval() throws Exception {
+        agreed("48");
+        receive("10");
+        assertThat(consequence(invoice("R-2", "10", "52")).get("remarks").toString())
+                .contains("52 a ")
+                .contains("agreed were 48: 40.00 EUR more");
+        assertThat(decide("ida", invoice("R-2", "10", "52")).status()).isEqualTo(201);
+        assertThat(state("R-2")).isEqualTo("awaiting_approval");
+        // no limit asks anybody: an approver does
+        assertThat(view("R-2").get("asks").asText()).isEqualTo("approver");
+        assertThat(decide(
+                                "ida",
+                                "{'kind':'DATA','rows':[{'table':'approval_limits','key':{'document':'invoice','from_value':'100'},'fields':{'role':'planner'},'fresh':true}]}")
+                        .status())
+                .isEqualTo(201);
+        assertThat(view("R-2").get("asks").asText()).isEqualTo("planner");
+        assertThat(refusal(step("ida", "R-2", "APPROVE"))).contains("was made by you");
+        assertThat(refusal(step("bram", "R-2", "APPROVE"))).contains("approval of a planner");
+        Reply approved = step("tom", "R-2", "APPROVE");
+        assertThat(approved.status()).isEqualTo(201);
+        assertThat(state("R-2")).isEqualTo("approved");
+        assertThat(view("R-2").get("approved").toString()).contains("Tom Ferris");
+        undo("tom", approved);
+        assertThat(state("R-2")).isEqualTo("awaiting_approval");
+        assertThat(view("R-2").get("approved")).isEmpty();
+    }
+
+    /** More than came, and what nobody sent; the number is there once, unless it went back. */
+    @Test
+    void whatCannotBeChargedIsSaid() throws Exception {
+        agreed("48");
+        assertThat(consequence(invoice("R-3", "1", "48")).get("refusals").toString())
+                .contains("nothing came");
+        receive("4");
+        assertThat(consequence(invoice("R-3", "5", "48")).get("remarks").toString())
+                .contains("5 ")
+                .contains("4 are left to be: 48.00 EUR more");
+        assertThat(consequence(invoice("R-3", "4", "48").replace("2026-11-20", "2027-01-20"))
+                        .get("refusals")
+                        .toString())
+                .contains("cannot be here yet");
+        assertThat(decide("bram", invoice("R-3", "5", "48")).status()).isEqualTo(201);
+        assertThat(refusal(decide("bram", invoice("R-3", "4", "48")))).contains("is here already");
+        assertThat(step("aino", "R-3", "REJECT").status()).isEqualTo(201);
+        assertThat(state("R-3")).isEqualTo("rejected");
+        assertThat(view("R-3").get("invoice").get("note").asText()).isEqualTo("too dear");
+        // sent back it charges nothing, and comes again as it should be
+        assertThat(decide("bram", invoice("R-3", "4", "48")).status()).isEqualTo(201);
+        assertThat(state("R-3")).isEqualTo("approved");
+        assertThat(decide("stella", invoice("R-4", "1", "48")).status()).isEqualTo(403);
+    }
+
+    /** Tolerances of the company are kept to. */
+    @Test
+    void withinTheTolerancesNobodyIsAsked() throws Exception {
+        agreed("48");
+        receive("10");
+        decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'settings','key':{'key':'price_tolerance_percent'},'fields':{'value':'2'},'fresh':true}]}");
+        assertThat(decide("bram", invoice("R-5", "10", "48.96")).status()).isEqualTo(201);
+        assertThat(state("R-5")).isEqualTo("approved");
+    }
+
+    /** A document for machines is read; what is none says why. */
+    @Test
+    void aDocumentForMachinesIsRead() throws Exception {
+        String document = """
+                <Invoice xmlns="urn:oasis:names:specification:ubl:schema:xsd:Invoice-2"
+                         xmlns:cac="urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2"
+                         xmlns:cbc="urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2">
+                  <cbc:ID>R-77</cbc:ID><cbc:IssueDate>2026-11-20</cbc:IssueDate><cbc:DueDate>2026-12-20</cbc:DueDate>
+                  <cac:OrderReference><cbc:ID>PO-2041</cbc:ID></cac:OrderReference>
+                  <cac:AccountingSupplierParty>
+                    <cbc:CustomerAssignedAccountID>%s</cbc:CustomerAssignedAccountID>
+                  </cac:AccountingSupplierParty>
+                  <cac:InvoiceLine>
+                    <cbc:ID>1</cbc:ID><cbc:InvoicedQuantity unitCode="pcs">10</cbc:InvoicedQuantity>
+                    <cac:OrderLineReference><cbc:LineID>1</cbc:LineID></cac:OrderLineReference>
+                    <cac:Price><cbc:PriceAmount currencyID="EUR">4900</cbc:PriceAmount>
+                      <cbc:BaseQuantity unitCode="pcs">100</cbc:BaseQuantity></cac:Price>
+                  </cac:InvoiceLine>
+                </Invoice>
+                """.formatted(supplier());
+        JsonNode read = read(document).body();
+        assertThat(read.get("number").asText()).isEqualTo("R-77");
+        assertThat(read.get("due").asText()).isEqualTo("2026-12-20");
+        JsonNode line = read.get("lines").get(0);
+        assertThat(line.get("order").asText()).isEqualTo(ORDER);
+        assertThat(line.get("line").asText()).isEqualTo("1");
+        assertThat(line.get("price").asDouble()).isEqualTo(49);
+        assertThat(refusal(read("no document"))).contains("no XML");
+        assertThat(refusal(read("<a/>"))).contains("no Invoice of UBL");
+        assertThat(refusal(read(document.replace(">10<", ">1e99999999<")))).contains("InvoicedQuantity");
+        assertThat(refusal(read("<!DOCTYPE x [<!ENTITY a \"b\">]>" + document))).contains("no XML");
+    }
+
+    private Reply read(String document) throws Exception {
+        return reply(
+                "bram",
+                MockMvcRequestBuilders.post("/api/invoices/read")
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(document.getBytes(StandardCharsets.UTF_8)));
+    }
+}
