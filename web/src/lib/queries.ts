@@ -460,6 +460,13 @@ export const invoice = (supplier: string, number: string) =>
     ...stays
   });
 
+/** What an order is charged for. */
+export const invoicesOfOrder = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'invoices-of', number],
+    queryFn: () => answer(api.GET('/api/invoices/of-order', { params: { query: { number } } }))
+  });
+
 /** What came from a supplier and was not charged yet; asked anew each time. */
 export const chargeableOf = (supplier: string) =>
   queryOptions({

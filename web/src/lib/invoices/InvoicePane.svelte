@@ -63,7 +63,7 @@
             <td class="text-right">{price(l.value)}</td>
           </tr>
           {#each l.differences as said (said)}
-            <tr><td></td><td colspan="6" class="text-vermilion">{said}</td></tr>
+            <tr><td></td><td colspan="6" class="font-bold">{said}</td></tr>
           {/each}
         {/each}
       </tbody>
@@ -85,7 +85,8 @@
         <button
           type="button"
           class="main-action"
-          disabled={screen.busy}
+          disabled={screen.busy || !screen.asked}
+          title={screen.asked ? '' : `The ${view.asks} is asked`}
           onclick={() => void screen.step('APPROVE')}>Approve <Key name="y" /></button
         >
         <button type="button" class="plain-action" disabled={screen.busy} onclick={() => (screen.reason = '')}
@@ -114,9 +115,9 @@
 <style>
   .stamp {
     padding: 0 8px;
-    border: 1.5px dashed var(--vermilion);
+    border: 1.5px dashed var(--ink-2);
     border-radius: 2px;
-    color: var(--vermilion);
+    font-weight: 600;
     transform: rotate(-1.5deg);
   }
   .stamp.ok {

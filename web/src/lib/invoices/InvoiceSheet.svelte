@@ -139,7 +139,7 @@
     {#if form.seen}
       <div class="slip" data-testid="seen">
         {#each form.seen.refusals as why, i (i)}<p class="text-vermilion">{said(why)}</p>{/each}
-        {#each form.seen.remarks as what, i (i)}<p class="text-vermilion">{said(what)}</p>{/each}
+        {#each form.seen.remarks as what, i (i)}<p class="font-bold">{said(what)}</p>{/each}
         {#if form.keepable}
           <p>
             {said(form.seen.sentence.replace('Entered', 'Enters'))}{form.day

@@ -39,7 +39,9 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
     () => this.today,
     async (wish) => {
       await this.#keep(wish);
-      return this.refused === undefined;
+      if (this.refused !== undefined) return false;
+      if (wish.kind === 'INVOICE') this.open(`${wish.supplier}~${wish.number}`);
+      return true;
     }
   );
   busy = $state(false);
@@ -57,6 +59,12 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
     }
   }
 
+  /** Whether the one in view waits for the person at the desk. */
+  get asked(): boolean {
+    const asks = this.one.data?.asks;
+    return !!asks && (!rights.known || rights.known.role.toLowerCase() === asks);
+  }
+
   get empty(): string {
     return this.sought || this.state
       ? 'No invoice fits these filters.'
@@ -72,10 +80,22 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
     void this.form.begin(this.here?.supplier ?? '');
   }
 
+  /** Asks why it goes back. */
+  sendBack(): void {
+    if (this.asked || this.list.concerned.length > 1) this.reason = '';
+    else void this.step('REJECT');
+  }
+
   /** Those that are selected, or the one in view, go on. */
   async step(step: 'APPROVE' | 'REJECT', reason?: string): Promise<void> {
     const rows = this.list.concerned.length > 0 ? this.list.concerned : this.here ? [this.here] : [];
     if (rows.length === 0) return;
+    if (rows.length === 1 && !this.asked) {
+      this.refused = this.one.data?.asks
+        ? `${rows[0]?.number} waits for the ${this.one.data.asks}.`
+        : `${rows[0]?.number} waits for nobody.`;
+      return;
+    }
     await this.#keep({
       kind: 'INVOICES',
       step,
@@ -143,7 +163,7 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
       { keys: 'n', says: 'Enter an invoice', also: 'new', run: () => this.begin() },
       { keys: 'i', says: 'An invoice from a file', also: 'UBL import', run: () => this.chooser?.click() },
       { keys: 'y', says: 'Approve', run: () => void this.step('APPROVE') },
-      { keys: 'b', says: 'Send back, with a reason', also: 'reject', run: () => (this.reason = '') },
+      { keys: 'b', says: 'Send back, with a reason', also: 'reject', run: () => this.sendBack() },
       { keys: 'u', says: 'Take back what was kept last', also: 'undo', run: () => void this.last.takeBack() }
     ];
   }

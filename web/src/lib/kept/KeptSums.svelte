@@ -37,7 +37,7 @@
         <td class="text-right">{s.lines}</td>
         <td class="text-right">{s.kept}</td>
         <td class="whitespace-nowrap"
-          ><svg width={WIDTH} height="10" aria-hidden="true"
+          ><svg class="mr-1 inline" width={WIDTH} height="10" aria-hidden="true"
             ><rect width={WIDTH} height="9" y="0.5" fill="none" stroke="var(--line)" /><rect
               width={(WIDTH * s.kept) / Math.max(1, s.lines)}
               height="10"

@@ -6,6 +6,7 @@
   import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref } from '$lib/links';
   import SentMails from '$lib/demand/SentMails.svelte';
+  import OrderInvoices from '$lib/invoices/OrderInvoices.svelte';
   import PurchaseWay from './PurchaseWay.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
@@ -59,6 +60,7 @@
       {#key number}<PurchaseWay bind:this={way} {number} lines={detail.data.lines} {today} />{/key}
       <div class="no-print mt-2"><SentMails about={number} {today} /></div>
     {/if}
+    {#if o.kind === 'buy' || o.kind === 'subcontract'}<OrderInvoices {number} {today} {currency} />{/if}
     {#each detail.data.lines as line, i (line.line)}
       <section class="mt-4" aria-label="Line {line.line}">
         <h3 class="section flex gap-2">

@@ -102,10 +102,16 @@ class InvoiceTest extends ServerTest {
         agreed("48");
         receive("10");
         assertThat(consequence(invoice("R-2", "10", "52")).get("remarks").toString())
-                .contains("52 a ")
-                .contains("agreed were 48: 40.00 EUR more");
+                .contains("at 52 a ")
+                .contains("agreed was 48: 40.00 EUR more");
+        JsonNode order = get("bram", "/api/invoices/of-order?number=" + ORDER).body();
+        assertThat(order.get("supplier").asText()).isEqualTo(supplier());
+        assertThat(order.get("left").asBoolean()).isTrue();
         assertThat(decide("ida", invoice("R-2", "10", "52")).status()).isEqualTo(201);
         assertThat(state("R-2")).isEqualTo("awaiting_approval");
+        order = get("bram", "/api/invoices/of-order?number=" + ORDER).body();
+        assertThat(order.get("rows").findValuesAsText("number")).containsExactly("R-2");
+        assertThat(order.get("left").asBoolean()).isFalse();
         // no limit asks anybody: an approver does
         assertThat(view("R-2").get("asks").asText()).isEqualTo("approver");
         assertThat(decide(

@@ -23,7 +23,7 @@
     <span class="what">
       <span class="name"><b>{r.number}</b> {r.supplierName}</span>
       <span class="where"
-        ><span class:text-vermilion={r.state !== 'approved'}>{stateName(r.state)}</span> · {r.orders.join(
+        ><span class:font-bold={r.state === 'awaiting_approval'}>{stateName(r.state)}</span> · {r.orders.join(
           ', '
         )}</span
       >

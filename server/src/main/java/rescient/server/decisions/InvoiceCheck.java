@@ -147,7 +147,7 @@ public final class InvoiceCheck {
         }
         return difference.expected() == null
                 ? of + "no price was agreed; " + found + " a " + line.unit + " is charged."
-                : of + found + " a " + line.unit + ", agreed were "
+                : of + "at " + found + " a " + line.unit + ", agreed was "
                         + difference.expected().stripTrailingZeros().toPlainString() + ": "
                         + more(difference.value()) + ".";
     }

@@ -120,6 +120,19 @@ class InvoiceController {
         return invoices.invoice(live.current(), supplier, number);
     }
 
+    /**
+     * What an order is charged for.
+     *
+     * @param supplier null: it goes to nobody outside
+     * @param left something of it came and was not charged yet
+     */
+    record OrderInvoices(@Nullable String supplier, List<InvoiceRow> rows, boolean left) {}
+
+    @GetMapping("/of-order")
+    OrderInvoices ofOrder(@RequestParam @Size(max = 300) String number) {
+        return invoices.ofOrder(live.current(), number);
+    }
+
     /** What came from a supplier and was not charged yet. */
     @GetMapping("/chargeable")
     List<ChargeableRow> chargeable(@RequestParam @Size(max = 300) String supplier) {

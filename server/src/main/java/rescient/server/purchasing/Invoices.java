@@ -121,6 +121,26 @@ class Invoices {
                                 .toList());
     }
 
+    InvoiceController.OrderInvoices ofOrder(PlanVersion version, String number) {
+        Directory directory = version.directory();
+        String supplier = desk.supplier(number);
+        if (supplier == null) {
+            return new InvoiceController.OrderInvoices(null, List.of(), false);
+        }
+        List<InvoiceController.InvoiceRow> rows =
+                directory.facts().where(Fact.InvoiceLine.class, "order_number", number).stream()
+                        .filter(line -> supplier.equals(line.supplier()))
+                        .map(Fact.InvoiceLine::number)
+                        .distinct()
+                        .flatMap(own -> InvoiceCheck.invoice(directory.facts(), supplier, own).stream())
+                        .sorted(BY_DUE)
+                        .map(one -> row(directory, one))
+                        .toList();
+        boolean left = InvoiceCheck.of(directory, desk, supplier, null).all().stream()
+                .anyMatch(line -> line.order().equals(number) && line.left().signum() > 0);
+        return new InvoiceController.OrderInvoices(supplier, rows, left);
+    }
+
     /** What came from a supplier and was not charged yet, in the order of the documents. */
     List<InvoiceController.ChargeableRow> chargeable(PlanVersion version, String supplier) {
         Directory directory = version.directory();

@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
@@ -13,6 +14,7 @@ import rescient.dataset.DeskTables;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.FactCodec;
+import rescient.server.platform.Nullable;
 
 /** Reads what the application keeps beside the company: {@link DeskTables}. */
 @Component
@@ -101,6 +103,17 @@ public class DeskRows {
                     return Row.of(OPEN_ORDERS, cells);
                 },
                 supplier);
+    }
+
+    /** The supplier of an order, done or not; null: it has none, or there is no such order. */
+    @Nullable
+    public String supplier(String number) {
+        return database
+                .queryForList("select supplier from supply_orders where number = ?", String.class, number)
+                .stream()
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
     }
 
     /** The names of an order's lines that are done, and stay. */

@@ -1,0 +1,63 @@
+package rescient.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/** What a supplier charges, held against what came and what was agreed. Ten motors at 68.00 are on order with PO-2041. */
+class InvoiceTest extends DeskTest {
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Received, charged too dear, refused to whoever entered it, approved by another, who finds it in the list. */
+    @Test
+    void aDearInvoiceIsApprovedBySomebodyElse() {
+        Page stores = signedIn("stella");
+        stores.navigate("/orders?number=PO-2041");
+        button(stores, "Receive line 1").click();
+        Locator receive = stores.getByTestId("receive");
+        assertThat(receive.getByTestId("moves")).containsText("10 pcs");
+        receive.getByLabel("Has come").press("Enter");
+        assertThat(stores.getByLabel("Line 1")).containsText("Received");
+
+        Page buyer = signedIn("bram");
+        buyer.navigate("/orders?number=PO-2041");
+        buyer.getByText("Enter its invoice").click();
+        Locator sheet = buyer.getByLabel("Enter an invoice");
+        sheet.getByLabel("Its number").fill("TD-4471");
+        sheet.getByLabel("Of", new Locator.GetByLabelOptions().setExact(true)).fill("20.11.2026");
+        assertThat(sheet.getByTestId("seen")).containsText("680.00 EUR");
+        assertThat(sheet.getByTestId("seen")).containsText("it may be paid");
+        sheet.getByLabel("Price of PO-2041 line 1").fill("72");
+        assertThat(sheet.getByTestId("seen")).containsText("at 72 a pcs, agreed was 68: 40.00 EUR more");
+        assertThat(sheet.getByTestId("seen")).containsText("it waits for somebody to approve it");
+        // half typed, it is there again after a reload
+        buyer.reload();
+        assertThat(sheet.getByLabel("Its number")).hasValue("TD-4471");
+        assertThat(sheet.getByTestId("seen")).containsText("agreed was 68");
+        sheet.getByLabel("Its number").press("Enter");
+        assertThat(buyer.getByTestId("state")).hasText("to be approved");
+        buyer.keyboard().press("y");
+        assertThat(buyer.getByRole(AriaRole.ALERT)).containsText("TD-4471 waits for the approver");
+
+        Page approver = signedIn("aino");
+        approver.navigate("/orders/invoices?state=awaiting_approval");
+        assertThat(approver.getByTestId("invoice-lines")).containsText("at 72 a pcs, agreed was 68");
+        approver.keyboard().press("y");
+        assertThat(approver.getByTestId("sum")).containsText("0 invoices");
+        approver.keyboard().press("u");
+        assertThat(approver.getByTestId("sum")).containsText("1 invoice");
+        assertThat(approver.getByLabel("Invoice TD-4471")).containsText("Waits for the approver");
+        approver.keyboard().press("b");
+        approver.getByLabel("Why").fill("too dear");
+        button(approver, "Send it back").click();
+        buyer.navigate("/orders?number=PO-2041");
+        assertThat(buyer.getByTestId("order-invoices")).containsText("sent back");
+        // it can be charged again, as it was agreed
+        assertThat(buyer.getByText("Enter its invoice")).isVisible();
+    }
+}
