@@ -122,6 +122,15 @@ class AccessibilityTest extends DeskTest {
         page.navigate("/demand/running-out");
         assertThat(page.getByTestId("out")).containsText("nothing is left");
         check(page, "running out");
+        page.navigate("/demand/kept");
+        assertThat(page.getByTestId("by-customer")).isVisible();
+        check(page, "promises kept");
+        page.navigate("/orders/invoices");
+        assertThat(page.getByTestId("sum")).containsText("invoices");
+        page.keyboard().press("n");
+        assertThat(page.getByLabel("Enter an invoice")).isVisible();
+        check(page, "an invoice");
+        page.keyboard().press("Escape");
         page.navigate("/demand/new?like=SO-790");
         assertThat(page.getByTestId("order-sheet").getByLabel("Quantity of line 1"))
                 .hasValue("24");

@@ -32,6 +32,8 @@ class PaperAndZoomTest extends DeskTest {
                 "/demand/new",
                 "/demand/forecast",
                 "/demand/running-out",
+                "/demand/kept",
+                "/orders/invoices",
                 "/items",
                 "/items/calendars",
                 "/items/groups",

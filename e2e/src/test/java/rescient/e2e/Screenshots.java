@@ -108,6 +108,9 @@ class Screenshots extends DeskTest {
         late.navigate("/demand/running-out?point=BRG-6202~LARKMOOR");
         assertThat(late.getByTestId("others")).isVisible();
         shoot(late, "running-out");
+        late.navigate("/demand/kept?group=EXTRACT");
+        assertThat(late.getByTestId("by-customer")).isVisible();
+        shoot(late, "kept");
         late.navigate("/demand/new");
         Locator sheet = late.getByTestId("order-sheet");
         sheet.getByLabel("Customer").fill("C110");

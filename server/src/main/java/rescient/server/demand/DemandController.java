@@ -181,9 +181,10 @@ class DemandController {
                         line.agreed().entered() == null
                                 ? line.dueDate()
                                 : line.agreed().entered()));
-        directory
-                .facts()
-                .where(Fact.Shipment.class, "customer", customer)
+        directory.facts().where(Fact.Shipment.class, "customer", customer).stream()
+                // what was ordered here is counted with its order
+                .filter(one -> one.line() == null
+                        || directory.facts().row("customer_orders", one.number(), one.line()) == null)
                 .forEach(one -> add(directory, usual, one.item(), one.quantity(), one.date()));
         return usual.values().stream()
                 .filter(one -> !directory.isRetired("items", one.item()))
