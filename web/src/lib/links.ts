@@ -181,3 +181,8 @@ export function viewHref(view: string): string {
 export function pointHref(item: string, site: string): string {
   return planHref({ item, site });
 }
+
+/** What is to be fetched for orders, on paper. */
+export function pickListHref(numbers: string[]): string {
+  return `/api/stock/papers/pick-list?${new URLSearchParams(numbers.map((number) => ['number', number]))}`;
+}

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import History from '$lib/data/History.svelte';
   import { count, date, longDate, money, quantity, said, words } from '$lib/format';
-  import { hrefOf, itemHref, needsHref, threadHref, turnHref } from '$lib/links';
+  import { hrefOf, itemHref, needsHref, pickListHref, threadHref, turnHref } from '$lib/links';
   import { thread } from '$lib/queries';
   import { rights } from '$lib/rights.svelte';
   import { actsOf } from '$lib/stock/line-acts';
@@ -133,6 +133,13 @@
         />{/key}
     {/if}
     <p class="no-print mt-3 flex flex-wrap gap-2">
+      {#if order.state === 'open'}<a
+          class="plain-action"
+          href={pickListHref([order.number])}
+          target="_blank"
+          rel="noopener"
+          title="What is to be fetched for it, with the lots that are proposed">Pick list</a
+        >{/if}
       {#if order.state === 'open'}<a class="plain-action" href={threadHref(order.number)}
           >Its thread <Key name="t" /></a
         >{/if}

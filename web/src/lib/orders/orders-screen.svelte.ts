@@ -1,6 +1,7 @@
 import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
+import { pickListHref } from '$lib/links';
 import { planState, supplyOrders } from '$lib/queries';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
@@ -45,6 +46,13 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   /** The order in view, which knows what comes next. */
   pane = $state<{ next: () => void } | undefined>();
 
+  /** What is to be fetched for those that are selected, or the one in view, on paper. */
+  pickList(): void {
+    const rows = this.list.concerned.filter((o) => o.kind !== 'buy' && o.stage === 'released');
+    const numbers = rows.length > 0 ? rows.map((o) => o.number) : this.opened ? [this.opened] : [];
+    if (numbers.length > 0) window.open(pickListHref(numbers), '_blank', 'noopener');
+  }
+
   print(): void {
     if (this.opened) window.print();
   }
@@ -79,6 +87,12 @@ export class OrdersScreen extends ListScreen<OrderRow> {
     return [
       ...super.keys(),
       { keys: 'n', says: 'Next step of the order', run: () => this.pane?.next() },
+      {
+        keys: 'L',
+        says: 'Pick list of the selected orders',
+        also: 'print fetch',
+        run: () => this.pickList()
+      },
       { keys: 'P', says: 'Print the order', run: () => this.print() }
     ];
   }

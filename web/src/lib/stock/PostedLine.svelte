@@ -17,6 +17,12 @@
     {posting.last.sentence}
     <button type="button" class="ml-2 underline" onclick={() => void posting.takeBack()}>Take back</button>
     <Key name="u" dark />
+    {#if posting.last.note}<a
+        class="ml-2 underline"
+        href="/api/stock/papers/note?key={posting.last.key}"
+        target="_blank"
+        rel="noopener">Its note</a
+      >{/if}
   </span>
 {:else if posting.told}
   <span class="min-w-0 flex-1 truncate" role="status" title={posting.told}>{posting.told}</span>

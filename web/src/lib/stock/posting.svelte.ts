@@ -9,6 +9,9 @@ export type Line = Schemas['PostingLine'];
 /** So long after something was changed it is looked at again. */
 const PAUSE = 200;
 
+/** With what goes out of the house or comes into it goes a paper. */
+const NOTED = new Set(['shipment', 'transfer_out', 'supplier_return', 'receipt']);
+
 /** A posting before it is posted: what it would do, why it cannot be, and the last one with what takes it back. */
 export class Posting {
   readonly #client = useQueryClient();
@@ -19,7 +22,7 @@ export class Posting {
   looking = $state(false);
   busy = $state(false);
   /** What was posted last from here. */
-  last = $state.raw<{ key: string; sentence: string } | undefined>();
+  last = $state.raw<{ key: string; sentence: string; note?: boolean } | undefined>();
   /** What came of it, where there is nothing to take back. */
   told = $state<string | undefined>();
   /** Of what is to be posted: pressed again after a lost answer, it posts nothing twice. */
@@ -103,7 +106,8 @@ export class Posting {
       );
       const sentence = said(posted.posting.sentence);
       const back = wish.lines[0]?.act === 'REVERSE';
-      this.last = posted.key && !back ? { key: posted.key, sentence } : undefined;
+      const note = posted.posting.movements.some((m) => NOTED.has(m.kind));
+      this.last = posted.key && !back ? { key: posted.key, sentence, note } : undefined;
       this.told = this.last ? undefined : sentence;
       this.preview = undefined;
       this.#command = crypto.randomUUID();

@@ -118,6 +118,12 @@
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >
+    {#if screen.opened || list.selected.size > 0}<button
+        type="button"
+        class="bar-action"
+        title="What is to be fetched for the selected orders, with the lots that are proposed"
+        onclick={() => screen.pickList()}><Key name="L" dark /> Pick list</button
+      >{/if}
     {#if screen.opened}<button type="button" class="bar-action" onclick={() => screen.pane?.next()}
         ><Key name="n" dark /> Next step</button
       >

@@ -173,6 +173,7 @@ class CodecTest {
                     Fact.Role.class,
                     Fact.SiteKind.class,
                     Fact.PurchaseRelease.class,
+                    Fact.InvoiceState.class,
                     Fact.Tracking.class,
                     Fact.Issue.class,
                     Fact.Costing.class,

@@ -17,24 +17,32 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import rescient.server.testing.TestDatabase;
 
 /**
- * A server that is killed while it releases: nothing is lost, doubled or half made, and each request that is repeated with
+ * A server that is killed while it releases or posts: nothing is lost, doubled or half made, and each request that is repeated with
  * its key, on another server and on the one that is started again, is answered as before.
  */
 class KillTest {
     private static final int ROUNDS = Integer.getInteger("rescient.kills", 5);
     private static final int AT_ONCE = 5;
     private static final int LONGEST_MILLIS = 400;
+    /** Stock points that every posting adds one to. */
+    private static final List<String> COUNTED = List.of("ROD-12", "NAIL-20", "EYELET-3");
 
     private final String database = TestDatabase.create();
     private final Random random = new Random(ROUNDS);
     /** What was answered to each request, by its key. */
     private final Map<UUID, JsonNode> answered = new LinkedHashMap<>();
 
-    private record Request(UUID key, String content) {}
+    private record Request(UUID key, String address, String content) {
+        static Request release(String content) {
+            return new Request(UUID.randomUUID(), "/api/releases", content);
+        }
+    }
 
     @Test
     void aKilledServerLosesDoublesAndHalvesNothing() throws Exception {
@@ -45,7 +53,7 @@ class KillTest {
             victim.signIn("ida");
             for (int round = 0; round < ROUNDS; round++) {
                 List<Request> requests = requests(other);
-                Map<UUID, JsonNode> before = killedWhileReleasing(victim, requests);
+                Map<UUID, JsonNode> before = killedOnTheWay(victim, requests);
                 victim = servers.start();
                 victim.signIn("ida");
                 for (Request request : requests) {
@@ -59,6 +67,63 @@ class KillTest {
         }
     }
 
+    /** The same while it posts: a posting makes all its movements or none, and those of a key once. */
+    @Test
+    void aKilledServerPostsNothingHalfAndNothingTwice() throws Exception {
+        try (Servers servers = new Servers(database)) {
+            Servers.Server other = servers.start();
+            other.signIn("ida");
+            Servers.Server victim = servers.start();
+            victim.signIn("ida");
+            List<String> before = onHand();
+            int asked = 0;
+            for (int round = 0; round < (ROUNDS + 1) / 2; round++) {
+                List<Request> requests = postings();
+                asked += requests.size();
+                Map<UUID, JsonNode> answers = killedOnTheWay(victim, requests);
+                victim = servers.start();
+                victim.signIn("ida");
+                for (Request request : requests) {
+                    repeated(request, answers.get(request.key), other, victim);
+                }
+            }
+            assertThat(answered).hasSize(asked);
+            assertThat(column("select key::text from postings"))
+                    .containsExactlyInAnyOrderElementsOf(
+                            answered.keySet().stream().map(UUID::toString).toList());
+            assertThat(column("select distinct count(*)::text from movements group by key"))
+                    .containsExactly(Integer.toString(COUNTED.size()));
+            assertThat(column("select max(number)::text from movements"))
+                    .as("numbered without gaps")
+                    .isEqualTo(column("select count(*)::text from movements"));
+            int each = asked;
+            assertThat(onHand())
+                    .isEqualTo(before.stream()
+                            .map(there -> Long.toString(Long.parseLong(there) + each))
+                            .toList());
+        }
+    }
+
+    private List<Request> postings() {
+        String lines = COUNTED.stream()
+                .map(item -> "{\"act\":\"ADJUST\",\"item\":\"" + item + "\",\"site\":\"LARKMOOR\",\"quantity\":1}")
+                .collect(Collectors.joining(","));
+        return Stream.generate(
+                        () -> new Request(UUID.randomUUID(), "/api/stock/postings", "{\"lines\":[" + lines + "]}"))
+                .limit(AT_ONCE)
+                .toList();
+    }
+
+    private List<String> onHand() throws SQLException {
+        List<String> all = new ArrayList<>();
+        for (String item : COUNTED) {
+            all.addAll(column(
+                    "select coalesce(sum(quantity), 0)::bigint::text from stock where site = 'LARKMOOR' and item = '"
+                            + item + "'"));
+        }
+        return all;
+    }
+
     /** Releases of orders that start first, of several stock points. */
     private List<Request> requests(Servers.Server server) throws Exception {
         List<String> keys = new ArrayList<>(keys(server));
@@ -66,8 +131,7 @@ class KillTest {
         List<Request> requests = new ArrayList<>();
         for (int i = 0; i < AT_ONCE && !keys.isEmpty(); i++) {
             String key = keys.remove(random.nextInt(Math.min(20, keys.size())));
-            requests.add(new Request(
-                    UUID.randomUUID(),
+            requests.add(Request.release(
                     "{\"seen\":" + seen + ",\"orders\":[\"" + key + "\"],\"leaveOut\":false,\"note\":\"round\"}"));
         }
         return requests;
@@ -103,9 +167,9 @@ class KillTest {
         return keys;
     }
 
-    private Map<UUID, JsonNode> killedWhileReleasing(Servers.Server victim, List<Request> requests) throws Exception {
+    private Map<UUID, JsonNode> killedOnTheWay(Servers.Server victim, List<Request> requests) throws Exception {
         Map<UUID, CompletableFuture<Servers.Answer>> under = new LinkedHashMap<>();
-        requests.forEach(r -> under.put(r.key, victim.post("/api/releases", r.key, r.content)));
+        requests.forEach(r -> under.put(r.key, victim.post(r.address, r.key, r.content)));
         // some time while they are on their way; not a moment to be waited for
         CompletableFuture.delayedExecutor(random.nextInt(LONGEST_MILLIS), TimeUnit.MILLISECONDS)
                 .execute(() -> victim.process.destroyForcibly());
@@ -124,9 +188,9 @@ class KillTest {
     private void repeated(Request request, JsonNode before, Servers.Server other, Servers.Server again)
             throws Exception {
         Servers.Answer there =
-                other.post("/api/releases", request.key, request.content).get();
+                other.post(request.address, request.key, request.content).get();
         Servers.Answer here =
-                again.post("/api/releases", request.key, request.content).get();
+                again.post(request.address, request.key, request.content).get();
         assertThat(here.status()).as(here.toString()).isEqualTo(there.status());
         if (before != null) {
             assertThat(there.status()).isEqualTo(201);

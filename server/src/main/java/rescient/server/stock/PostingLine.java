@@ -52,6 +52,12 @@ record PostingLine(
         @Nullable @Size(max = 300) String step) {
     private static final String MOST = "1000000000000";
 
+    /** All that a line of an order takes, or a component of it; lots as proposed. */
+    static PostingLine of(StockAct act, String number, String line, @Nullable String item) {
+        return new PostingLine(
+                act, number, line, item, null, null, null, null, null, null, null, null, null, null, null, null);
+    }
+
     Row row(String key, LocalDate date, @Nullable String reason) {
         Map<String, String> cells = new HashMap<>();
         cells.put("key", key);

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
@@ -114,6 +115,12 @@ public class DeskRows {
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** The site of an order, done or not. */
+    public Optional<String> site(String number) {
+        return database.queryForList("select site from supply_orders where number = ?", String.class, number).stream()
+                .findFirst();
     }
 
     /** The names of an order's lines that are done, and stay. */

@@ -1,0 +1,55 @@
+package rescient.server.stock;
+
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import rescient.server.planning.LivePlan;
+
+/** The stores' papers, to be printed. */
+@RestController
+@RequestMapping("/api/stock/papers")
+class PaperController {
+    private final LivePlan live;
+    private final PickList picks;
+    private final PostingNote notes;
+
+    PaperController(LivePlan live, PickList picks, PostingNote notes) {
+        this.live = live;
+        this.picks = picks;
+        this.notes = notes;
+    }
+
+    /** What is to be fetched for orders, one or many together. */
+    @GetMapping("/pick-list")
+    ResponseEntity<byte[]> pickList(
+            @RequestParam @Size(min = 1, max = 100) List<@NotNull @Size(max = 300) String> number) {
+        return paper("pick-list", picks.pdf(live.current(), number));
+    }
+
+    /** The shipping or receipt note of a posting. */
+    @GetMapping("/note")
+    ResponseEntity<byte[]> note(@RequestParam UUID key) {
+        return paper("note-" + key, notes.pdf(live.current(), key));
+    }
+
+    private static ResponseEntity<byte[]> paper(String name, byte[] pdf) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename(name + ".pdf")
+                                .build()
+                                .toString())
+                .body(pdf);
+    }
+}
