@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -119,11 +120,12 @@ class ExecutionTest extends ServerTest {
                         "reason"))) {
             String[] columns = table.subList(1, table.size()).toArray(String[]::new);
             // a line of a customer order that is done stays in its order here
-            assertThat(said(actual, table.get(0), columns).stream()
-                            .filter(row -> !table.get(0).equals("customer_orders") || !row.endsWith("|"))
-                            .toList())
+            Predicate<String> open = row -> !table.get(0).equals("customer_orders") || !row.endsWith("|");
+            assertThat(said(actual, table.get(0), columns).stream().filter(open).toList())
                     .as(table.get(0))
-                    .isEqualTo(said(expected, table.get(0), columns));
+                    .isEqualTo(said(expected, table.get(0), columns).stream()
+                            .filter(open)
+                            .toList());
         }
         // what an untouched order says of its components follows from the rest
         String[] columns = {"number", "line", "component", "quantity", "planned", "issued", "used", "value"};

@@ -62,7 +62,8 @@ class LongListTest extends ServerTest {
 
     @Test
     void theFirstCustomerOrdersComeAndAllAreCounted() throws Exception {
-        int lines = jdbc.queryForObject("select count(*) from customer_orders", Integer.class);
+        int lines = jdbc.queryForObject(
+                "select count(*) from customer_orders where state is distinct from 'done'", Integer.class);
         JsonNode list = get("ida", "/api/plan/threads/customer-orders").body();
         assertThat(list.get("rows")).hasSize(MOST);
         assertThat(list.get("rows").findValuesAsText("wanted")).isSorted();
