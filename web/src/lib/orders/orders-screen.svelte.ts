@@ -46,10 +46,16 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   /** The order in view, which knows what comes next. */
   pane = $state<{ next: () => void } | undefined>();
 
+  /** Of those that are selected, or else the one in view, what takes something out of stock. */
+  get fetchable(): string[] {
+    const { concerned } = this.list;
+    const rows = concerned.length > 0 ? concerned : this.all().filter((o) => o.number === this.opened);
+    return rows.filter((o) => o.kind !== 'buy' && o.stage === 'released').map((o) => o.number);
+  }
+
   /** What is to be fetched for those that are selected, or the one in view, on paper. */
   pickList(): void {
-    const rows = this.list.concerned.filter((o) => o.kind !== 'buy' && o.stage === 'released');
-    const numbers = rows.length > 0 ? rows.map((o) => o.number) : this.opened ? [this.opened] : [];
+    const numbers = this.fetchable;
     if (numbers.length > 0) window.open(pickListHref(numbers), '_blank', 'noopener');
   }
 

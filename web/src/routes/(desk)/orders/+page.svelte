@@ -118,7 +118,7 @@
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >
-    {#if screen.opened || list.selected.size > 0}<button
+    {#if screen.fetchable.length > 0}<button
         type="button"
         class="bar-action"
         title="What is to be fetched for the selected orders, with the lots that are proposed"
