@@ -1,7 +1,7 @@
 // One step of the build, run only when what it depends on has changed: node scripts/step.mjs build|check
 import { createHash } from 'node:crypto';
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const packages = ['package.json', 'package-lock.json', '.npmrc'];
@@ -48,7 +48,11 @@ const npm = (...words) => execFileSync('npm', words, { stdio: 'inherit' });
 const step = process.argv[2];
 once('packages', packages, 'node_modules', () => npm('ci'));
 if (step === 'build') {
-  once('build', sources, 'build/index.html', () => npm('run', 'build'));
+  once('build', sources, 'build/index.html', () => {
+    npm('run', 'build');
+    // what was built before has other names, and would be packed too
+    rmSync(join('target', 'classes', 'web'), { recursive: true, force: true });
+  });
 } else {
   once('check', sources, 'node_modules', () => {
     npm('run', 'types');
