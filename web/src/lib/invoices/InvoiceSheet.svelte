@@ -19,7 +19,7 @@
   function choose(text: string) {
     words = text;
     const code = (suppliers.data ?? []).find((s) => s.code === text.trim())?.code;
-    if (code && code !== typed?.supplier) void form.of(code);
+    if ((code ?? '') !== typed?.supplier) void form.of(code ?? '');
   }
 </script>
 

@@ -67,6 +67,12 @@ export class InvoiceForm {
 
   /** Begins with what came from a supplier and was not charged yet. */
   async begin(supplier = ''): Promise<void> {
+    const { typed } = this;
+    if (typed && (typed.number || typed.date || typed.lines.some((l) => l.quantity || l.price))) {
+      if (supplier !== typed.supplier)
+        this.refused = 'This invoice is half typed: enter it or leave it first (Esc), then begin the next.';
+      return;
+    }
     this.typed = { ...NOTHING, lines: [] };
     if (supplier) await this.of(supplier);
   }

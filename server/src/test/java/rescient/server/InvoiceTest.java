@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
@@ -154,6 +155,29 @@ class InvoiceTest extends ServerTest {
         assertThat(decide("bram", invoice("R-3", "4", "48")).status()).isEqualTo(201);
         assertThat(state("R-3")).isEqualTo("approved");
         assertThat(decide("stella", invoice("R-4", "1", "48")).status()).isEqualTo(403);
+    }
+
+    /** Who approved an entry that was taken back has not approved the next of that number. */
+    @Test
+    void anApprovalGoesWithItsEntry() throws Exception {
+        agreed("48");
+        receive("10");
+        for (String limit : List.of("'10'},'fields':{'role':'planner'}", "'20'},'fields':{'role':'approver'}")) {
+            assertThat(decide(
+                                    "ida",
+                                    "{'kind':'DATA','rows':[{'table':'approval_limits','key':{'document':'invoice','from_value':"
+                                            + limit + ",'fresh':true}]}")
+                            .status())
+                    .isEqualTo(201);
+        }
+        Reply entered = decide("bram", invoice("R-6", "10", "52"));
+        assertThat(step("ida", "R-6", "APPROVE").status()).isEqualTo(201);
+        assertThat(view("R-6").get("asks").asText()).isEqualTo("approver");
+        undo("bram", entered);
+        assertThat(decide("bram", invoice("R-6", "10", "51")).status()).isEqualTo(201);
+        assertThat(view("R-6").get("asks").asText()).isEqualTo("planner");
+        assertThat(view("R-6").get("approved")).isEmpty();
+        assertThat(decide("bram", invoice("R-7", "1.0000001", "48")).status()).isEqualTo(400);
     }
 
     /** Tolerances of the company are kept to. */

@@ -1,14 +1,17 @@
 package rescient.core.order;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import rescient.core.base.Ratio;
 
 /**
  * Whether a line of a supplier's invoice says what was agreed and received (execution rules, section 4). What lies outside the
  * tolerances waits for somebody's approval.
  */
 public final class InvoiceMatch {
+    private static final int DECIMALS = 6;
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     private InvoiceMatch() {}
@@ -48,6 +51,19 @@ public final class InvoiceMatch {
      * @param value what is charged too much by it; below 0: too little
      */
     public record Difference(Kind kind, BigDecimal expected, BigDecimal found, BigDecimal value) {}
+
+    /**
+     * What came, in the unit that is charged: seven tenths of a pallet, if that is what came of it.
+     *
+     * @param quantity in the item's unit
+     * @param factor how many of the item's unit one of the charged unit is, above 0
+     * @return with six decimals, half up
+     */
+    public static BigDecimal inUnit(BigDecimal quantity, Ratio factor) {
+        return quantity.multiply(new BigDecimal(factor.denominator()))
+                .divide(new BigDecimal(factor.numerator()), DECIMALS, RoundingMode.HALF_UP)
+                .stripTrailingZeros();
+    }
 
     /** What lies outside the tolerances, the price first. Fewer than were received is no difference: the rest may follow. */
     public static List<Difference> of(Charged line, Tolerance tolerance) {

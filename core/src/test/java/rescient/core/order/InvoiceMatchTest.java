@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
+import rescient.core.base.Ratio;
 import rescient.core.order.InvoiceMatch.Charged;
 import rescient.core.order.InvoiceMatch.Difference;
 import rescient.core.order.InvoiceMatch.Kind;
@@ -58,6 +59,14 @@ class InvoiceMatchTest {
         Charged line = new Charged(n("10"), n("0"), null, n("10"), n("3"));
         assertThat(InvoiceMatch.of(line, new Tolerance(n("50"), n("0"))))
                 .containsExactly(new Difference(Kind.PRICE, null, n("3"), n("30")));
+    }
+
+    @Test
+    void partOfWhatIsBoughtInOneIsChargedAsThatPart() {
+        // 700 pieces of a pallet of 1,000; a third of a bundle of 48
+        assertThat(InvoiceMatch.inUnit(n("700"), Ratio.of(n("1000")))).isEqualByComparingTo("0.7");
+        assertThat(InvoiceMatch.inUnit(n("16"), Ratio.of(n("48")))).isEqualByComparingTo("0.333333");
+        assertThat(InvoiceMatch.inUnit(n("16"), Ratio.ONE)).isEqualByComparingTo("16");
     }
 
     private static BigDecimal n(String number) {

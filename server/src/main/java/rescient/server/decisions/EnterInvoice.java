@@ -2,6 +2,7 @@ package rescient.server.decisions;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Positive;
 import jakarta.validation.constraints.PositiveOrZero;
@@ -44,8 +45,12 @@ record EnterInvoice(
     record Charge(
             @NotNull @Size(max = LONGEST) String order,
             @NotNull @Size(max = LONGEST) String line,
-            @NotNull @Positive @DecimalMax(MOST) BigDecimal quantity,
-            @NotNull @PositiveOrZero @DecimalMax(MOST) BigDecimal price) {}
+
+            @NotNull @Positive @DecimalMax(MOST) @Digits(integer = 13, fraction = 6)
+            BigDecimal quantity,
+
+            @NotNull @PositiveOrZero @DecimalMax(MOST) @Digits(integer = 13, fraction = 6)
+            BigDecimal price) {}
 
     @Override
     public void propose(Proposing desk) {
@@ -90,6 +95,8 @@ record EnterInvoice(
                 state,
                 desk.author().name(),
                 note == null || note.isBlank() ? null : note.strip());
+        // what was approved of an entry that was taken back is not approved of this one
+        Approvals.forget(desk, InvoiceCheck.name(supplier, own), InvoiceCheck.given(facts, desk.desk(), supplier, own));
         Codec<Fact.Invoice> head = Codec.of(Fact.Invoice.class);
         Codec<Fact.InvoiceLine> each = Codec.of(Fact.InvoiceLine.class);
         proposal.changes.add(FactChange.of(there.isEmpty() ? null : head.write(there.get(0)), head.write(invoice)));

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import rescient.core.base.Ratio;
 import rescient.core.company.Fact;
 import rescient.core.order.Approval;
 import rescient.core.order.InvoiceMatch;
@@ -103,11 +104,13 @@ public final class InvoiceCheck {
         }
         // the service of a subcontractor has its price like what is bought
         OrderValue worth = OrderValue.of(directory, row.with("kind", "buy"));
+        String item = row.text("item");
+        Ratio factor = facts.units().factor(item, worth.unit(), directory.unit(item));
         return new Chargeable(
                 order,
                 line,
-                row.text("item"),
-                worth.units(),
+                item,
+                factor == null ? row.decimal("quantity") : InvoiceMatch.inUnit(row.decimal("quantity"), factor),
                 charged.getOrDefault(key, BigDecimal.ZERO),
                 worth.unit(),
                 worth.price());

@@ -3,7 +3,7 @@ package rescient.server.purchasing;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.math.BigDecimal;
-import java.math.MathContext;
+import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -35,6 +35,9 @@ record UblInvoice(
     /** Before and after the point, at most. */
     private static final int DIGITS = 15;
 
+    /** Of a price, as they are kept. */
+    private static final int DECIMALS = 6;
+
     /** @throws JobProblem 422 if it is none, or says too little */
     static UblInvoice read(byte[] document) {
         Element root = root(document);
@@ -56,7 +59,7 @@ record UblInvoice(
                     text(line, "Item", "BuyersItemIdentification", "ID"),
                     quantity,
                     per.signum() > 0 && per.compareTo(BigDecimal.ONE) != 0
-                            ? price.divide(per, MathContext.DECIMAL64)
+                            ? price.divide(per, DECIMALS, RoundingMode.HALF_UP)
                             : price));
         }
         if (lines.isEmpty()) {

@@ -16,6 +16,7 @@ import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.FactCodec;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.RowCells;
 
 /** Reads what the application keeps beside the company: {@link DeskTables}. */
 @Component
@@ -81,10 +82,9 @@ public class DeskRows {
      * what was received less what went back, in the item's unit.
      */
     public List<Row> received(String supplier) {
-        return database.query(
-                """
+        return database.query("""
                 select o.number, l.line, o.kind, l.stage, l.item, o.site, o.supplier, m.received::text as quantity,
-                       l.due_date::text, m.received::text as ordered, l.unit, l.unit_price::text as price
+                       l.due_date::text, coalesce(l.ordered, m.received)::text as ordered, l.unit, l.unit_price::text as price
                 from (select order_number, order_line, sum(quantity) as received
                       from movements
                       where order_number in (select number from supply_orders where supplier = ?)
@@ -95,15 +95,7 @@ public class DeskRows {
                     join supply_order_lines l on l.order_number = m.order_number and l.line = m.order_line
                 where m.received > 0
                 order by o.number, l.line
-                """,
-                (rows, at) -> {
-                    Map<String, String> cells = new LinkedHashMap<>();
-                    for (int i = 1; i <= rows.getMetaData().getColumnCount(); i++) {
-                        cells.put(rows.getMetaData().getColumnLabel(i), rows.getString(i));
-                    }
-                    return Row.of(OPEN_ORDERS, cells);
-                },
-                supplier);
+                """, (row, at) -> Row.of(OPEN_ORDERS, RowCells.of(row)), supplier);
     }
 
     /** The supplier of an order, done or not; null: it has none, or there is no such order. */
