@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import { formats, STANDARD, type Formats } from './formats.svelte';
 import {
+  asTyped,
   count,
   date,
   dayNumber,
@@ -23,6 +24,14 @@ describe('quantities', () => {
     expect(quantity(1234567.5)).toBe('1\u2009234\u2009567.5');
     expect(quantity(999)).toBe('999');
   });
+  it('that stands in a field reads back as the same, however numbers are written', () => {
+    for (const now of [STANDARD, { ...STANDARD, decimal: ',' as const, thousands: '.' as const }]) {
+      formats.now = now;
+      for (const value of [281.6, 1250, 0.333333]) expect(parsedNumber(asTyped(value))).toBe(value);
+    }
+    formats.now = STANDARD;
+  });
+
   it('shows the sign of differences', () => {
     expect(quantity(60, true)).toBe('+60');
     expect(quantity(-84, true)).toBe('\u221284');

@@ -21,6 +21,11 @@ export function quantity(value: number, signed = false): string {
   return sign + grouped(whole) + (part ? formats.now.decimal + part : '');
 }
 
+/** A number as somebody would type it into a field: with the decimal sign that is chosen, ungrouped. */
+export function asTyped(value: number): string {
+  return String(value).replace('.', formats.now.decimal);
+}
+
 /** `€ 1 174.25`. */
 export function money(value: number, currency: string): string {
   const [whole = '0', cents] = Math.abs(value).toFixed(2).split('.');

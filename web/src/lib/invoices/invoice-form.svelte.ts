@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
-import { parsedDate, parsedNumber } from '$lib/format';
+import { asTyped, parsedDate, parsedNumber } from '$lib/format';
 import { keepHalfTyped, halfTyped } from '$lib/half-typed.svelte';
 import { chargeableOf } from '$lib/queries';
 
@@ -116,32 +116,21 @@ export class InvoiceForm {
           headers: { 'Content-Type': 'application/octet-stream' }
         })
       );
-      const lines = await this.#lines(said.supplier);
-      const named = (row: Chargeable) =>
-        said.lines.find(
-          (l) => l.order === row.order && (l.line ? l.line === row.line : !l.item || l.item === row.item)
-        );
       this.typed = {
         supplier: said.supplier,
         number: said.number,
         date: said.date,
         due: said.due ?? '',
         note: '',
-        lines: lines.map((one) => {
-          const line = named(one.row);
-          return {
-            row: one.row,
-            charged: line !== undefined,
-            quantity: line ? String(line.quantity) : '',
-            price: line ? String(line.price) : ''
-          };
-        })
+        lines: said.lines.map(({ row, quantity, price }) => ({
+          row,
+          charged: quantity !== null && quantity !== undefined,
+          quantity: quantity === null || quantity === undefined ? '' : asTyped(quantity),
+          price: price === null || price === undefined ? '' : asTyped(price)
+        }))
       };
-      const lost = said.lines.filter((l) => !lines.some((one) => named(one.row) === l));
-      if (lost.length > 0)
-        this.refused = `It also charges ${lost
-          .map((l) => [l.order, l.line ? `line ${l.line}` : undefined, l.item].filter(Boolean).join(' '))
-          .join(', ')}, of which nothing came that is not charged yet.`;
+      if (said.others.length > 0)
+        this.refused = `It also charges ${said.others.join(', ')}, of which nothing came that is not charged yet.`;
     } catch (e) {
       this.refused = (e as Error).message;
     }

@@ -7,7 +7,6 @@
 
   /** One promise and what became of it. */
   let { screen, row }: { screen: KeptScreen; row: KeptPromise } = $props();
-  const left = $derived(row.ordered - row.shipped);
 </script>
 
 <article class="px-5 pt-3 pb-4" aria-label="Promise of {row.number}, line {row.line}">
@@ -27,8 +26,8 @@
     <b title={longDate(row.promised)}>{date(row.promised, screen.today)}</b>{#if row.wanted !== row.promised},
       wanted for {date(row.wanted, screen.today)}{/if}: {quantity(row.inTime)} went by that day{#if row.last},
       the last on {date(row.last, screen.today)}{/if}.
-    <span class:text-vermilion={row.turned !== 'kept'} class="font-bold">{went(row)}</span>{#if left > 0}, {quantity(
-        left
+    <span class:text-vermilion={row.turned !== 'kept'} class="font-bold">{went(row)}</span>{#if row.left > 0}, {quantity(
+        row.left
       )} not shipped{/if}{#if row.value}, worth {money(row.value, screen.currency)}{/if}.
   </p>
 </article>

@@ -8,8 +8,7 @@
   const WIDTH = 90;
   const FIRST = 8;
   let whole = $state(false);
-  const inTurn = $derived([...sums].sort((a, b) => b.lines - b.kept - (a.lines - a.kept)));
-  const shown = $derived(whole ? inTurn : inTurn.slice(0, FIRST));
+  const shown = $derived(whole ? sums : sums.slice(0, FIRST));
 </script>
 
 <table class="grid-table mt-4 w-full max-w-[760px]" data-testid="by-{by}">
@@ -47,14 +46,14 @@
           {percent(s)}</td
         >
         <td class="text-right">{s.medianDays ?? ''}</td>
-        <td class="text-right">{s.value > s.inTime ? money(s.value - s.inTime, screen.currency) : ''}</td>
+        <td class="text-right">{s.notInTime > 0 ? money(s.notInTime, screen.currency) : ''}</td>
       </tr>
     {/each}
   </tbody>
 </table>
-{#if inTurn.length > FIRST}
+{#if sums.length > FIRST}
   <button type="button" class="link mt-1 text-sm" onclick={() => (whole = !whole)}
-    >{whole ? `The first ${FIRST}` : `All ${count(inTurn.length, title.toLowerCase())}`}</button
+    >{whole ? `The first ${FIRST}` : `All ${count(sums.length, title.toLowerCase())}`}</button
   >
 {/if}
 

@@ -11,7 +11,7 @@ describe('what became of a promise', () => {
   });
 
   it('is a share of nothing where there is none', () => {
-    expect(percent({ kept: 0, lines: 0 })).toBe('–');
-    expect(percent({ kept: 2, lines: 3 })).toBe('67 %');
+    expect(percent({ percent: undefined })).toBe('–');
+    expect(percent({ percent: 67 })).toBe('67 %');
   });
 });

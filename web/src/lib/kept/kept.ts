@@ -10,6 +10,6 @@ export function went(row: Pick<KeptPromise, 'turned' | 'days'>): string {
 }
 
 /** Kept of a hundred. */
-export function percent(sum: Pick<KeptSum, 'kept' | 'lines'>): string {
-  return sum.lines === 0 ? '–' : `${Math.round((sum.kept * 100) / sum.lines)} %`;
+export function percent(sum: Pick<KeptSum, 'percent'>): string {
+  return sum.percent === null || sum.percent === undefined ? '–' : `${sum.percent} %`;
 }

@@ -50,7 +50,9 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   get fetchable(): string[] {
     const { concerned } = this.list;
     const rows = concerned.length > 0 ? concerned : this.all().filter((o) => o.number === this.opened);
-    return rows.filter((o) => o.kind !== 'buy' && o.stage === 'released').map((o) => o.number);
+    return rows
+      .filter((o) => o.kind !== 'buy' && o.kind !== 'subcontract' && o.stage === 'released')
+      .map((o) => o.number);
   }
 
   /** What is to be fetched for those that are selected, or the one in view, on paper. */

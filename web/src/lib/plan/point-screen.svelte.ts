@@ -1,7 +1,7 @@
 import { createQuery, type CreateQueryResult } from '@tanstack/svelte-query';
 import { toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
-import { quantity, words } from '$lib/format';
+import { asTyped, quantity, words } from '$lib/format';
 import { balanceSlip, plannedOrder, possibleSlip, signalSlip, stockPoint } from '$lib/queries';
 import { trial } from '$lib/trial.svelte';
 import type { Deciding } from './command';
@@ -109,7 +109,7 @@ export class PointScreen {
     if (offer.item) return { kind: 'SUBSTITUTE', orders: [order], item: offer.item };
     if (!always) {
       const form = {
-        quantity: String(offer.quantity),
+        quantity: asTyped(offer.quantity),
         source: offer.source,
         supplier: offer.supplier ?? undefined
       };

@@ -1,3 +1,4 @@
+import { asTyped } from '$lib/format';
 import type { Schemas } from '$lib/api/client';
 import type { Deciding, Form } from './command';
 
@@ -16,7 +17,7 @@ function repair(signal: Signal, cure: Schemas['CureRow'], day: (iso: string) => 
   const planning = (says: string, form?: Form): Repair[] => [
     { says, deciding: { kind: 'PLANNING', orders: [], item, site, fields: cure.planningData, form } }
   ];
-  const quantity = String(signal.quantity ?? '');
+  const quantity = signal.quantity === null || signal.quantity === undefined ? '' : asTyped(signal.quantity);
   switch (cure.cure) {
     case 'MOVE':
       return [

@@ -1,7 +1,7 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
-import { parsedDate, parsedNumber } from '$lib/format';
+import { asTyped, parsedDate, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { planState, stockLedger, stockOnHand } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
@@ -184,7 +184,7 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     this.amount =
       act === 'QUARANTINE' || act === 'FREE' || this.tracked === 'serial'
         ? of
-          ? String(of.quantity)
+          ? asTyped(of.quantity)
           : ''
         : '';
     this.reason = '';
@@ -197,7 +197,7 @@ export class StockScreen extends WindowedScreen<OnHand, Schemas['OnHandRows']> {
     if (this.act !== 'RETURN_TO_SUPPLIER') return;
     this.of = entry;
     this.lot = entry.lot ?? entry.serial ?? '';
-    this.amount = String(entry.quantity);
+    this.amount = asTyped(entry.quantity);
   }
 
   end(): void {

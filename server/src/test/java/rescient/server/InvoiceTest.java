@@ -212,13 +212,20 @@ class InvoiceTest extends ServerTest {
                   </cac:InvoiceLine>
                 </Invoice>
                 """.formatted(supplier());
+        agreed("48");
+        receive("10");
         JsonNode read = read(document).body();
         assertThat(read.get("number").asText()).isEqualTo("R-77");
         assertThat(read.get("due").asText()).isEqualTo("2026-12-20");
         JsonNode line = read.get("lines").get(0);
-        assertThat(line.get("order").asText()).isEqualTo(ORDER);
-        assertThat(line.get("line").asText()).isEqualTo("1");
+        assertThat(line.get("row").get("order").asText()).isEqualTo(ORDER);
+        assertThat(line.get("row").get("line").asText()).isEqualTo("1");
+        assertThat(line.get("quantity").asDouble()).isEqualTo(10);
         assertThat(line.get("price").asDouble()).isEqualTo(49);
+        assertThat(read.get("others")).isEmpty();
+        JsonNode another = read(document.replace("PO-2041", "PO-7")).body();
+        assertThat(another.get("others").get(0).asText()).isEqualTo("PO-7 line 1");
+        assertThat(another.get("lines").get(0).hasNonNull("quantity")).isFalse();
         assertThat(refusal(read("no document"))).contains("no XML");
         assertThat(refusal(read("<a/>"))).contains("no Invoice of UBL");
         assertThat(refusal(read(document.replace(">10<", ">1e99999999<")))).contains("InvoicedQuantity");

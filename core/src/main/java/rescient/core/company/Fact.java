@@ -127,6 +127,11 @@ public sealed interface Fact {
     record Contact(
             String address, String contact, String phone, Integer paymentDays, String taxNumber, BigDecimal taxRate) {
         static final Contact NONE = new Contact(null, null, null, null, null, null);
+
+        /** When an invoice of a day is to be paid; null: at once. */
+        public LocalDate due(LocalDate date) {
+            return paymentDays == null ? null : date.plusDays(paymentDays);
+        }
     }
 
     record Supplier(
@@ -854,7 +859,12 @@ public sealed interface Fact {
             InvoiceState state,
             String enteredBy,
             String note)
-            implements Fact {}
+            implements Fact {
+        /** The same, as it has become. */
+        public Invoice become(InvoiceState other, String said) {
+            return new Invoice(supplier, customer, number, date, due, other, enteredBy, said);
+        }
+    }
 
     /**
      * What a line of an order is charged for on an invoice.

@@ -44,6 +44,16 @@ public final class Approval {
     }
 
     /**
+     * The same of a document that somebody has to look at whatever it is worth.
+     *
+     * @param otherwise who is asked where no limit asks anybody
+     */
+    public static String next(List<Limit> limits, BigDecimal value, List<Given> given, String otherwise) {
+        boolean anybody = limits.stream().anyMatch(limit -> limit.fromValue().compareTo(value) <= 0);
+        return next(anybody ? limits : List.of(new Limit(BigDecimal.ZERO, otherwise)), value, given);
+    }
+
+    /**
      * Whether somebody may approve: with four eyes nobody approves what they made themselves.
      *
      * @param maker who made the document, or null

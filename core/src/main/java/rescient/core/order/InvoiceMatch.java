@@ -65,6 +65,26 @@ public final class InvoiceMatch {
                 .stripTrailingZeros();
     }
 
+    /**
+     * A line of an order as a document names it.
+     *
+     * @param line null: it does not say
+     * @param item by our code; null: it does not say
+     */
+    public record Named(String order, String line, String item) {
+        /** Whether it may mean a line: by order and line, or else by order and item. */
+        public boolean means(String ofOrder, String ofLine, String ofItem) {
+            return ofOrder.equals(order) && (line != null ? ofLine.equals(line) : item == null || ofItem.equals(item));
+        }
+
+        @Override
+        public String toString() {
+            return (order == null ? "no order" : order)
+                    + (line == null ? "" : " line " + line)
+                    + (item == null ? "" : " " + item);
+        }
+    }
+
     /** What lies outside the tolerances, the price first. Fewer than were received is no difference: the rest may follow. */
     public static List<Difference> of(Charged line, Tolerance tolerance) {
         List<Difference> differences = new ArrayList<>();

@@ -40,6 +40,11 @@ public record KeptPromise(
         OVERDUE
     }
 
+    /** What was ordered and never went, or not yet; 0 if more went. */
+    public BigDecimal left() {
+        return ordered.subtract(shipped).max(BigDecimal.ZERO);
+    }
+
     /**
      * @param shipments of this line
      * @return empty if nothing was promised, if it was taken back, or if the day is not over and not all of it went

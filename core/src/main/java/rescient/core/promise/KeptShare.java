@@ -16,6 +16,16 @@ import rescient.core.promise.KeptPromise.Turned;
  */
 public record KeptShare(
         int lines, int kept, int late, int cut, int overdue, Integer medianDays, BigDecimal value, BigDecimal inTime) {
+    /** So many of a hundred lines were kept, half up; null: there are none. */
+    public Integer percent() {
+        return lines == 0 ? null : (Integer) Math.toIntExact(Math.round(kept * 100.0 / lines));
+    }
+
+    /** What was promised and did not go by its day. */
+    public BigDecimal notInTime() {
+        return value.subtract(inTime);
+    }
+
     /** @param price of one of a line in the item's unit; null: not known */
     public static KeptShare of(Collection<KeptPromise> promises, Function<Fact.CustomerOrder, BigDecimal> price) {
         int[] turned = new int[Turned.values().length];

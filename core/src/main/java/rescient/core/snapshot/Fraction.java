@@ -134,16 +134,6 @@ final class Fraction implements Comparable<Fraction> {
     }
 
     @Override
-    public boolean equals(Object other) {
-        return other instanceof Fraction fraction && compareTo(fraction) == 0;
-    }
-
-    @Override
-    public int hashCode() {
-        return rounded(6).stripTrailingZeros().hashCode();
-    }
-
-    @Override
     public String toString() {
         return above() + "/" + below();
     }

@@ -43,6 +43,17 @@ class ApprovalTest {
     }
 
     @Test
+    void whereNoLimitAsksAnybodySomebodyIsAskedAllTheSame() {
+        BigDecimal little = new BigDecimal("10");
+        assertThat(Approval.next(LIMITS, little, List.of(), "buyer")).isEqualTo("buyer");
+        assertThat(Approval.next(LIMITS, little, List.of(given("buyer", 10)), "buyer"))
+                .isNull();
+        assertThat(Approval.next(LIMITS, new BigDecimal("1000"), List.of(), "buyer"))
+                .isEqualTo("planner");
+        assertThat(Approval.next(List.of(), little, List.of(), "buyer")).isEqualTo("buyer");
+    }
+
+    @Test
     void nobodyApprovesTheirOwn() {
         assertThat(Approval.may("Ida", "Ida", true)).isFalse();
         assertThat(Approval.may("Ida", "Ida", false)).isTrue();

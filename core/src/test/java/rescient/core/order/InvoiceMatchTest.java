@@ -62,6 +62,21 @@ class InvoiceMatchTest {
     }
 
     @Test
+    void aLineIsMeantByItsNumberOrElseByItsItem() {
+        assertThat(new InvoiceMatch.Named("PO-1", "2", "NAIL").means("PO-1", "2", "ROD"))
+                .as("the line says it")
+                .isTrue();
+        assertThat(new InvoiceMatch.Named("PO-1", "2", "NAIL").means("PO-1", "1", "NAIL"))
+                .isFalse();
+        assertThat(new InvoiceMatch.Named("PO-1", null, "NAIL").means("PO-1", "1", "NAIL"))
+                .isTrue();
+        assertThat(new InvoiceMatch.Named("PO-1", null, "NAIL").means("PO-2", "1", "NAIL"))
+                .isFalse();
+        assertThat(new InvoiceMatch.Named(null, null, "NAIL").means("PO-1", "1", "NAIL"))
+                .isFalse();
+    }
+
+    @Test
     void partOfWhatIsBoughtInOneIsChargedAsThatPart() {
         // 700 pieces of a pallet of 1,000; a third of a bundle of 48
         assertThat(InvoiceMatch.inUnit(n("700"), Ratio.of(n("1000")))).isEqualByComparingTo("0.7");

@@ -43,6 +43,7 @@ class KeptPromiseTest {
         assertThat(early.days()).isEqualTo(-2);
         assertThat(early.inTime()).isEqualByComparingTo("10");
         assertThat(early.shipped()).isEqualByComparingTo("12");
+        assertThat(early.left()).isEqualByComparingTo("0");
     }
 
     @Test
@@ -58,6 +59,7 @@ class KeptPromiseTest {
         assertThat(overdue.turned()).isEqualTo(Turned.OVERDUE);
         assertThat(overdue.days()).isEqualTo(7);
         assertThat(overdue.inTime()).isEqualByComparingTo("6");
+        assertThat(overdue.left()).isEqualByComparingTo("4");
         assertThat(KeptPromise.of(line(Fact.OrderState.OPEN, 4, PROMISED), List.of(shipped(12, 6)), PROMISED))
                 .as("on the day itself nobody knows")
                 .isEmpty();
@@ -91,6 +93,14 @@ class KeptPromiseTest {
         assertThat(share.value()).isEqualByComparingTo("125");
         // 10 + 0 + 5 + 8 + 0 of 50
         assertThat(share.inTime()).isEqualByComparingTo("57.50");
+        assertThat(share.notInTime()).isEqualByComparingTo("67.50");
+        // one of five; one of three is 33.3, two are 66.7
+        assertThat(share.percent()).isEqualTo(20);
+        assertThat(KeptShare.of(all.subList(0, 3), line -> null).percent()).isEqualTo(33);
+        assertThat(KeptShare.of(List.of(all.get(0), all.get(0), all.get(1)), line -> null)
+                        .percent())
+                .isEqualTo(67);
+        assertThat(KeptShare.of(List.of(), line -> null).percent()).isNull();
         assertThat(KeptShare.of(all.subList(0, 1), line -> null))
                 .isEqualTo(new KeptShare(1, 1, 0, 0, 0, null, BigDecimal.ZERO, BigDecimal.ZERO));
     }

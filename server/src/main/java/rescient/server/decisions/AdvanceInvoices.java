@@ -86,16 +86,7 @@ record AdvanceInvoices(
 
     private static void become(Proposing desk, Fact.Invoice invoice, Fact.InvoiceState state, String note) {
         Codec<Fact.Invoice> codec = Codec.of(Fact.Invoice.class);
-        Fact.Invoice after = new Fact.Invoice(
-                invoice.supplier(),
-                invoice.customer(),
-                invoice.number(),
-                invoice.date(),
-                invoice.due(),
-                state,
-                invoice.enteredBy(),
-                note);
-        desk.proposal().changes.add(FactChange.of(codec.write(invoice), codec.write(after)));
+        desk.proposal().changes.add(FactChange.of(codec.write(invoice), codec.write(invoice.become(state, note))));
     }
 
     /** Who is asked is known of the invoice. */

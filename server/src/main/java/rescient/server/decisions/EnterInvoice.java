@@ -55,7 +55,10 @@ record EnterInvoice(
     @Override
     public void propose(Proposing desk) {
         Facts facts = desk.version().directory().facts();
-        if (supplier == null || facts.one(Fact.Supplier.class, supplier).isEmpty()) {
+        Fact.Supplier of = supplier == null
+                ? null
+                : facts.one(Fact.Supplier.class, supplier).orElse(null);
+        if (of == null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say whose invoice it is").field("supplier");
         }
         if (number == null || number.isBlank()) {
@@ -91,7 +94,7 @@ record EnterInvoice(
                 null,
                 own,
                 date,
-                due == null ? due(facts) : due,
+                due == null ? of.contact().due(date) : due,
                 state,
                 desk.author().name(),
                 note == null || note.isBlank() ? null : note.strip());
@@ -115,13 +118,6 @@ record EnterInvoice(
         desk.say("Entered invoice " + own + " of " + name + ", "
                 + InvoiceCheck.value(charged).setScale(2, RoundingMode.HALF_UP).toPlainString() + " "
                 + desk.version().directory().currency());
-    }
-
-    private LocalDate due(Facts facts) {
-        Integer days = facts.one(Fact.Supplier.class, supplier)
-                .map(one -> one.contact().paymentDays())
-                .orElse(null);
-        return days == null ? null : date.plusDays(days);
     }
 
     /** The lines as they are charged; what is otherwise than it should be is told. */

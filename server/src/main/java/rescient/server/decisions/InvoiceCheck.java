@@ -2,7 +2,6 @@ package rescient.server.decisions;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -189,11 +188,7 @@ public final class InvoiceCheck {
     /** Who is asked next for an invoice that is otherwise than it should be; null: nobody any more. */
     @Nullable
     public static String asks(Facts facts, BigDecimal value, List<Approval.Given> given) {
-        List<Approval.Limit> limits = new ArrayList<>(limits(facts));
-        if (limits.stream().noneMatch(limit -> limit.fromValue().compareTo(value) <= 0)) {
-            limits.add(new Approval.Limit(BigDecimal.ZERO, ANYBODY));
-        }
-        return Approval.next(limits, value, given);
+        return Approval.next(limits(facts), value, given, ANYBODY);
     }
 
     /** What all lines of it come to. */

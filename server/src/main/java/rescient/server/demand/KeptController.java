@@ -28,7 +28,7 @@ class KeptController {
     /**
      * A line that was promised, and what became of it.
      *
-     * @param ordered in all; {@code inTime} shipped by the promised day, {@code shipped} in all
+     * @param ordered in all; {@code inTime} shipped by the promised day, {@code shipped} in all, {@code left} not
      * @param last the day on which the last of it went; null: nothing did
      * @param turned kept, late, short or overdue
      * @param days after the promised day; 0 or less: not after it
@@ -47,6 +47,7 @@ class KeptController {
             BigDecimal ordered,
             BigDecimal inTime,
             BigDecimal shipped,
+            BigDecimal left,
             LocalDate wanted,
             LocalDate promised,
             @Nullable LocalDate last,
@@ -58,6 +59,7 @@ class KeptController {
      * All promises of a month, a customer or a group.
      *
      * @param code year and month, customer or group; empty: all that fit
+     * @param percent so many of a hundred lines were kept; null: there are none
      * @param medianDays of those late or overdue; null: none is
      * @param value of what was promised, {@code inTime} of what of it went by then
      */
@@ -69,13 +71,16 @@ class KeptController {
             int late,
             int cut,
             int overdue,
+            @Nullable Integer percent,
             @Nullable Integer medianDays,
             BigDecimal value,
-            BigDecimal inTime) {}
+            BigDecimal inTime,
+            BigDecimal notInTime) {}
 
     /**
      * @param sum of all that fit
-     * @param months of what fits in every month, the first first; likewise customers and groups
+     * @param months of what fits in every month, the first first; likewise customers and groups, those with the most that was
+     *     not kept first
      * @param place of the line that was asked for, from 0 on; null: it is none of those that fit
      */
     record KeptRows(

@@ -1,5 +1,7 @@
 package rescient.server.demand;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -41,7 +43,14 @@ class KeptPromises {
             .thenComparing(one -> one.line().number(), DocumentOrder.INSTANCE)
             .thenComparing(one -> one.line().line(), DocumentOrder.INSTANCE);
 
+    private static final Comparator<KeptController.KeptSum> MOST_BROKEN = Comparator.comparingInt(
+                    (KeptController.KeptSum sum) -> sum.kept() - sum.lines())
+            .thenComparing(KeptController.KeptSum::name);
+    /** What was asked for last; whoever scrolls asks for the same again. */
+    private static final int FILTERS = 20;
+
     private final int most;
+    private final OnceForPlan<Cache<Asked, Fitting>> found = new OnceForPlan<>();
     private final OnceForPlan<List<KeptPromise>> all = new OnceForPlan<>();
 
     KeptPromises(@Value("${rescient.list-most:1000}") int most) {
@@ -76,6 +85,14 @@ class KeptPromises {
         }
     }
 
+    /** The promises that fit, in order, with what they come to. */
+    private record Fitting(
+            List<KeptPromise> lines,
+            KeptController.KeptSum sum,
+            List<KeptController.KeptSum> months,
+            List<KeptController.KeptSum> customers,
+            List<KeptController.KeptSum> groups) {}
+
     private enum By {
         MONTH,
         CUSTOMER,
@@ -89,11 +106,12 @@ class KeptPromises {
             @Nullable Integer offset,
             @Nullable Integer limit) {
         Directory directory = version.directory();
-        List<KeptPromise> promises = all.of(version.plan(), () -> judged(version));
-        List<KeptPromise> fitting = promises.stream()
-                .filter(fits(directory, asked))
-                .sorted(order(directory, asked))
-                .toList();
+        Fitting found = this.found
+                .of(
+                        version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(FILTERS).build())
+                .get(asked, same -> fitting(version, same));
+        List<KeptPromise> fitting = found.lines;
         int from = Math.min(fitting.size(), Math.max(0, offset == null ? 0 : offset));
         int size = Math.min(most, limit == null ? most : Math.max(0, limit));
         int at = IntStream.range(0, fitting.size())
@@ -105,11 +123,26 @@ class KeptPromises {
                         .map(one -> row(directory, one))
                         .toList(),
                 fitting.size(),
-                sum(directory, "", "", fitting),
+                found.sum,
+                found.months,
+                found.customers,
+                found.groups,
+                at < 0 ? null : (Integer) at);
+    }
+
+    private Fitting fitting(PlanVersion version, Asked asked) {
+        Directory directory = version.directory();
+        List<KeptPromise> promises = all.of(version.plan(), () -> judged(version));
+        List<KeptPromise> lines = promises.stream()
+                .filter(fits(directory, asked))
+                .sorted(order(directory, asked))
+                .toList();
+        return new Fitting(
+                lines,
+                sum(directory, "", "", lines),
                 sums(directory, promises, asked, By.MONTH),
                 sums(directory, promises, asked, By.CUSTOMER),
-                sums(directory, promises, asked, By.GROUP),
-                at < 0 ? null : (Integer) at);
+                sums(directory, promises, asked, By.GROUP));
     }
 
     private static List<KeptPromise> judged(PlanVersion version) {
@@ -187,6 +220,7 @@ class KeptPromises {
                 .collect(Collectors.groupingBy(code, TreeMap::new, Collectors.toList()));
         return parts.entrySet().stream()
                 .map(part -> sum(directory, part.getKey(), name(directory, by, part.getKey()), part.getValue()))
+                .sorted(by == By.MONTH ? Comparator.comparing(KeptController.KeptSum::code) : MOST_BROKEN)
                 .toList();
     }
 
@@ -215,9 +249,11 @@ class KeptPromises {
                 share.late(),
                 share.cut(),
                 share.overdue(),
+                share.percent(),
                 share.medianDays(),
                 share.value(),
-                share.inTime());
+                share.inTime(),
+                share.notInTime());
     }
 
     private static KeptController.KeptRow row(Directory directory, KeptPromise one) {
@@ -237,6 +273,7 @@ class KeptPromises {
                 one.ordered(),
                 one.inTime(),
                 one.shipped(),
+                one.left(),
                 wanted == null ? line.dueDate() : wanted,
                 line.agreed().promisedDate(),
                 one.last(),

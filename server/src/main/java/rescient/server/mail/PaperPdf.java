@@ -16,7 +16,6 @@ import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.librepdf.openpdf.fonts.Liberation;
@@ -137,12 +136,10 @@ public final class PaperPdf {
         table.setHeaderRows(1);
         paper.columns.forEach(column -> table.addCell(cell(column.name, font(SMALL, false), column.right)));
         for (List<String> row : paper.rows) {
-            List<PdfPCell> cells = new ArrayList<>();
             for (int i = 0; i < widths.length; i++) {
                 Column column = paper.columns.get(i);
-                cells.add(cell(row.get(i), font(TEXT, column.bold), column.right));
+                table.addCell(cell(row.get(i), font(TEXT, column.bold), column.right));
             }
-            cells.forEach(table::addCell);
         }
         return table;
     }

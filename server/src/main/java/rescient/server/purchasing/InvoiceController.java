@@ -47,7 +47,7 @@ class InvoiceController {
             List<String> orders,
             BigDecimal value) {}
 
-    /** @param total how many fit, {@code value} of all of them */
+    /** @param total how many fit, {@code value} of all of them; of all states those that went back do not count in it */
     record InvoiceRows(List<InvoiceRow> rows, int total, BigDecimal value) {}
 
     /**
@@ -88,24 +88,25 @@ class InvoiceController {
             @Nullable BigDecimal agreed) {}
 
     /**
-     * What a document says.
+     * What a document says, beside what came.
      *
      * @param due null: it does not say
+     * @param lines all that can be charged, with what it charges of them
+     * @param others what else it charges, in words: nothing of it came that is not charged yet
      */
     record ReadInvoice(
             String supplier,
             String number,
             LocalDate date,
             @Nullable LocalDate due,
-            List<ReadLine> lines) {}
+            List<ReadLine> lines,
+            List<String> others) {}
 
-    /** What it says of a line; null: it does not. */
+    /** @param quantity that is charged, in the order's unit, at {@code price}; null: nothing is */
     record ReadLine(
-            @Nullable String order,
-            @Nullable String line,
-            @Nullable String item,
-            BigDecimal quantity,
-            BigDecimal price) {}
+            ChargeableRow row,
+            @Nullable BigDecimal quantity,
+            @Nullable BigDecimal price) {}
 
     /** By the day they are due. */
     @GetMapping

@@ -1,6 +1,7 @@
 package rescient.server.purchasing;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -54,6 +55,7 @@ class Invoices {
         List<InvoiceController.InvoiceRow> rows =
                 all.stream().limit(most).map(one -> row(directory, one)).toList();
         BigDecimal value = all.stream()
+                .filter(one -> state != null || one.state() != Fact.InvoiceState.REJECTED)
                 .map(one -> InvoiceCheck.value(InvoiceCheck.lines(directory.facts(), one.supplier(), one.number())))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         return new InvoiceController.InvoiceRows(rows, all.size(), value);
@@ -177,7 +179,24 @@ class Invoices {
                     HttpStatus.UNPROCESSABLE_ENTITY,
                     "The invoice is of " + said.senderName() + ", who is no supplier here");
         }
-        return new InvoiceController.ReadInvoice(supplier, said.number(), said.date(), said.due(), said.lines());
+        List<UblInvoice.Charge> left = new ArrayList<>(said.lines());
+        List<InvoiceController.ReadLine> lines = new ArrayList<>();
+        for (InvoiceController.ChargeableRow row : chargeable(version, supplier)) {
+            UblInvoice.Charge charge = left.stream()
+                    .filter(one -> one.named().means(row.order(), row.line(), row.item()))
+                    .findFirst()
+                    .orElse(null);
+            left.remove(charge);
+            lines.add(new InvoiceController.ReadLine(
+                    row, charge == null ? null : charge.quantity(), charge == null ? null : charge.price()));
+        }
+        return new InvoiceController.ReadInvoice(
+                supplier,
+                said.number(),
+                said.date(),
+                said.due(),
+                lines,
+                left.stream().map(one -> one.named().toString()).toList());
     }
 
     private static String called(Fact.Supplier supplier) {

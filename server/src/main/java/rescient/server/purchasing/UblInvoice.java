@@ -15,6 +15,7 @@ import org.springframework.http.HttpStatus;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 import org.xml.sax.SAXException;
+import rescient.core.order.InvoiceMatch;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -29,7 +30,10 @@ record UblInvoice(
         String number,
         LocalDate date,
         @Nullable LocalDate due,
-        List<InvoiceController.ReadLine> lines) {
+        List<Charge> lines) {
+    /** @param quantity and price as it says them, whatever the unit */
+    record Charge(InvoiceMatch.Named named, BigDecimal quantity, BigDecimal price) {}
+
     private static final String INVOICE = "urn:oasis:names:specification:ubl:schema:xsd:Invoice-2";
 
     /** Before and after the point, at most. */
@@ -45,7 +49,7 @@ record UblInvoice(
             throw unreadable("it is no Invoice of UBL 2.1");
         }
         String order = text(root, "OrderReference", "ID");
-        List<InvoiceController.ReadLine> lines = new ArrayList<>();
+        List<Charge> lines = new ArrayList<>();
         for (Element line : children(root, "InvoiceLine")) {
             String own = text(line, "OrderLineReference", "OrderReference", "ID");
             BigDecimal quantity = number(line, "InvoicedQuantity");
@@ -53,10 +57,11 @@ record UblInvoice(
             BigDecimal per = text(line, "Price", "BaseQuantity") == null
                     ? BigDecimal.ONE
                     : number(line, "Price", "BaseQuantity");
-            lines.add(new InvoiceController.ReadLine(
-                    own == null ? order : own,
-                    text(line, "OrderLineReference", "LineID"),
-                    text(line, "Item", "BuyersItemIdentification", "ID"),
+            lines.add(new Charge(
+                    new InvoiceMatch.Named(
+                            own == null ? order : own,
+                            text(line, "OrderLineReference", "LineID"),
+                            text(line, "Item", "BuyersItemIdentification", "ID")),
                     quantity,
                     per.signum() > 0 && per.compareTo(BigDecimal.ONE) != 0
                             ? price.divide(per, DECIMALS, RoundingMode.HALF_UP)

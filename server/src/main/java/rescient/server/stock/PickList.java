@@ -56,10 +56,10 @@ class PickList {
                 .distinct()
                 .flatMap(number -> wanted(directory.facts(), number).stream())
                 .toList();
-        if (wanted.isEmpty()) {
+        List<Pick> picks = wanted.isEmpty() ? List.of() : picks(version, wanted);
+        if (picks.isEmpty()) {
             throw JobProblem.notFound("Nothing is to be fetched for " + String.join(", ", numbers));
         }
-        List<Pick> picks = picks(version, wanted);
         picks.sort(BY_SHELF);
         return PaperPdf.of(new PaperPdf.Paper(
                 version.company(),
@@ -97,7 +97,8 @@ class PickList {
         List<PostingLine> wanted = new ArrayList<>();
         for (Row line : facts.rows("open_orders", "number", number)) {
             String kind = line.text("kind");
-            if (!line.text("stage").equals("released") || kind.equals("buy")) {
+            // what a subcontractor uses up lies at his place
+            if (!line.text("stage").equals("released") || kind.equals("buy") || kind.equals("subcontract")) {
                 continue;
             }
             if (kind.equals("transfer")) {
