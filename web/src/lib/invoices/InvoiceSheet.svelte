@@ -16,11 +16,19 @@
     enabled: typed !== undefined
   }));
 
-  function choose(text: string) {
-    words = text;
-    const code = (suppliers.data ?? []).find((s) => s.code === text.trim())?.code;
-    if ((code ?? '') !== typed?.supplier) void form.of(code ?? '');
-  }
+  const meant = $derived((suppliers.data ?? []).find((s) => s.code === words?.trim())?.code ?? '');
+  // nothing is entered for another supplier than the one that stands there
+  $effect(() => {
+    if (words !== undefined && meant !== form.typed?.supplier) void form.of(meant);
+  });
+
+  /** Who is called by his name, or a part of it, is found if he alone is, once it is typed. */
+  let typing = $state(false);
+  $effect(() => {
+    const [only, ...others] = suppliers.data ?? [];
+    if (!typing && words?.trim() && !meant && !suppliers.isFetching && only && others.length === 0)
+      words = only.code;
+  });
 </script>
 
 {#if typed}
@@ -50,8 +58,11 @@
           placeholder="code or name"
           autofocus={!typed.supplier}
           value={words ?? typed.supplier}
-          oninput={(e) => choose(e.currentTarget.value)}
-          onchange={(e) => choose(e.currentTarget.value)}
+          oninput={(e) => {
+            typing = true;
+            words = e.currentTarget.value;
+          }}
+          onchange={() => (typing = false)}
         /></label
       >
       <label

@@ -39,6 +39,21 @@ class InvoiceTest extends DeskTest {
         buyer.reload();
         assertThat(sheet.getByLabel("Its number")).hasValue("TD-4471");
         assertThat(sheet.getByTestId("seen")).containsText("agreed was 68");
+        // who is no supplier charges nothing; found again by his name, what came stands there
+        Locator supplier = sheet.getByRole(AriaRole.COMBOBOX);
+        supplier.fill("nobody");
+        assertThat(sheet.getByTestId("to-charge")).hasCount(0);
+        assertThat(sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Enter it")))
+                .isDisabled();
+        supplier.fill("Tandem");
+        supplier.press("Tab");
+        assertThat(supplier).hasValue("TANDEM");
+        sheet.getByLabel("Price of PO-2041 line 1").fill("72");
+        assertThat(sheet.getByTestId("seen")).containsText("agreed was 68");
+        // n leaves what is typed
+        sheet.getByRole(AriaRole.HEADING).click();
+        buyer.keyboard().press("n");
+        assertThat(sheet.getByLabel("Its number")).hasValue("TD-4471");
         sheet.getByLabel("Its number").press("Enter");
         assertThat(buyer.getByTestId("state")).hasText("to be approved");
         buyer.keyboard().press("y");
