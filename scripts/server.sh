@@ -58,6 +58,9 @@ schema_version() {
   sql "select version from flyway_schema_history where success order by installed_rank desc limit 1" 2>/dev/null || true
 }
 
+# What nobody waits for (see GivingWay) gives way to requests; a machine that does not allow it says so and goes on.
+PRIORITIES=(-XX:ThreadPriorityPolicy=1 -XX:JavaPriority1_To_OSPriority=10)
+
 # A company of 100,000 stock points fits; see docs/performance.md.
 HEAP=${RESCIENT_HEAP:-3g}
 
@@ -68,7 +71,7 @@ run_server() {
   before=$(schema_version)
   : >"$DATA/server.log"
   # memory that runs out ends the server, which is said, instead of letting it go on half alive
-  SPRING_DATASOURCE_PASSWORD=$(password) java "-Xmx$HEAP" -XX:+ExitOnOutOfMemoryError -jar "$ROOT/server/target/$JAR_NAME" \
+  SPRING_DATASOURCE_PASSWORD=$(password) java "-Xmx$HEAP" "${PRIORITIES[@]}" -XX:+ExitOnOutOfMemoryError -jar "$ROOT/server/target/$JAR_NAME" \
     --server.port="$port" --rescient.demo="$demo" --rescient.today="$today" \
     --spring.datasource.url="jdbc:postgresql://127.0.0.1:$PG_PORT/$PG_DATABASE" --spring.datasource.username="$PG_USER" \
     >>"$DATA/server.log" 2>&1 &

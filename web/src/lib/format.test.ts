@@ -16,7 +16,8 @@ import {
   momentAt,
   parsedMoment,
   parsedNumber,
-  said
+  said,
+  monthName
 } from './format';
 
 describe('quantities', () => {
@@ -181,5 +182,12 @@ describe('dates and numbers as they are chosen', () => {
   });
   it.each(['abc', '50 pcs', '', '1e5', '--3'])('%s is no number', (text) => {
     expect(parsedNumber(text)).toBeNaN();
+  });
+});
+
+describe('a month', () => {
+  it('is said with its year', () => {
+    expect(monthName('2026-11')).toBe('Nov 2026');
+    expect(monthName('2027-01')).toBe('Jan 2027');
   });
 });

@@ -205,6 +205,12 @@ export function words(kind: string): string {
   return HYPHENATED[kind] ?? kind.replaceAll('_', ' ');
 }
 
+/** `Nov 2026`, of a month as 2026-11. */
+export function monthName(iso: string): string {
+  const [year = '', month = '01'] = iso.split('-');
+  return `${MONTHS[Number(month) - 1] ?? month} ${year}`;
+}
+
 /** `3 orders`, `1 order`. */
 export function count(n: number, one: string, many = one + 's'): string {
   return `${n} ${n === 1 ? one : many}`;

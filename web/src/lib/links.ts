@@ -113,6 +113,19 @@ export function plannedHref(key: string): string {
   return planHref({ order: key });
 }
 
+/** The page of a lot or serial number. */
+export function lotHref(item: string, lot?: string | null, serial?: string | null): string {
+  const params = new URLSearchParams({ item });
+  if (lot) params.set('lot', lot);
+  if (serial) params.set('serial', serial);
+  return `/stock/lot?${params}`;
+}
+
+/** An item at a site with its movements. */
+export function ledgerHref(item: string, site: string): string {
+  return `/stock?point=${encodeURIComponent(`${encodeURIComponent(item)}~${encodeURIComponent(site)}`)}`;
+}
+
 export function orderHref(number: string): string {
   return '/orders?' + new URLSearchParams({ number }).toString();
 }
@@ -180,6 +193,11 @@ export function viewHref(view: string): string {
 
 export function pointHref(item: string, site: string): string {
   return planHref({ item, site });
+}
+
+/** What lies at a site. */
+export function stockHref(site: string): string {
+  return `/stock?${new URLSearchParams({ site })}`;
 }
 
 /** What is to be fetched for orders, on paper. */

@@ -66,10 +66,10 @@ export const stockPoint = (item: string, site: string) =>
   });
 
 /** What changed since somebody last looked, or since a moment. */
-export const changes = (since: string, words?: string) =>
+export const changes = (asked: Asked<'changes'>) =>
   queryOptions({
-    queryKey: ['plan', 'changes', since, words],
-    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since, words } } })),
+    queryKey: ['plan', 'changes', asked],
+    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: asked } })),
     ...stays
   });
 
@@ -407,6 +407,75 @@ export const stockDue = (asked: Asked<'due'>) =>
     ...stays
   });
 
+/** What customers are to get, and what of it can go. */
+export const stockOut = (asked: Asked<'goingOut'>) =>
+  queryOptions({
+    queryKey: ['plan', 'out', asked],
+    queryFn: () => answer(api.GET('/api/stock/out', { params: { query: asked } })),
+    ...stays
+  });
+
+/** Lists of what is to be counted, the last first. */
+export const countLists = () =>
+  queryOptions({
+    queryKey: ['plan', 'counts'],
+    queryFn: () => answer(api.GET('/api/counts')),
+    ...stays
+  });
+
+export const countList = (id: number) =>
+  queryOptions({
+    queryKey: ['plan', 'count', id],
+    queryFn: () => answer(api.GET('/api/counts/{id}', { params: { path: { id } } })),
+    ...stays
+  });
+
+/** Corrections of stock that wait, or waited, for approval. */
+export const waitingPostings = () =>
+  queryOptions({
+    queryKey: ['plan', 'waiting'],
+    queryFn: () => answer(api.GET('/api/stock/waiting')),
+    ...stays
+  });
+
+export const waitingPosting = (id: number) =>
+  queryOptions({
+    queryKey: ['plan', 'waiting', id],
+    queryFn: () => answer(api.GET('/api/stock/waiting/{id}', { params: { path: { id } } })),
+    ...stays
+  });
+
+/** What stock was worth at the end of a day. */
+export const stockWorth = (filter: Asked<'worth'>) =>
+  queryOptions({
+    queryKey: ['plan', 'worth', filter],
+    queryFn: () => answer(api.GET('/api/stock/worth', { params: { query: filter } })),
+    ...stays
+  });
+
+/** What differed from what was expected, by cause. */
+export const stockVariances = (filter: Asked<'variances'>) =>
+  queryOptions({
+    queryKey: ['plan', 'variances', filter],
+    queryFn: () => answer(api.GET('/api/stock/variances', { params: { query: filter } })),
+    ...stays
+  });
+
+/** Lots that expire before they are used. */
+export const expiringLots = (filter: Asked<'expiring'>) =>
+  queryOptions({
+    queryKey: ['plan', 'expiring', filter],
+    queryFn: () => answer(api.GET('/api/stock/expiring', { params: { query: filter } })),
+    ...stays
+  });
+
+/** What would use one of them. */
+export const expiringUsers = (key: string) =>
+  queryOptions({
+    queryKey: ['plan', 'expiring-users', key],
+    queryFn: () => answer(api.GET('/api/stock/expiring/users', { params: { query: { key } } }))
+  });
+
 /** One item at a site with its lots and movements. */
 /** One lot or serial number with its trace both ways. */
 export const stockLot = (asked: Asked<'lot'>) =>
@@ -438,11 +507,67 @@ export const supplyOrder = (number: string) =>
     ...stays
   });
 
+/** Where the parts of an order come from. */
+export const orderParts = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'order-parts', number],
+    queryFn: () => answer(api.GET('/api/orders/parts', { params: { query: { number } } })),
+    ...stays
+  });
+
+/** What was bought of a supplier before, and what the plan needs of him. */
+export const boughtBefore = (asked: Asked<'before'>) =>
+  queryOptions({
+    queryKey: ['plan', 'bought-before', asked],
+    queryFn: () => answer(api.GET('/api/purchases/before', { params: { query: asked } })),
+    ...stays
+  });
+
 /** How far a purchase order is on its way. */
 export const purchase = (number: string) =>
   queryOptions({
     queryKey: ['plan', 'purchase', number],
     queryFn: () => answer(api.GET('/api/purchases', { params: { query: { number } } }))
+  });
+
+/** How suppliers deliver, those of whom most was bought first. */
+export const suppliersDelivering = (filter: Asked<'suppliers'>) =>
+  queryOptions({
+    queryKey: ['plan', 'deliveries', filter],
+    queryFn: () => answer(api.GET('/api/suppliers', { params: { query: filter } })),
+    ...stays
+  });
+
+/** How one delivers, with the lines behind a figure. */
+export const supplierRecord = (filter: Asked<'record'>) =>
+  queryOptions({
+    queryKey: ['plan', 'supplier-record', filter],
+    queryFn: () => answer(api.GET('/api/suppliers/record', { params: { query: filter } })),
+    ...stays
+  });
+
+/** What suppliers wrote; looked for again while it is in sight. */
+export const letters = (filter: Asked<'letters'>) =>
+  queryOptions({
+    queryKey: ['plan', 'letters', filter],
+    queryFn: () => answer(api.GET('/api/letters', { params: { query: filter } })),
+    refetchInterval: 2000,
+    ...stays
+  });
+
+export const letter = (id: number) =>
+  queryOptions({
+    queryKey: ['plan', 'letter', id],
+    queryFn: () => answer(api.GET('/api/letters/{id}', { params: { path: { id } } })),
+    ...stays
+  });
+
+/** How the simulated suppliers behave, and what they are about to write. */
+export const standInSuppliers = () =>
+  queryOptions({
+    queryKey: ['stand-ins'],
+    queryFn: () => answer(api.GET('/api/stand-ins/suppliers')),
+    refetchInterval: 2000
   });
 
 /** Invoices of suppliers, by the day they are due. */
@@ -453,10 +578,43 @@ export const invoices = (filter: Asked<'invoices'>) =>
     ...stays
   });
 
-export const invoice = (supplier: string, number: string) =>
+/** @param listed when the list was read that has it: it is asked for after that, for it may be taken back */
+export const invoice = (supplier: string, number: string, listed: number) =>
   queryOptions({
-    queryKey: ['plan', 'invoice', supplier, number],
+    queryKey: ['invoice', supplier, number, listed],
     queryFn: () => answer(api.GET('/api/invoices/invoice', { params: { query: { supplier, number } } })),
+    ...stays
+  });
+
+/** What an order costs, against what it was expected to. */
+export const orderCosts = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'order-costs', number],
+    queryFn: () => answer(api.GET('/api/orders/costs', { params: { query: { number } } })),
+    ...stays
+  });
+
+/** What can be worked on now, by work center. */
+export const benches = (asked: Asked<'bench'>) =>
+  queryOptions({
+    queryKey: ['plan', 'bench', asked],
+    queryFn: () => answer(api.GET('/api/bench', { params: { query: asked } })),
+    ...stays
+  });
+
+/** What customers are to be charged, and were. */
+export const customerInvoices = (filter: Asked<'customerInvoices'>) =>
+  queryOptions({
+    queryKey: ['plan', 'customer-invoices', filter],
+    queryFn: () => answer(api.GET('/api/customer-invoices', { params: { query: filter } })),
+    ...stays
+  });
+
+/** @param listed when the list was read that has it: it is asked for after that, for it may be taken back */
+export const customerInvoice = (key: string, listed: number) =>
+  queryOptions({
+    queryKey: ['customer-invoice', key, listed],
+    queryFn: () => answer(api.GET('/api/customer-invoices/one', { params: { query: { key } } })),
     ...stays
   });
 

@@ -47,9 +47,11 @@ class Rights {
   }
 
   /** Whether this posting is theirs: who makes something takes his parts and reports it. */
-  posts(act: Schemas['PostingLine']['act']): boolean {
+  posts(act: Schemas['PostingLine']['act'], straight = false): boolean {
     if (!this.known) return true;
     const { stock, production } = this.may;
+    // what never comes to a site is posted by whoever bought it, too
+    if (act === 'RECEIVE' && straight) return stock || this.releases(['buy']);
     if (act === 'OUTPUT') return production;
     return act === 'ISSUE' || act === 'FINISH' || act === 'REVERSE' ? stock || production : stock;
   }

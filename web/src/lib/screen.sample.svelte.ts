@@ -17,6 +17,7 @@ export const page = {
     return new URL(address);
   }
 };
+export const navigating: { to: { url: URL } | null } = { to: null };
 export function goto(to: string): Promise<void> {
   sent.push(to);
   address = new URL(to, address).href;

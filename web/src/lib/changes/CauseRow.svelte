@@ -33,6 +33,6 @@
   {:else}
     <span></span>
     <span class="what"><span class="name"><b>Everything</b></span></span>
-    <span class="num">{count(screen.changes.data?.orders.length ?? 0, 'order')}</span>
+    <span class="num">{count(screen.changes.data?.orderCount ?? 0, 'order')}</span>
   {/if}
 </OpenRow>

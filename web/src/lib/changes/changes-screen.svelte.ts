@@ -1,4 +1,4 @@
-import { createQuery } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { goto } from '$app/navigation';
 import { fromAddress, toAddress } from '$lib/address';
 import { date, dayNumber, isoDay, momentAt, parsedMoment } from '$lib/format';
@@ -37,21 +37,26 @@ const HEADER = [
   'cause'
 ];
 
+/** So many changed orders go into a file. */
+const MOST_SAVED = 200_000;
+
 /** All causes together, or one of them. */
 export type CauseLine = { all: true } | Cause;
 
 /** What changed, since when, and what caused it. */
 export class ChangesScreen extends FilteredScreen {
+  readonly #client = useQueryClient();
   readonly plan = createQuery(planState);
   readonly today = $derived(this.plan.data?.today ?? '');
   readonly columns = new Columns('Changes', () => COLUMNS);
   readonly since = $derived(fromAddress('since') ?? 'visit');
-  readonly changes = createQuery(() => changes(this.since, this.sought));
+  readonly #chosen = $derived(fromAddress('cause') === undefined ? undefined : Number(fromAddress('cause')));
+  readonly #asked = $derived({ since: this.since, words: this.sought, cause: this.#chosen });
+  readonly changes = createQuery(() => changes(this.#asked));
   readonly causes = $derived(new Map((this.changes.data?.causes ?? []).map((c) => [c.id, c])));
 
   /** The place of the change that keys act on. */
   cursor = $state(0);
-  readonly #chosen = $derived(fromAddress('cause') === undefined ? undefined : Number(fromAddress('cause')));
   readonly lines: CauseLine[] = $derived([
     { all: true },
     ...(this.changes.data?.found ?? []).flatMap((id) => this.causes.get(id) ?? [])
@@ -65,6 +70,8 @@ export class ChangesScreen extends FilteredScreen {
   readonly cause = $derived(this.#chosen === undefined ? undefined : this.causes.get(this.#chosen));
   readonly promises = $derived(causedBy(this.changes.data?.customerOrders ?? [], this.cause?.id));
   readonly orders = $derived(causedBy(this.changes.data?.orders ?? [], this.cause?.id));
+  /** How many planned orders there are, of which very many are not all shown. */
+  readonly orderCount = $derived(this.cause?.orders ?? this.changes.data?.orderCount ?? 0);
   readonly rows: (PromiseChange | OrderChange)[] = $derived([
     ...this.promises,
     ...groupsOf(this.orders).flatMap((g) => g.orders)
@@ -147,8 +154,13 @@ export class ChangesScreen extends FilteredScreen {
       .join('; ');
   }
 
-  save(kind: FileKind = 'csv'): void {
-    void saveSheet('changes', this.#sheet(this.rows), kind);
+  async save(kind: FileKind = 'csv'): Promise<void> {
+    const all =
+      this.orders.length < this.orderCount
+        ? await this.#client.fetchQuery(changes({ ...this.#asked, most: MOST_SAVED }))
+        : undefined;
+    const rows = all ? [...this.promises, ...causedBy(all.orders, this.cause?.id)] : this.rows;
+    await saveSheet('changes', this.#sheet(rows), kind);
   }
 
   /** What changed by the cause in view, as a table that a spreadsheet takes. */
@@ -168,7 +180,7 @@ export class ChangesScreen extends FilteredScreen {
       { keys: 'K', says: 'Change before', run: () => this.#along(-1) },
       { keys: 'w, Enter', says: 'To what changed', run: () => this.open() },
       { keys: 'P', says: 'Print the morning sheet', run: () => window.print() },
-      ...savingKeys('the changes', (kind) => this.save(kind)),
+      ...savingKeys('the changes', (kind) => void this.save(kind)),
       { keys: '/', says: 'Filter the causes', run: () => this.frame?.focusFilter() }
     ];
   }

@@ -67,6 +67,7 @@ describe('what happened to an order', () => {
 describe('marks', () => {
   const changes: Changes = {
     found: [],
+    orderCount: 0,
     causes: [
       {
         id: 1,

@@ -11,7 +11,7 @@
   }: { views: DataView[]; label: string; marks?: Record<string, number> } = $props();
 </script>
 
-<nav class="mr-1 flex items-center gap-3" aria-label={label}>
+<nav class="wraps mr-1 flex items-center gap-3" aria-label={label}>
   {#each views as view (view.href)}
     {@const here = page.url.pathname === view.href}
     <a

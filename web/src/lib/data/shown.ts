@@ -53,7 +53,8 @@ export const SHOWN: Record<string, Shown> = {
     list: ['calendar'],
     parts: [
       { columns: ['code', 'name', 'email', 'calendar', 'currency', 'minimum_order_value', 'retired'] },
-      REACHED
+      REACHED,
+      { title: 'Printed on each order', columns: ['order_text'] }
     ],
     related: [
       {
@@ -74,7 +75,8 @@ export const SHOWN: Record<string, Shown> = {
           'valid_from',
           'valid_to',
           'supplier_code',
-          'over_receipt_percent'
+          'over_receipt_percent',
+          'order_text'
         ],
         empty: 'It offers nothing yet.',
         next: () => ({ from_quantity: '0' })

@@ -33,6 +33,7 @@ const LABELS: Record<string, string> = {
   payment_days: 'Paid within',
   over_receipt_percent: 'More taken',
   supplier_code: 'Their code',
+  order_text: 'Printed text',
   from_unit: 'One',
   to_unit: 'is so many',
   mon: 'Mo',

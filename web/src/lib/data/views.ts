@@ -46,6 +46,12 @@ export const PARTNER_VIEWS: DataView[] = [
     table: 'suppliers'
   },
   {
+    href: '/partners/deliveries',
+    name: 'Deliveries',
+    keys: 'g 7',
+    says: 'How suppliers deliver: in time, how long, how much, at which price'
+  },
+  {
     href: '/partners/customers',
     name: 'Customers',
     keys: 'g 5',

@@ -38,6 +38,12 @@ export const DEMAND_VIEWS: DataView[] = [
     keys: 'g l',
     says: 'What customers were promised against what was shipped'
   },
+  {
+    href: '/demand/invoices',
+    name: 'Charged',
+    keys: 'g I',
+    says: 'What was shipped and is to be charged, and the invoices to customers'
+  },
   { href: '/demand/mails', name: 'Mails', keys: 'g y', says: 'What was sent to customers' },
   {
     href: '/demand/new',

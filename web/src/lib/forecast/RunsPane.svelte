@@ -41,10 +41,11 @@
       ),
     onSuccess: (decision) => {
       screen.last.keep(decision);
-      void again();
-      void client.invalidateQueries({ queryKey: ['plan'] });
+      return client.invalidateQueries({ queryKey: ['plan'] });
     }
   }));
+  // what was chosen stands there until it is kept: taken back before the list came anew, it goes back too
+  const schedule = $derived(scheduling.isPending ? scheduling.variables : (runs.data?.schedule ?? ''));
   const STATES: Record<string, string> = {
     waiting: 'begins',
     running: 'is under way',
@@ -69,7 +70,7 @@
       >by itself <select
         class="field"
         disabled={!rights.may.forecastSets || scheduling.isPending}
-        value={runs.data?.schedule ?? ''}
+        value={schedule}
         onchange={(e) => scheduling.mutate(e.currentTarget.value)}
       >
         <option value="">never</option>

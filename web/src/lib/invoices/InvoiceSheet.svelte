@@ -1,7 +1,6 @@
 <script lang="ts">
-  import { createQuery } from '@tanstack/svelte-query';
+  import SupplierInput from '$lib/data/SupplierInput.svelte';
   import { date, quantity, said } from '$lib/format';
-  import { offered } from '$lib/queries';
   import { escapes } from '$lib/ui/escapes';
   import Key from '$lib/ui/Key.svelte';
   import type { InvoicesScreen } from './invoices-screen.svelte';
@@ -10,25 +9,6 @@
   let { screen }: { screen: InvoicesScreen } = $props();
   const form = $derived(screen.form);
   const typed = $derived(form.typed);
-  let words = $state<string | undefined>();
-  const suppliers = createQuery(() => ({
-    ...offered({ table: 'suppliers', words: words?.trim() || undefined }),
-    enabled: typed !== undefined
-  }));
-
-  const meant = $derived((suppliers.data ?? []).find((s) => s.code === words?.trim())?.code ?? '');
-  // nothing is entered for another supplier than the one that stands there
-  $effect(() => {
-    if (words !== undefined && meant !== form.typed?.supplier) void form.of(meant);
-  });
-
-  /** Who is called by his name, or a part of it, is found if he alone is, once it is typed. */
-  let typing = $state(false);
-  $effect(() => {
-    const [only, ...others] = suppliers.data ?? [];
-    if (!typing && words?.trim() && !meant && !suppliers.isFetching && only && others.length === 0)
-      words = only.code;
-  });
 </script>
 
 {#if typed}
@@ -42,29 +22,19 @@
     {@attach escapes(() => form.leave())}
   >
     <header class="flex items-baseline gap-3">
-      <h2 class="min-w-0 flex-1 truncate text-xl">An invoice comes in</h2>
+      <h2 class="min-w-0 flex-1 truncate text-xl">
+        {form.credit ? 'A credit note comes in' : 'An invoice comes in'}
+      </h2>
       <button type="button" class="plain-action" onclick={() => form.leave()}
         >Leave it <Key name="Esc" /></button
       >
     </header>
     <div class="head">
-      <label
-        >Supplier
-        <!-- svelte-ignore a11y_autofocus -->
-        <input
-          class="field"
-          list="invoice-suppliers"
-          autocomplete="off"
-          placeholder="code or name"
-          autofocus={!typed.supplier}
-          value={words ?? typed.supplier}
-          oninput={(e) => {
-            typing = true;
-            words = e.currentTarget.value;
-          }}
-          onchange={() => (typing = false)}
-        /></label
-      >
+      <SupplierInput
+        supplier={typed.supplier}
+        autofocus={!typed.supplier}
+        onchange={(code) => void form.of(code)}
+      />
       <label
         >Its number
         <!-- svelte-ignore a11y_autofocus -->
@@ -87,12 +57,11 @@
         /></label
       >
     </div>
-    <datalist id="invoice-suppliers">
-      {#each suppliers.data ?? [] as row (row.code)}<option value={row.code}>{row.name ?? ''}</option>{/each}
-    </datalist>
     {#if form.reading}<p role="status">Looking what came …</p>
     {:else if typed.supplier && typed.lines.length === 0}
-      <p class="text-ink-2">Nothing came from this supplier that was not charged yet.</p>
+      <p class="text-ink-2">
+        Nothing came from this supplier that was not charged yet, and nothing went back that was not credited.
+      </p>
     {:else if typed.lines.length > 0}
       <table class="grid-table w-full" data-testid="to-charge">
         <thead>

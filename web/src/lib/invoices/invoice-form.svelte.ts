@@ -7,7 +7,7 @@ import { chargeableOf } from '$lib/queries';
 type Command = Schemas['PlanCommand'];
 type Chargeable = Schemas['ChargeableRow'];
 
-/** A line as it is typed: what is left empty is charged as it came and was agreed. */
+/** A line as it is typed: what is left empty is charged as it came and was agreed, or credited as it went back. */
 export interface ChargeLine {
   row: Chargeable;
   charged: boolean;
@@ -22,10 +22,13 @@ interface Typed {
   due: string;
   note: string;
   lines: ChargeLine[];
+  /** The supplier's letter that it came with, which is done when the invoice is entered. */
+  letter?: number;
 }
 
 const NOTHING: Typed = { supplier: '', number: '', date: '', due: '', note: '', lines: [] };
 const FORM = 'invoice';
+const HALF_TYPED = 'This invoice is half typed: enter it or leave it first (Esc), then begin the next.';
 
 /** An invoice while it is typed, looked at before it is kept. */
 export class InvoiceForm {
@@ -67,14 +70,17 @@ export class InvoiceForm {
 
   /** Begins with what came from a supplier and was not charged yet. */
   async begin(supplier = ''): Promise<void> {
-    const { typed } = this;
-    if (typed && (typed.number || typed.date || typed.lines.some((l) => l.quantity || l.price))) {
-      if (supplier !== typed.supplier)
-        this.refused = 'This invoice is half typed: enter it or leave it first (Esc), then begin the next.';
+    if (this.#halfTyped()) {
+      if (supplier !== this.typed?.supplier) this.refused = HALF_TYPED;
       return;
     }
     this.typed = { ...NOTHING, lines: [] };
     if (supplier) await this.of(supplier);
+  }
+
+  #halfTyped(): boolean {
+    const { typed } = this;
+    return !!typed && !!(typed.number || typed.date || typed.lines.some((l) => l.quantity || l.price));
   }
 
   leave(): void {
@@ -94,7 +100,9 @@ export class InvoiceForm {
     this.refused = undefined;
     try {
       const rows = await this.#client.fetchQuery(chargeableOf(supplier));
-      return rows.map((row) => ({ row, charged: true, quantity: '', price: '' }));
+      // what went back stands on a paper of its own, unless nothing else is left
+      const credit = rows.every((row) => row.left < 0);
+      return rows.map((row) => ({ row, charged: credit || row.left > 0, quantity: '', price: '' }));
     } catch (e) {
       this.refused = (e as Error).message;
       return [];
@@ -105,10 +113,27 @@ export class InvoiceForm {
 
   /** Fills in what a document for machines says. */
   async read(file: File | undefined): Promise<void> {
-    if (!file) return;
+    if (file) await this.#fill(() => Promise.resolve(file));
+  }
+
+  /** The same of a document that a supplier sent. */
+  async readLetter(letter: number): Promise<void> {
+    await this.#fill(async () => {
+      const response = await fetch(`/api/letters/${letter}/document`);
+      if (!response.ok) throw new Error('The letter cannot be read.');
+      return response.blob();
+    }, letter);
+  }
+
+  async #fill(document: () => Promise<Blob>, letter?: number): Promise<void> {
+    if (this.#halfTyped()) {
+      if (!letter || letter !== this.typed?.letter) this.refused = HALF_TYPED;
+      return;
+    }
     this.typed = { ...NOTHING, lines: [] };
     this.refused = undefined;
     try {
+      const file = await document();
       const said = await answer(
         api.POST('/api/invoices/read', {
           body: file as unknown as string,
@@ -122,6 +147,7 @@ export class InvoiceForm {
         date: said.date,
         due: said.due ?? '',
         note: '',
+        letter,
         lines: said.lines.map(({ row, quantity, price }) => ({
           row,
           charged: quantity !== null && quantity !== undefined,
@@ -139,7 +165,7 @@ export class InvoiceForm {
   /** What is wrong with what is typed, by line. */
   readonly wrong = $derived.by(() =>
     (this.typed?.lines ?? []).map((one) => ({
-      quantity: one.charged && !ok(one.quantity, one.row.left),
+      quantity: one.charged && !Number.isFinite(amount(one.quantity, one.row.left)),
       price: one.charged && !ok(one.price, one.row.agreed)
     }))
   );
@@ -175,10 +201,21 @@ export class InvoiceForm {
     };
   });
 
+  /** Nothing but what went back stands on it. */
+  readonly credit = $derived.by(() => {
+    const lines = (this.typed?.lines ?? []).filter((one) => one.charged);
+    return lines.length > 0 && lines.every((one) => amount(one.quantity, one.row.left) < 0);
+  });
   readonly keepable = $derived(this.seen !== undefined && this.seen.refusals.length === 0);
 
   async keep(): Promise<void> {
-    if (this.wish && this.keepable && (await this.#keep(this.wish))) this.leave();
+    const letter = this.typed?.letter;
+    if (!this.wish || !this.keepable || !(await this.#keep(this.wish))) return;
+    this.leave();
+    if (letter === undefined) return;
+    await answer(
+      api.POST('/api/letters/{id}/state', { params: { path: { id: letter }, query: { to: 'done' } } })
+    );
   }
 }
 

@@ -1,6 +1,7 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
+import { halfTyped, leaveHalfTyped } from '$lib/half-typed.svelte';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { invoice, invoices, planState } from '$lib/queries';
@@ -31,7 +32,7 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
   readonly rows = createQuery(() => invoices({ state: this.state, words: this.sought }));
   readonly here = $derived(this.rows.data?.rows.find((r) => r.key === this.opened));
   readonly one = createQuery(() => ({
-    ...invoice(this.here?.supplier ?? '', this.here?.number ?? ''),
+    ...invoice(this.here?.supplier ?? '', this.here?.number ?? '', this.rows.dataUpdatedAt),
     enabled: this.here !== undefined
   }));
   readonly last = new LastDecision(() => this.#changed());
@@ -52,6 +53,11 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
 
   constructor() {
     super({ name: 'invoices', row: 'invoice', opened: 'invoice' });
+    const letter = halfTyped<number>('letter');
+    if (letter !== undefined) {
+      leaveHalfTyped('/orders/invoices', 'letter', undefined);
+      void this.form.readLetter(letter);
+    }
     const supplier = fromAddress('of');
     if (supplier) {
       void this.form.begin(supplier);

@@ -1,25 +1,42 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
+  import { tick } from 'svelte';
   import { actsOf } from '$lib/stock/line-acts';
   import LineActs from '$lib/stock/LineActs.svelte';
   import { supplyOrder } from '$lib/queries';
-  import { clock, date, documentName, longDate, money, quantity, said } from '$lib/format';
-  import { demandHref, hrefOf, pointHref } from '$lib/links';
+  import { clock, count, date, documentName, longDate, money, quantity, said } from '$lib/format';
+  import { demandHref, hrefOf, pointHref, stockHref } from '$lib/links';
   import SentMails from '$lib/demand/SentMails.svelte';
   import OrderInvoices from '$lib/invoices/OrderInvoices.svelte';
+  import CostStatement from './CostStatement.svelte';
+  import { OrderParts } from './parts.svelte';
+  import PartsComing from './PartsComing.svelte';
   import PurchaseWay from './PurchaseWay.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
   interface Props {
     number: string;
+    /** What comes next is begun at once; told when it was. */
+    begin?: () => void;
     today: string;
     currency: string;
   }
-  let { number, today, currency }: Props = $props();
+  let { number, begin, today, currency }: Props = $props();
   const detail = createQuery(() => supplyOrder(number));
+  const parts = new OrderParts(() => number);
   const acts = $state<(LineActs | undefined)[]>([]);
 
   let way = $state<PurchaseWay | undefined>();
+
+  // only a form is begun by an address: nothing is sent or approved by following it
+  $effect(() => {
+    if (!begin || detail.data?.order.number !== number) return;
+    void tick().then(() => {
+      const at = (detail.data?.lines ?? []).findIndex((line) => line.stage === 'released' && !line.done);
+      acts[at]?.begin();
+      begin?.();
+    });
+  });
 
   /** What comes next: on its way to the supplier, or else on the first line that is still open. */
   export function next(): void {
@@ -123,7 +140,7 @@
               {currency}
             />{/key}
         {/if}
-        <div class="mt-2 grid grid-cols-2 gap-6">
+        <div class="mt-2 grid grid-cols-[repeat(auto-fit,minmax(230px,1fr))] gap-x-6 gap-y-3">
           <!-- what goes to a supplier names no customers -->
           <div class:no-print={o.kind === 'buy'}>
             <h4 class="text-sm text-ink-3">Serves</h4>
@@ -148,11 +165,20 @@
           </div>
           {#if line.components.length > 0}
             <div>
-              <h4 class="text-sm text-ink-3">{o.kind === 'transfer' ? 'Still to send' : 'Still to issue'}</h4>
+              <h4 class="text-sm text-ink-3">
+                {o.kind === 'transfer'
+                  ? 'Still to send'
+                  : o.kind === 'subcontract'
+                    ? `Parts at ${o.partner}`
+                    : 'Still to issue'}
+              </h4>
               <ul>
                 {#each line.components as part (part.item)}
-                  <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-2 border-b border-line-2 py-1">
-                    <a class="truncate hover:underline" href={pointHref(part.item, detail.data.site)}
+                  {@const comes = parts.of(line.line, part.item)}
+                  <li class="grid grid-cols-[minmax(0,1fr)_auto_84px] gap-x-2 border-b border-line-2 pt-1">
+                    <a
+                      class="truncate hover:underline"
+                      href={pointHref(part.item, parts.parts.data?.site ?? detail.data.site)}
                       ><b>{part.item}</b> {part.itemName}</a
                     >
                     <span
@@ -160,6 +186,9 @@
                       {quantity(part.quantity)} <small class="text-ink-3">{part.unit}</small></span
                     >
                     <span class="text-right" title={longDate(part.needed)}>{date(part.needed, today)}</span>
+                    <div class="col-span-3">
+                      {#if comes}<PartsComing part={comes} {today} />{/if}
+                    </div>
                   </li>
                 {/each}
               </ul>
@@ -168,6 +197,31 @@
         </div>
       </section>
     {/each}
+    {#if parts.transfers.length > 0}
+      <p class="no-print mt-2">
+        <button
+          type="button"
+          class="plain-action"
+          disabled={parts.doing.busy}
+          onclick={() => void parts.release()}
+          >Release {count(parts.transfers.length, 'transfer')} that
+          {parts.transfers.length === 1 ? 'brings' : 'bring'} parts</button
+        >
+      </p>
+    {/if}
+    {#if parts.told}<p class="no-print mt-2" role="status">{parts.told}</p>{/if}
+    {#if parts.doing.refused}<p class="no-print mt-2 text-vermilion" role="alert">
+        {parts.doing.refused}
+      </p>{/if}
+    {#if parts.lying.data && parts.parts.data?.site}
+      <p class="no-print mt-2 text-ink-2" data-testid="lying">
+        {#if parts.lying.data.total === 0}Nothing lies at {parts.parts.data.siteName}.{:else}At {parts.parts
+            .data.siteName} lie
+          <a class="link" href={stockHref(parts.parts.data.site)}>{count(parts.lying.data.total, 'item')}</a
+          >{#if parts.lying.data.value > 0}, worth {money(parts.lying.data.value, currency)}{/if}.{/if}
+      </p>
+    {/if}
+    {#if o.kind !== 'buy' && o.kind !== 'transfer'}<CostStatement {number} {currency} />{/if}
   </article>
 {:else}
   <p class="p-5 text-ink-2">Reading the order …</p>

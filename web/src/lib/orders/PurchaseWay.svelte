@@ -7,6 +7,7 @@
   import Key from '$lib/ui/Key.svelte';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { Purchase, type SaidLine } from './purchase.svelte';
+  import Suffers from './Suffers.svelte';
 
   /** The way of a purchase order to its supplier and back: held, approved, sent, confirmed, and what comes next. */
   interface Props {
@@ -44,6 +45,7 @@
   export function next(): boolean {
     if (way.state === 'held' && buys) void way.step('END_HOLD');
     else if (way.state === 'ready' && buys) void way.send();
+    else if (buys && way.query.data?.requests.some((r) => !r.sent)) void way.passOn();
     else if (way.state === 'sent' && buys) sayDates();
     else return false;
     return true;
@@ -75,6 +77,13 @@
           class="plain-action"
           disabled={!buys || way.busy}
           onclick={() => void way.step('END_HOLD')}>End the hold</button
+        >
+        <button
+          type="button"
+          class="plain-action"
+          disabled={!buys || way.busy}
+          title="To who planned it, firmed as it is"
+          onclick={() => (way.reason = '')}>Back to the planner</button
         >
       {:else if way.state === 'awaiting_approval'}
         <button
@@ -122,19 +131,40 @@
           last={way.last}
         />{/if}
     </p>
+    {#if way.query.data.requests.length > 0}
+      <div class="mt-2 border-l-4 border-marigold px-3" data-testid="requests">
+        {#each way.query.data.requests as r (r.line)}
+          <p>
+            Line {r.line}: {r.kind === 'cancel'
+              ? 'is not needed'
+              : `${r.kind === 'push_back' ? 'later' : 'earlier'}, on ${r.due ? date(r.due, today) : ''}`},
+            says {r.name}{r.sent ? '; he was asked' : ''}.
+          </p>
+        {/each}
+        <button
+          type="button"
+          class="plain-action mt-1"
+          disabled={!buys || way.busy}
+          onclick={() => void way.passOn()}
+          >{way.query.data.requests.some((r) => !r.sent) ? 'Ask the supplier' : 'Ask him again'}</button
+        >
+      </div>
+    {/if}
     {#if way.reason !== undefined}
       <form
         class="mt-2 flex items-center gap-2"
         onsubmit={(e) => {
           e.preventDefault();
-          void way.step('REJECT', way.reason);
+          void way.step(way.state === 'held' ? 'SEND_BACK' : 'REJECT', way.reason);
         }}
         {@attach escapes(() => (way.reason = undefined))}
       >
         <label for="why-rejected">Why</label>
         <!-- svelte-ignore a11y_autofocus -->
         <input id="why-rejected" class="field flex-1" autofocus bind:value={way.reason} />
-        <button type="submit" class="main-action" disabled={!way.reason.trim()}>Reject it</button>
+        <button type="submit" class="main-action" disabled={!way.reason.trim()}
+          >{way.state === 'held' ? 'Send it back' : 'Reject it'}</button
+        >
       </form>
     {/if}
     {#if way.said}
@@ -183,22 +213,7 @@
         {/each}
         {#if way.consequence}
           {#each way.consequence.refusals as why, i (i)}<p class="text-vermilion">{inWords(why)}</p>{/each}
-          {#if way.consequence.late.length > 0}
-            <ul data-testid="suffers">
-              {#each way.consequence.late as late (late.number + late.line)}
-                <li class:text-vermilion={!late.better}>
-                  <b>{late.number} line {late.line}</b>{late.customer ? `, ${late.customer}` : ''},
-                  {late.item}: {late.neverAfter
-                    ? 'could not be met any more'
-                    : late.after
-                      ? `can go ${date(late.after, today)}, not ${date(late.due, today)}`
-                      : 'goes in time then'}
-                </li>
-              {/each}
-            </ul>
-          {:else if way.consequence.refusals.length === 0}
-            <p class="text-ink-2">No customer's order goes later by it.</p>
-          {/if}
+          <Suffers consequence={way.consequence} {today} />
         {:else if way.looking}<p class="text-ink-2" role="status">Looking what it does …</p>{/if}
         <p class="flex gap-2">
           <button type="submit" class="main-action" disabled={!way.confirmable}

@@ -1,5 +1,5 @@
 import { createQuery } from '@tanstack/svelte-query';
-import { fromAddress } from '$lib/address';
+import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
 import { pickListHref } from '$lib/links';
 import { planState, supplyOrders } from '$lib/queries';
@@ -45,6 +45,13 @@ export class OrdersScreen extends ListScreen<OrderRow> {
 
   /** The order in view, which knows what comes next. */
   pane = $state<{ next: () => void } | undefined>();
+
+  /** Somebody came to do the next step of the order in view. */
+  readonly begins = $derived(fromAddress('step') === 'next');
+
+  begun(): void {
+    void toAddress({ step: undefined });
+  }
 
   /** Of those that are selected, or else the one in view, what takes something out of stock. */
   get fetchable(): string[] {

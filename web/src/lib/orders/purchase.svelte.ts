@@ -6,7 +6,7 @@ import { planSeen } from '$lib/plan-seen';
 import { purchase } from '$lib/queries';
 
 type Command = Schemas['PlanCommand'];
-type Step = 'END_HOLD' | 'APPROVE' | 'REJECT' | 'HOLD';
+type Step = 'END_HOLD' | 'APPROVE' | 'REJECT' | 'HOLD' | 'SEND_BACK';
 
 /** What a supplier said of a line: when it comes, and how much of it. */
 export interface SaidLine {
@@ -24,7 +24,7 @@ export class Purchase {
   readonly last = new LastDecision(() => this.#changed());
   busy = $state(false);
   refused = $state<string | undefined>();
-  /** Why it is rejected, while that is asked. */
+  /** Why it is rejected or sent back, while that is asked. */
   reason = $state<string | undefined>();
   /** What the supplier said, while it is typed. */
   said = $state<SaidLine[] | undefined>();
@@ -108,6 +108,19 @@ export class Purchase {
     await this.#do(async () => {
       await answer(
         api.POST('/api/purchases/sent', {
+          params: { query: { number: this.#number() }, header: { 'Idempotency-Key': this.#sending } }
+        })
+      );
+      this.#sending = crypto.randomUUID();
+      void this.#client.invalidateQueries({ queryKey: ['mails'] });
+    });
+  }
+
+  /** What the plan wants otherwise goes to the supplier. */
+  async passOn(): Promise<void> {
+    await this.#do(async () => {
+      await answer(
+        api.POST('/api/purchases/requests', {
           params: { query: { number: this.#number() }, header: { 'Idempotency-Key': this.#sending } }
         })
       );

@@ -45,6 +45,13 @@
           {:else}
             <button type="button" class="link" onclick={() => ontake(offer, false)}>For this order</button> ·
             <button type="button" class="link" onclick={() => ontake(offer, true)}>As first choice</button>
+            {#if offer.inTime !== null && offer.inTime !== undefined && offer.supplier}
+              · <a
+                class="link"
+                href="/partners/deliveries?supplier={encodeURIComponent(offer.supplier)}"
+                title="so many of a hundred lines came in time in the last year">{offer.inTime} % in time</a
+              >
+            {/if}
           {/if}
         </span>
       </li>

@@ -7,12 +7,14 @@
     document: Schemas['ReleaseDocument'];
     /** What would be counted for an earlier need, by the key of its line. */
     earlier: Map<string, Schemas['Earlier']>;
+    /** Keys of what goes because it brings parts to a subcontractor. */
+    brought: Set<string>;
     today: string;
     currency: string;
     /** One order goes instead of another. */
     onswap: (key: string, instead: string) => void;
   }
-  let { document, earlier, today, currency, onswap }: Props = $props();
+  let { document, earlier, brought, today, currency, onswap }: Props = $props();
 </script>
 
 <table class="grid-table">
@@ -48,6 +50,13 @@
               line.asked,
               today
             )}, when it is needed.</td
+          ></tr
+        >
+      {/if}
+      {#if brought.has(line.key)}
+        <tr
+          ><td colspan="5" class="text-ink-2"
+            >Goes with the order to {document.siteName}: it brings its parts.</td
           ></tr
         >
       {/if}

@@ -106,12 +106,15 @@
         <h3 class="section flex items-center gap-2">
           <SourceTile source={document.kind} stage="released" />
           <span class="inline-block first-letter:uppercase">{documentName(document.kind)}</span>
-          {#if document.partner}<span class="font-normal">to {document.partner}</span>{/if}
+          {#if document.partner}<span class="font-normal"
+              >{document.kind === 'transfer' ? 'from' : 'to'} {document.partner}</span
+            >{/if}
           <span class="ml-auto font-normal text-ink-2">for {document.siteName}</span>
         </h3>
         <ReleaseLines
           {document}
           earlier={releasing.earlier}
+          brought={releasing.brought}
           {today}
           {currency}
           onswap={(key, instead) => panes.swap(key, instead)}

@@ -93,8 +93,11 @@ export const TITLES: Record<Kind, string> = {
   SETS: 'Forecast sets',
   PURCHASE: 'Purchase orders',
   CONFIRMED: 'Confirmed by the supplier',
+  BUY: 'Buy',
   INVOICE: 'Enter an invoice',
-  INVOICES: 'Invoices'
+  INVOICES: 'Invoices',
+  CHARGE: 'Charge customers',
+  SEQUENCE: 'Move at its work center'
 };
 
 function text(value: string | undefined): string | undefined {

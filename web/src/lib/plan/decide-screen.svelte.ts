@@ -56,7 +56,7 @@ export class DecideScreen {
     return { ...plannedOrder(key), enabled: this.all.isSuccess && !listed };
   });
 
-  readonly #changes = createQuery(() => changes('visit'));
+  readonly #changes = createQuery(() => changes({ since: 'visit' }));
   /** What is not as it was at the last visit, by key. */
   readonly marks = $derived(marksOf(this.#changes.data));
 
@@ -92,6 +92,7 @@ export class DecideScreen {
     whenLeft(() => ({ words: this.list.words, why: this.why, selected: [...this.list.selected] }));
     this.#takeNeeds();
     this.#takeRows();
+    this.#moveOnceFiltered();
     this.#followAddress();
     workingAt(() => this.place);
     $effect(() => shortcuts.register('plan', this.#keys()));
@@ -163,7 +164,25 @@ export class DecideScreen {
     });
   }
 
+  /** What was typed into the filter counts before a key that was pressed after it. */
+  #waiting = $state(0);
+
+  #moveOnceFiltered(): void {
+    $effect(() => {
+      if (this.filtering || this.#waiting === 0) return;
+      untrack(() => {
+        const by = this.#waiting;
+        this.#waiting = 0;
+        this.#move(by);
+      });
+    });
+  }
+
   #move(by: number): void {
+    if (this.filtering) {
+      this.#waiting += by;
+      return;
+    }
     const key = this.list.step(by);
     if (key) this.open(key, false);
   }

@@ -4,7 +4,7 @@ import { answer, api, Refused, type Schemas } from '$lib/api/client';
 import { keepHalfTyped } from '$lib/half-typed.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { consequence } from '$lib/queries';
-import { commandOf, type Deciding, type Form } from './command';
+import { commandOf, type Deciding, type Form, type Kind } from './command';
 import type { PlannedOrder } from './plan.svelte';
 
 /** So long after the last letter the consequence is asked for. */
@@ -38,7 +38,7 @@ export class Draft {
     this.form = { ...deciding.form, fields: { ...deciding.form?.fields } };
     this.#settled = untrack(() => this.wanted);
     this.#preview = createQuery(() => ({
-      ...consequence(this.#settled ?? { kind: deciding.kind }),
+      ...consequence(this.#settled ?? bare(deciding.kind)),
       enabled: this.#settled !== undefined && !this.#kept
     }));
     keepHalfTyped('decision', () => ({ ...deciding, form: $state.snapshot(this.form) }));
@@ -93,7 +93,7 @@ export class Draft {
       answer(
         api.POST('/api/decisions', {
           params: { header: { 'Idempotency-Key': this.#command } },
-          body: this.wanted ?? { kind: this.deciding.kind }
+          body: this.wanted ?? bare(this.deciding.kind)
         })
       ),
     onSuccess: (decision) =>
@@ -152,4 +152,9 @@ export class Draft {
 
 function there(keys: (string | null)[] | null | undefined): string[] {
   return (keys ?? []).filter((k): k is string => Boolean(k));
+}
+
+/** A decision of which nothing is said yet. */
+function bare(kind: Kind): Schemas['PlanCommand'] {
+  return { kind } as Schemas['PlanCommand'];
 }

@@ -63,6 +63,8 @@ export class Releasing {
   readonly obstacles = $derived.by(() => this.preview.data?.obstacles ?? []);
   readonly gone = $derived.by(() => this.preview.data?.gone ?? []);
   readonly earlier = $derived.by(() => new Map((this.preview.data?.earlier ?? []).map((e) => [e.key, e])));
+  /** Transfers that go because an order goes whose parts they bring. */
+  readonly brought = $derived.by(() => new Set(this.preview.data?.brought ?? []));
   readonly lines = $derived(this.documents.reduce((n, d) => n + d.lines.length, 0));
   /** `2 purchase orders, 1 transfer`. */
   readonly summary = $derived.by(() => {

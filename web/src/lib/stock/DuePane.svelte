@@ -50,7 +50,7 @@
       {here.unit} of <b>{here.item}</b>
       {here.itemName} are to come {date(here.due, screen.today)}{#if here.late}<b class="text-vermilion"
           >, {count(here.late, 'day')} ago</b
-        >{/if}.
+        >{/if}{#if here.straightTo}, straight to {here.straightTo}{/if}.
     </p>
     {#if line}
       {#key here.key}<LineActs
@@ -59,6 +59,7 @@
           acts={RECEIPT}
           today={screen.today}
           currency={screen.currency}
+          onposted={(last) => screen.received(last, here.supplier)}
         />{/key}
     {/if}
   {:else}

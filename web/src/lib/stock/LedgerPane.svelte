@@ -33,6 +33,12 @@
     <header class="flex flex-wrap items-baseline gap-3">
       <h2 class="text-xl"><a class="link" href={itemHref(ledger.item)}>{ledger.item}</a></h2>
       <p class="min-w-0 flex-1 truncate">{ledger.itemName}, {ledger.siteName}</p>
+      <a
+        class="plain-action no-print"
+        href="/api/stock/papers/labels?{new URLSearchParams({ item: ledger.item, site: ledger.site })}"
+        target="_blank"
+        rel="noopener">Labels</a
+      >
       <a class="plain-action no-print" href={pointHref(ledger.item, ledger.site)}>In the plan</a>
     </header>
     <p class="mt-1" data-testid="there">
@@ -139,7 +145,7 @@
           {#if screen.wrong.day}<p class="text-vermilion">{screen.wrong.day}</p>{/if}
           <p class="flex gap-2">
             <button type="submit" class="main-action" disabled={!screen.posting.pressable}
-              >Post <Key name="Enter" /></button
+              >{screen.posting.verb('Post')} <Key name="Enter" /></button
             >
             <button type="button" class="plain-action" onclick={() => screen.end()}
               >Leave it <Key name="Esc" /></button

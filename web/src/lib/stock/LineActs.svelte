@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { parsedDate, parsedNumber, quantity } from '$lib/format';
+  import { untrack } from 'svelte';
+  import { asTyped, parsedDate, parsedNumber, quantity } from '$lib/format';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { rights } from '$lib/rights.svelte';
   import { escapes } from '$lib/ui/escapes';
@@ -8,6 +9,7 @@
   import PostedLine from './PostedLine.svelte';
   import { Posting, type Wish } from './posting.svelte';
   import PostingSlip from './PostingSlip.svelte';
+  import { scanning } from './scanning.svelte';
 
   /** What is posted on a line of an order: typed into the line, and the slip of what it does beside it. */
   interface Props {
@@ -18,8 +20,10 @@
     done?: boolean;
     today: string;
     currency: string;
+    /** Told what was posted, where the line may be gone with it. */
+    onposted?: (last: Posting['last']) => void;
   }
-  let { number, line, acts, done = false, today, currency }: Props = $props();
+  let { number, line, acts, done = false, today, currency, onposted }: Props = $props();
   interface Typed {
     act?: LineAct['act'];
     amount: string;
@@ -48,6 +52,8 @@
   let typed = $state<Typed>(halfTyped<Typed>(form) ?? nothing());
   keepHalfTyped(form, () => $state.snapshot(typed));
 
+  const may = (what: LineAct['act']) => rights.posts(what, !!line.straightTo);
+  const straight = $derived(line.straightTo && typed.act === 'RECEIVE' ? line.straightTo : undefined);
   const act = $derived(done ? undefined : acts.find((a) => a.act === typed.act));
   const units = $derived([...new Set([line.purchaseUnit ?? line.unit, line.unit])]);
   const parts = $derived((line.components ?? []).filter((p) => p.quantity > 0));
@@ -99,8 +105,26 @@
   });
   const posting = new Posting(
     () => wish,
-    () => (typed = nothing())
+    () => {
+      typed = nothing();
+      onposted?.(posting.last);
+    }
   );
+
+  // what was scanned for this line is typed into it
+  $effect(() => {
+    const scan = scanning.take(line.item);
+    if (!scan) return;
+    untrack(() => {
+      if (!act) begin();
+      typed.lot = scan.serial ?? scan.lot ?? typed.lot;
+      if (scan.expiry) typed.expiry = scan.expiry;
+      if (scan.count) {
+        typed.amount = asTyped(scan.count);
+        typed.unit = line.unit;
+      }
+    });
+  });
 
   /** Keys go on where something is begun. */
   function first(form: HTMLElement): void {
@@ -110,7 +134,7 @@
   /** Begins what comes next, or an act of one's choice. */
   export function begin(what: LineAct['act'] | undefined = acts[0]?.act): void {
     if (what === undefined || done) return;
-    if (rights.posts(what)) typed.act = what;
+    if (may(what)) typed.act = what;
     else posting.refused = rights.noStock();
   }
 </script>
@@ -134,12 +158,12 @@
       {#if !done}{#each acts as one (one.act)}<button
             type="button"
             class="plain-action"
-            disabled={!rights.posts(one.act)}
-            title={rights.posts(one.act) ? one.says : rights.noStock()}
+            disabled={!may(one.act)}
+            title={may(one.act) ? one.says : rights.noStock()}
             onclick={() => begin(one.act)}>{one.name} line {line.line}</button
           >{/each}{/if}
     </p>
-    <p class="mt-1 flex"><PostedLine {posting} /></p>
+    <p class="mt-1 flex"><PostedLine {posting} dark={false} /></p>
   {:else}
     <form
       class="grid gap-3 border-l-4 border-marigold bg-slip p-3 md:grid-cols-2"
@@ -152,7 +176,10 @@
       {@attach first}
     >
       <div class="asked">
-        <p class="said text-ink-2">{act.says}.</p>
+        <p class="said text-ink-2">
+          {act.says}.{#if straight}
+            It goes straight to {straight}: it is received and shipped at once.{/if}
+        </p>
         {#if act.part}
           <label for="part-{line.line}">Part</label>
           <select id="part-{line.line}" class="field" bind:value={typed.part}>
@@ -199,7 +226,7 @@
         {/if}
         {#if act.minutes}{@render ask('minutes', 'Minutes', wrong.minutes, 'as planned')}{/if}
         {#if act.reason}{@render ask('reason', 'Why', undefined, '')}{/if}
-        {#if act.aside}<label class="said flex items-center gap-2"
+        {#if act.aside && !straight}<label class="said flex items-center gap-2"
             ><input type="checkbox" bind:checked={typed.aside} /> set aside: it has yet to be tested</label
           >{/if}
         <p class="said flex gap-2">

@@ -2,11 +2,10 @@
   import { createQuery } from '@tanstack/svelte-query';
   import type { Schemas } from '$lib/api/client';
   import { count, date, longDate, quantity, words } from '$lib/format';
-  import { demandHref, orderHref } from '$lib/links';
+  import { demandHref, lotHref, orderHref } from '$lib/links';
   import { stockLot } from '$lib/queries';
-  import { saveSheet } from '$lib/ui/export';
 
-  /** What a lot or serial number was made of, what was made of it, and who has it: the list for a recall. */
+  /** What a lot or serial number was made of, and what was made of it. */
   interface Props {
     item: string;
     lot?: string;
@@ -26,35 +25,6 @@
   };
   const label = (s: { item: string; lot?: string | null; serial?: string | null }) =>
     [s.item, s.lot ?? s.serial ?? ''].join(' ').trim();
-
-  function save() {
-    const rows = [
-      ...shipped.map((s) => [
-        'customer',
-        s.partner,
-        s.number,
-        s.date,
-        s.item,
-        s.lot ?? s.serial,
-        s.quantity,
-        s.unit
-      ]),
-      ...(trace.data?.here ?? []).map((h) => [
-        'here',
-        h.siteName,
-        '',
-        '',
-        h.item,
-        h.lot ?? h.serial,
-        h.quantity,
-        h.unit
-      ])
-    ];
-    void saveSheet(`recall-${item}-${name}`, {
-      header: ['where', 'who', 'order', 'date', 'item', 'lot', 'quantity', 'unit'],
-      rows
-    });
-  }
 </script>
 
 {#snippet steps(all: Step[], nothing: string)}
@@ -89,19 +59,10 @@
         {@render steps(trace.data.forward, 'Nothing of it has left.')}
       </div>
     </div>
-    <h3 class="section mt-3 flex items-baseline gap-3">
-      Who would have to be told
-      <button type="button" class="plain-action no-print" onclick={save}>Save the list</button>
-    </h3>
-    <p class="mt-1">
-      {#if shipped.length > 0}{count(new Set(shipped.map((s) => s.partner)).size, 'customer')}:
-        {shipped
-          .map((s) => `${s.partner ?? 'nobody in particular'} (${label(s)}, ${s.number})`)
-          .join('; ')}.{:else}No customer has any of it.{/if}
-      {#each trace.data.here as h, i (i)}<span class="block text-ink-2"
-          >{quantity(h.quantity)}
-          {h.unit} of {label(h)} lie at {h.siteName}{h.quarantined ? ', set aside' : ''}.</span
-        >{/each}
+    <p class="mt-2">
+      {#if shipped.length > 0}{count(new Set(shipped.map((s) => s.partner)).size, 'customer')} would have to be
+        told.{:else}No customer has any of it.{/if}
+      <a class="link no-print" href={lotHref(item, lot, serial)}>All of {name} on one page</a>
     </p>
   </section>
 {:else}

@@ -1,9 +1,13 @@
 <script lang="ts">
+  import type { Schemas } from '$lib/api/client';
   import { money, quantity, said } from '$lib/format';
-  import type { Posting } from './posting.svelte';
 
   /** What a posting would do, as the slip that it prints: what moves, what is left, and why it cannot be. */
-  let { posting, currency }: { posting: Posting; currency: string } = $props();
+  interface Props {
+    posting: { refused?: string | undefined; preview?: Schemas['PostingView'] | undefined };
+    currency: string;
+  }
+  let { posting, currency }: Props = $props();
   const view = $derived(posting.preview);
 </script>
 
@@ -41,6 +45,9 @@
         <dd class="wide">{order.done ? 'done' : `${quantity(order.open)} ${order.unit} to come`}</dd>
       {/each}
     </dl>
+    {#if view.asks}<p class="mt-2 border-l-4 border-marigold px-3" data-testid="asks">
+        A difference of {money(view.differs, currency)} is approved by the {view.asks} before it is posted.
+      </p>{/if}
     {#each view.remarks as remark (remark)}<p class="mt-2 border-l-4 border-marigold px-3">
         {said(remark)}.
       </p>{/each}

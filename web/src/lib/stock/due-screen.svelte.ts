@@ -7,6 +7,7 @@ import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
 import { Posting, type Wish } from './posting.svelte';
+import { scanning, type Scan } from './scanning.svelte';
 
 export type Due = Schemas['DueLine'];
 
@@ -38,17 +39,41 @@ export class DueScreen extends ListScreen<Due> {
   );
   readonly posting = new Posting(
     () => this.wish,
-    () => this.list.selected.clear()
+    () => {
+      const [one, ...others] = new Set(this.together.map((r) => r.supplier));
+      this.received(this.posting.last, others.length === 0 ? one : undefined);
+      this.list.selected.clear();
+    }
   );
 
   constructor() {
     super({ name: 'coming-in', row: 'line', opened: 'line' });
+    $effect(() => scanning.takenBy((scan) => this.scanned(scan)));
   }
 
   get empty(): string {
     return this.sought || this.supplier
       ? 'Nothing that is to come fits these filters.'
       : 'No supplier has anything to bring: release purchase orders in the Plan.';
+  }
+
+  /** What was received, and whose invoice may have come with it. */
+  received(last: Posting['last'], supplier: string | null | undefined): void {
+    this.posting.last = last && {
+      ...last,
+      charges: rights.releases(['buy']) ? (supplier ?? undefined) : undefined
+    };
+  }
+
+  /** A scanned order is opened, and a label is typed into the receipt of the line that is to bring its item. */
+  private scanned(scan: Scan): boolean {
+    const brings = (r: Due) => (scan.kind === 'order' ? r.number === scan.number : r.item === scan.item);
+    const line = this.here && brings(this.here) ? this.here : this.all().find(brings);
+    if (!line) return false;
+    if (scan.kind !== 'order') scanning.wait(scan);
+    this.list.selected.clear();
+    this.open(line.key);
+    return true;
   }
 
   /** All that is selected, whole. */

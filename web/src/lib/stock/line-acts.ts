@@ -32,6 +32,8 @@ export interface ActLine {
   purchaseUnit?: string | null;
   tracking: string;
   open: number;
+  /** The customer it goes to without coming to a site. */
+  straightTo?: string | null;
   components?: { item: string; itemName: string; quantity: number; unit: string }[];
 }
 

@@ -11,6 +11,8 @@ const PAUSE = 200;
 
 /** With what goes out of the house or comes into it goes a paper. */
 const NOTED = new Set(['shipment', 'transfer_out', 'supplier_return', 'receipt']);
+/** What comes in is labelled. */
+const LABELLED = new Set(['receipt', 'output', 'transfer_in', 'customer_return']);
 
 /** A posting before it is posted: what it would do, why it cannot be, and the last one with what takes it back. */
 export class Posting {
@@ -21,8 +23,11 @@ export class Posting {
   refused = $state<string | undefined>();
   looking = $state(false);
   busy = $state(false);
-  /** What was posted last from here. */
-  last = $state.raw<{ key: string; sentence: string; note?: boolean } | undefined>();
+  /** What was posted last from here; `charges` is the supplier whose invoice may be at hand. */
+  last = $state.raw<
+    | { key: string; sentence: string; note?: boolean; labels?: boolean; charges?: string | undefined }
+    | undefined
+  >();
   /** What came of it, where there is nothing to take back. */
   told = $state<string | undefined>();
   /** Of what is to be posted: pressed again after a lost answer, it posts nothing twice. */
@@ -58,6 +63,11 @@ export class Posting {
     () => !this.busy && !this.looking && this.preview !== undefined && this.preview.refused.length === 0
   );
 
+  /** What its button says: who has to approve it is asked. */
+  verb(name: string): string {
+    return this.preview?.asks ? `Ask the ${this.preview.asks}` : name;
+  }
+
   /** Whether it may be pressed: while it is looked at it is posted as soon as that is done. */
   readonly pressable = $derived(this.ready || (this.looking && !this.busy));
 
@@ -83,7 +93,9 @@ export class Posting {
   async post(): Promise<void> {
     const wish = this.#wish();
     this.#wanted = this.looking;
-    if (wish && this.ready) await this.#post(wish, this.#command);
+    if (!wish || !this.ready) return;
+    if (this.preview?.asks) await this.#ask(wish, this.#command);
+    else await this.#post(wish, this.#command);
   }
 
   /** Takes a posting back; without a key the last one from here. */
@@ -95,20 +107,39 @@ export class Posting {
     await this.#post({ reason, lines: [{ act: 'REVERSE', reverses: key }] }, crypto.randomUUID());
   }
 
-  async #post(wish: Wish, command: string): Promise<void> {
-    if (this.busy) return;
-    this.busy = true;
-    this.refused = undefined;
-    planSeen.deciding();
-    try {
+  /** Somebody has to approve it before it is posted. */
+  #ask(wish: Wish, command: string): Promise<void> {
+    return this.#do(async () => {
+      const asked = this.preview?.asks;
+      await answer(
+        api.POST('/api/stock/waiting', { params: { header: { 'Idempotency-Key': command } }, body: wish })
+      );
+      this.last = undefined;
+      this.told = `Asked the ${asked}. Until it is approved it stands in Counts.`;
+    });
+  }
+
+  #post(wish: Wish, command: string): Promise<void> {
+    return this.#do(async () => {
       const posted = await answer(
         api.POST('/api/stock/postings', { params: { header: { 'Idempotency-Key': command } }, body: wish })
       );
       const sentence = said(posted.posting.sentence);
       const back = wish.lines[0]?.act === 'REVERSE';
       const note = posted.posting.movements.some((m) => NOTED.has(m.kind));
-      this.last = posted.key && !back ? { key: posted.key, sentence, note } : undefined;
+      const labels = posted.posting.movements.some((m) => LABELLED.has(m.kind));
+      this.last = posted.key && !back ? { key: posted.key, sentence, note, labels } : undefined;
       this.told = this.last ? undefined : sentence;
+    });
+  }
+
+  async #do(what: () => Promise<void>): Promise<void> {
+    if (this.busy) return;
+    this.busy = true;
+    this.refused = undefined;
+    planSeen.deciding();
+    try {
+      await what();
       this.preview = undefined;
       this.#command = crypto.randomUUID();
       // what was typed is posted: a reload from here on must not offer it again

@@ -13,7 +13,7 @@ import { trial } from '$lib/trial.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import { saveSheet, savingKeys, tabbed, type FileKind, type Sheet } from '$lib/ui/export';
 import { FilteredScreen } from '$lib/ui/list-screen.svelte';
-import { deepest, lateness, linesOf, visible, type Bar, type Line, type Promise } from './threads';
+import { deepest, lateness, linesOf, nextStep, visible, type Bar, type Line, type Promise } from './threads';
 
 const COLUMNS = [
   { code: 'order', name: 'Customer order' },
@@ -183,6 +183,12 @@ export class ThreadsScreen extends FilteredScreen {
     if (bar?.link) void goto(hrefOf(bar.link));
   }
 
+  /** Where the next step of a bar is done: the form of an order, its release, or what goes out. */
+  next(bar: Bar | undefined): void {
+    const href = bar && nextStep(bar, this.of.number);
+    if (href) void goto(href);
+  }
+
   #escape(): void {
     if (this.change) this.change = undefined;
     else {
@@ -232,6 +238,12 @@ export class ThreadsScreen extends FilteredScreen {
         keys: 'w, Enter',
         says: 'To the slip of the bar',
         run: () => (this.change ? this.pane?.keep() : this.open(this.here))
+      },
+      {
+        keys: '.',
+        says: 'Next step of the bar’s order',
+        also: 'post release ship report',
+        run: () => this.next(this.here)
       },
       { keys: 'e', says: 'Change the bar’s order', run: () => this.decide(this.here) },
       { keys: 'n', says: 'Take an order', run: () => this.enter() },

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '$lib/format';
 import { days } from '$lib/ui/axis';
-import { axisOf, deepest, lateness, linesOf, marksOf, visible, type Bar, type Promise } from './threads';
+import {
+  axisOf,
+  deepest,
+  lateness,
+  linesOf,
+  marksOf,
+  nextStep,
+  visible,
+  type Bar,
+  type Promise
+} from './threads';
 
 const none = new Set<number>();
 
@@ -124,5 +134,19 @@ describe('customer orders', () => {
       'LEG Leg 1',
       '3'
     ]);
+  });
+});
+
+describe('the next step of a bar', () => {
+  it('is its release, its form, or its way to the customer', () => {
+    expect(nextStep(bar(0, -1, { key: 'A~W~2026-12-01~4~0' }), 'SO-1')).toBe(
+      '/plan?order=A%7EW%7E2026-12-01%7E4%7E0'
+    );
+    expect(nextStep(bar(0, -1, { kind: 'open', number: 'MO-7' }), 'SO-1')).toBe(
+      '/orders?number=MO-7&step=next'
+    );
+    expect(nextStep(bar(0, -1, { kind: 'customer_order' as Bar['kind'] }), 'SO-1')).toBe(
+      '/stock/out?words=SO-1'
+    );
   });
 });

@@ -24,6 +24,20 @@ export interface Look {
   folded: ReadonlySet<number>;
 }
 
+/**
+ * Where the next step of a bar is done: what is planned is released, of what is open the form of its order is begun, and what is
+ * there goes out to the customer.
+ *
+ * @param number of the customer order whose thread it is
+ */
+export function nextStep(bar: Bar, number: string | undefined): string | undefined {
+  const key = bar.key ?? undefined;
+  if (bar.kind === 'planned' && key) return '/plan?' + new URLSearchParams({ order: key }).toString();
+  if (bar.kind === 'open' && bar.number)
+    return '/orders?' + new URLSearchParams({ number: bar.number, step: 'next' }).toString();
+  return number ? '/stock/out?' + new URLSearchParams({ words: number }).toString() : undefined;
+}
+
 /** The bars that are shown, in their order. */
 export function visible(bars: Bar[], look: Look): Placed[] {
   const hidden = new Set<number>();

@@ -10,11 +10,15 @@
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-30 bg-black/30" />
     <Dialog.Content
-      class="fixed top-[5vh] left-1/2 z-30 grid max-h-[90vh] w-[760px] max-w-[94vw] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)_auto] rounded border border-ink bg-slip p-4 text-ink"
+      class="fixed top-[5vh] left-1/2 z-30 grid max-h-[90vh] w-[1120px] max-w-[94vw] -translate-x-1/2 grid-rows-[auto_minmax(0,1fr)_auto] rounded border border-ink bg-slip p-4 text-ink"
     >
       <Dialog.Title class="mb-2 text-lg font-bold">Keys that act here</Dialog.Title>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <ul class="columns-2 gap-8 overflow-auto max-[700px]:columns-1" tabindex="0" aria-label="Keys">
+      <ul
+        class="columns-3 gap-8 overflow-auto max-[1100px]:columns-2 max-[700px]:columns-1"
+        tabindex="0"
+        aria-label="Keys"
+      >
         <li
           class="flex break-inside-avoid items-center justify-between gap-3 border-b border-line-2 py-[3px]"
         >

@@ -24,6 +24,7 @@
     { code: 'held', name: 'held' },
     { code: 'awaiting_approval', name: 'to be approved' },
     { code: 'ready', name: 'ready to go' },
+    { code: 'to_ask', name: 'to be asked' },
     { code: 'sent', name: 'not confirmed' },
     { code: 'confirmed', name: 'confirmed' }
   ];
@@ -103,7 +104,13 @@
   {/snippet}
   {#snippet detail()}
     {#if screen.opened}
-      <OrderPane bind:this={screen.pane} number={screen.opened} {today} {currency} />
+      <OrderPane
+        bind:this={screen.pane}
+        number={screen.opened}
+        begin={screen.begins ? () => screen.begun() : undefined}
+        {today}
+        {currency}
+      />
     {:else}
       <p class="grid h-full place-content-center text-ink-2">
         Choose an order to see its lines and what they serve.

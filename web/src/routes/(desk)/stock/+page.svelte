@@ -1,11 +1,10 @@
 <script lang="ts">
-  import DataViews from '$lib/data/DataViews.svelte';
   import { count, longDate, money, quantity } from '$lib/format';
   import FilePane from '$lib/stock/FilePane.svelte';
   import LedgerPane from '$lib/stock/LedgerPane.svelte';
   import PostedLine from '$lib/stock/PostedLine.svelte';
   import { ONLY, StockScreen, type OnHand } from '$lib/stock/stock-screen.svelte';
-  import { STOCK_VIEWS } from '$lib/stock/views';
+  import StockViews from '$lib/stock/StockViews.svelte';
   import Chooser from '$lib/ui/Chooser.svelte';
   import Fetching from '$lib/ui/Fetching.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -59,7 +58,7 @@
   copied={() => screen.copied()}
   {row}
 >
-  {#snippet views()}<DataViews views={STOCK_VIEWS} label="Views of the stock" />{/snippet}
+  {#snippet views()}<StockViews />{/snippet}
   {#snippet chips()}
     <Chooser name="Only what" value={screen.only} choices={ONLY} onchoose={(v) => screen.filter('only', v)} />
   {/snippet}

@@ -9,8 +9,7 @@ import java.util.stream.Stream;
 /**
  * Tells a dataset's story on another day, whatever its weekday: what was to happen in three working days happens in three
  * working days. Orders, stock and materials are moved by weekdays, and so are the days on which a calendar is closed, so
- * that between any two dates there are as many working days as before; history, of which customer orders that are done are a
- * part, and forecasts, which go by weeks, are moved by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
+ * that between any two dates there are as many working days as before; history, of which orders that are done are a part, and forecasts, which go by weeks, are moved by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
  */
 final class AnotherDay {
     private static final Set<String> BY_WEEKS = Set.of(
@@ -20,7 +19,11 @@ final class AnotherDay {
             "forecast_adjustments",
             "forecast_versions",
             "shipments",
-            "closed_customer_orders");
+            "closed_customer_orders",
+            "closed_orders",
+            "closed_order_components",
+            "usage",
+            "receipts");
     private static final int WEEKDAYS = 5;
     private static final int WEEK = 7;
 

@@ -67,6 +67,8 @@ public final class Codec<F extends Fact> {
         put(Fact.ApprovalLimit.class, "approval_limits");
         put(Fact.Invoice.class, "invoices");
         put(Fact.InvoiceLine.class, "invoice_lines");
+        put(Fact.Lot.class, "lots");
+        put(Fact.LotTest.class, "lot_tests");
         put(Fact.OpenOrder.class, "open_orders");
         put(Fact.OpenOrderComponent.class, "open_order_components");
     }

@@ -31,7 +31,7 @@ public final class DeskTables {
             Column.required("name", TEXT),
             Column.required("made_at", TEXT));
 
-    /** What a supplier is to be asked: another date for an order that lies with him, or that it is not needed. */
+    /** What a supplier is to be asked: another date for an order that lies with him, or that it is not needed; and when he was. */
     public static final Table REQUESTS = Table.table(
             "change_requests",
             Column.key("order_number", TEXT),
@@ -39,7 +39,12 @@ public final class DeskTables {
             Column.required("kind", TEXT),
             Column.of("due_date", ColumnType.DAY),
             Column.required("name", TEXT),
-            Column.required("made_at", TEXT));
+            Column.required("made_at", TEXT),
+            Column.of("sent_at", TEXT));
+
+    /** In which sequence orders lie at the work center where they stand. */
+    public static final Table BENCH = Table.table(
+            "bench_places", Column.key("number", TEXT), Column.key("line", TEXT), Column.required("place", TEXT));
 
     /** Who approved an order, as whom and what it came to then. */
     public static final Table APPROVALS = Table.table(
@@ -55,7 +60,7 @@ public final class DeskTables {
             Table.table("what_ifs", Column.key("id", TEXT), Column.required("assumptions", TEXT));
 
     private static final Map<String, Table> BY_NAME =
-            List.of(ORDER_HEADS, HOLDS, REQUESTS, APPROVALS, WHAT_IFS).stream()
+            List.of(ORDER_HEADS, HOLDS, REQUESTS, BENCH, APPROVALS, WHAT_IFS).stream()
                     .collect(Collectors.toUnmodifiableMap(Table::name, table -> table));
 
     private DeskTables() {}

@@ -30,6 +30,8 @@ public final class Facts implements CompanyFacts {
             Map.entry("alternative_items", List.of("item")),
             Map.entry("open_orders", List.of("item", "number")),
             Map.entry("shipments", List.of("number")),
+            Map.entry("lots", List.of("item")),
+            Map.entry("lot_tests", List.of("item")),
             Map.entry("invoices", List.of("number")),
             Map.entry("invoice_lines", List.of("number", "order_number")),
             Map.entry("stock", List.of("item")),

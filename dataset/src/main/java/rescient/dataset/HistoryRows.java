@@ -94,16 +94,20 @@ final class HistoryRows {
             row.put("number", past.order().order().number());
             row.put("line", past.order().order().line());
             row.put("supplier", BooksWriter.said(past.order().order().supplier()));
-            row.put("ordered_date", sent(past).toString());
+            Row order = orders.get(BooksWriter.key(
+                    past.order().order().number(), past.order().order().line()));
+            row.put("ordered_date", sent(order, past.date()).toString());
+            row.put("first_confirmed_date", order == null ? "" : order.text("first_confirmed_date", ""));
         }
         return row;
     }
 
-    /** The day an order was sent: when it starts, or else when it comes, as far as that is known. */
-    private LocalDate sent(Books.Past past) {
-        Row order = orders.get(BooksWriter.key(
-                past.order().order().number(), past.order().order().line()));
-        LocalDate start = order == null ? null : order.date("start_date");
-        return start != null && !start.isAfter(past.date()) ? start : past.date();
+    /** The day an order was sent: as it says, or else when it starts, or when it comes, as far as that is known. */
+    private static LocalDate sent(Row order, LocalDate received) {
+        if (order == null) {
+            return received;
+        }
+        LocalDate sent = order.date("sent_date") == null ? order.date("start_date") : order.date("sent_date");
+        return sent != null && !sent.isAfter(received) ? sent : received;
     }
 }

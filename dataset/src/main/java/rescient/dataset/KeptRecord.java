@@ -25,15 +25,15 @@ public interface KeptRecord {
     /** Movements on the lines of these documents. */
     List<Row> movementsOn(Collection<String> numbers);
 
-    /** Movements of these items on or after a day. */
-    List<Row> movementsSince(Collection<String> items, LocalDate day);
+    /** Movements of these items after a day. */
+    List<Row> movementsAfter(Collection<String> items, LocalDate day);
 
     /** Rows of {@code stock_values} or {@code stock_layers} of these items. */
     List<Row> ofItems(String table, Collection<String> items);
 
     /**
      * Rows of these documents, of {@code open_orders} and {@code closed_orders} with their components, {@code order_steps},
-     * {@code in_transit} or {@code order_costs}.
+     * {@code in_transit}, {@code order_costs}, {@code usage} or {@code receipts}.
      */
     List<Row> ofOrders(String table, Collection<String> numbers);
 

@@ -16,8 +16,10 @@ import java.util.stream.Stream;
  * one does not go through all of them; indexes are made when they are first asked for, and kept as long as the rows are.
  */
 final class KeyedRows {
-    /** With more told than this the rows are put together anew. */
+    /** With more told than this, and than this part of the rows, they are put together anew. */
     private static final int MOST_TOLD = 500;
+
+    private static final int PART_TOLD = 20;
 
     private static final String COMPONENTS = "open_order_components";
 
@@ -120,7 +122,9 @@ final class KeyedRows {
             told.put(change.key(), change.after());
         }
         KeyedRows next = new KeyedRows(table, read, told);
-        return told.size() > MOST_TOLD ? new KeyedRows(table, next.rows()) : next;
+        return told.size() > Math.max(MOST_TOLD, read.rows.size() / PART_TOLD)
+                ? new KeyedRows(table, next.rows())
+                : next;
     }
 
     /** Makes what is looked up in the rows, by key and by these columns, before somebody waits for it. */

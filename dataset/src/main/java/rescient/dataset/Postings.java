@@ -1,6 +1,5 @@
 package rescient.dataset;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -41,6 +40,10 @@ public final class Postings {
             "order_steps",
             "in_transit",
             "order_costs");
+
+    /** What came of orders and what they took. */
+    private static final Map<String, Books.Past.Table> HISTORY =
+            Map.of("usage", Books.Past.Table.USAGE, "receipts", Books.Past.Table.RECEIPTS);
 
     private final Facts facts;
     private final KeptRecord kept;
@@ -90,7 +93,7 @@ public final class Postings {
     }
 
     private void carryOut(List<Row> rows) {
-        Map<String, Row> moved = new TreeMap<>();
+        Map<Long, Row> moved = new TreeMap<>();
         Set<String> reversed = new LinkedHashSet<>();
         for (Row row : rows) {
             add(numbers, row.text("number"));
@@ -122,9 +125,8 @@ public final class Postings {
                 .map(row -> row.date("date"))
                 .min(LocalDate::compareTo)
                 .orElseThrow();
-        for (List<Row> some : List.of(back, kept.movementsOn(numbers), kept.movementsSince(items, day))) {
-            some.forEach(
-                    movement -> moved.put(String.format("%019d", Long.parseLong(movement.text("movement"))), movement));
+        for (List<Row> some : List.of(back, kept.movementsOn(numbers), kept.movementsAfter(items, day))) {
+            some.forEach(movement -> moved.put(Long.parseLong(movement.text("movement")), movement));
         }
         scope.put("movements", List.copyOf(moved.values()));
         scope.put("stock_values", kept.ofItems("stock_values", items));
@@ -176,6 +178,7 @@ public final class Postings {
         scope.put("customer_order_parts", rows("customer_order_parts", "number", numbers));
         scope.get("customer_order_parts").forEach(row -> add(items, row.text("component")));
         scope.put("shipments", rows("shipments", "number", numbers));
+        HISTORY.keySet().forEach(table -> scope.put(table, kept.ofOrders(table, numbers)));
     }
 
     private static boolean done(Row line) {
@@ -326,6 +329,33 @@ public final class Postings {
         return then(table, List.of(line.order().number(), line.order().line()));
     }
 
+    /**
+     * What became of the history of the orders of which something came or that took something: of each such line all rows
+     * that it has then, of {@code usage} or {@code receipts}; none if nothing is left.
+     */
+    public Map<List<String>, List<Row>> history(String table) {
+        Map<List<String>, List<Row>> lines = new LinkedHashMap<>();
+        books.past().stream()
+                .filter(past -> past.order() != null && past.table() == HISTORY.get(table))
+                .forEach(past -> lines.put(
+                        List.of(
+                                past.order().order().number(),
+                                past.order().order().line()),
+                        new ArrayList<>()));
+        Map<String, Row> orders = new HashMap<>();
+        for (String of : List.of("open_orders", "closed_orders")) {
+            data.of(of).forEach(row -> orders.put(BooksWriter.key(row.text("number"), row.text("line")), row));
+        }
+        for (Map<String, String> cells :
+                new HistoryRows(data, books, orders, Map.of()).rows(table, HISTORY.get(table))) {
+            List<Row> of = lines.get(List.of(cells.get("number"), cells.get("line")));
+            if (of != null) {
+                of.add(row(ExecutionTables.all().get(table), cells));
+            }
+        }
+        return lines;
+    }
+
     /** Where it moved something, or changed its value. */
     public List<Books.Point> points() {
         return movements.stream()
@@ -337,7 +367,7 @@ public final class Postings {
 
     /** What lies at a point then, and what it is worth. */
     public Books.Amount amount(Books.Point point) {
-        return books.values().getOrDefault(point, new Books.Amount(BigDecimal.ZERO, BigDecimal.ZERO));
+        return books.amount(point);
     }
 
     /** The layers of value at a point, by lot and serial number with a zero character between; none where none are kept. */

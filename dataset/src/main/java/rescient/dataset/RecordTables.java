@@ -19,7 +19,9 @@ public final class RecordTables {
                     "stock_layers",
                     "order_costs",
                     "order_steps",
-                    "in_transit")
+                    "in_transit",
+                    "usage",
+                    "receipts")
             .stream()
             .map(ExecutionTables.all()::get)
             .toList();

@@ -97,6 +97,7 @@ public final class Table {
                     Column.of("payment_days", DAYS),
                     Column.of("tax_number", TEXT),
                     Column.of("tax_rate", AMOUNT),
+                    Column.of("order_text", TEXT),
                     Column.of("retired", ColumnType.FLAG)),
             table(
                     "customers",
@@ -198,7 +199,8 @@ public final class Table {
                     Column.of("max_quantity", AMOUNT),
                     Column.of("preference", new ColumnType.Whole(1, 1_000)),
                     Column.of("supplier_code", TEXT),
-                    Column.of("over_receipt_percent", AMOUNT)),
+                    Column.of("over_receipt_percent", AMOUNT),
+                    Column.of("order_text", TEXT)),
             table(
                     "stock",
                     Column.key("item", TEXT).to("items"),
@@ -309,6 +311,26 @@ public final class Table {
                             ColumnType.words(
                                     "planner", "buyer", "stores", "foreman", "sales", "engineer", "approver"))),
             table(
+                    "lots",
+                    Column.key("item", TEXT).to("items"),
+                    Column.openKey("lot", TEXT),
+                    Column.openKey("serial", TEXT),
+                    Column.of("expiry", ColumnType.DAY),
+                    Column.of("supplier_lot", TEXT),
+                    Column.of("document", TEXT),
+                    Column.of("note", TEXT)),
+            table(
+                    "lot_tests",
+                    Column.key("item", TEXT).to("items"),
+                    Column.openKey("lot", TEXT),
+                    Column.openKey("serial", TEXT),
+                    Column.key("name", TEXT),
+                    Column.of("value", ColumnType.SIGNED),
+                    Column.of("unit", TEXT),
+                    Column.of("lower", ColumnType.SIGNED),
+                    Column.of("upper", ColumnType.SIGNED),
+                    Column.of("date", ColumnType.DAY)),
+            table(
                     "invoices",
                     Column.openKey("supplier", TEXT).to("suppliers"),
                     Column.openKey("customer", TEXT).to("customers"),
@@ -326,7 +348,7 @@ public final class Table {
                     Column.key("line", TEXT),
                     Column.required("order_number", TEXT),
                     Column.required("order_line", TEXT),
-                    Column.required("quantity", AMOUNT),
+                    Column.required("quantity", ColumnType.SIGNED),
                     Column.of("unit", TEXT).to("units"),
                     Column.required("price", AMOUNT)),
             table(
@@ -353,7 +375,9 @@ public final class Table {
                     Column.of("confirmed_date", ColumnType.DAY),
                     Column.of("split_of", TEXT),
                     Column.of("state", TEXT),
-                    Column.of("purchase_state", TEXT)),
+                    Column.of("purchase_state", TEXT),
+                    Column.of("sent_date", ColumnType.DAY),
+                    Column.of("first_confirmed_date", ColumnType.DAY)),
             table(
                     "open_order_components",
                     Column.key("number", TEXT),

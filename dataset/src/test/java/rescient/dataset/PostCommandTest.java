@@ -99,6 +99,29 @@ class PostCommandTest {
         assertThat(lines(again, "open_orders").get(1)).contains("10,1,buy").contains(",20,");
     }
 
+    /** What came and went is lowered again when it is taken back, in the same run or in the next. */
+    @Test
+    void theHistoryIsLoweredInTheNextRunToo() throws IOException {
+        String[] done = {
+            "k1,2026-03-19,receive,10,,,,1,,", "k2,2026-03-20,output,20,,,,4,,", "k3,2026-03-20,ship,C1,,,,2,,"
+        };
+        String[] back = {"k4,2026-03-20,reverse,,,,,,,k3", "k5,2026-03-20,reverse,,,,,,,k1"};
+        post(folder.resolve("in"), folder.resolve("half"), HEAD, done[0], done[1], done[2]);
+        assertThat(lines(folder.resolve("half"), "receipts")).hasSize(2);
+        assertThat(lines(folder.resolve("half"), "shipments")).hasSize(2);
+        post(folder.resolve("half"), folder.resolve("two"), HEAD, back[0], back[1]);
+        post(folder.resolve("in"), folder.resolve("one"), HEAD, done[0], done[1], done[2], back[0], back[1]);
+        for (String run : List.of("one", "two")) {
+            assertThat(lines(folder.resolve(run), "refused")).hasSize(1);
+            for (String table : List.of("receipts", "shipments")) {
+                assertThat(lines(folder.resolve(run), table))
+                        .as(run + " " + table)
+                        .hasSize(1);
+            }
+            assertThat(lines(folder.resolve(run), "usage")).as(run).hasSize(2);
+        }
+    }
+
     /** Taken in one run or in two, the same postings come to the same. */
     @Test
     void twoRunsAreAsGoodAsOne() throws IOException {

@@ -55,7 +55,8 @@ record DoneOrder(Tables tables, int number, String item, String customer, long s
         return number % 4 == 2 ? -1 - number % 3 : 0;
     }
 
-    private static LocalDate workdays(LocalDate from, int days) {
+    /** So many working days later, or before. */
+    static LocalDate workdays(LocalDate from, int days) {
         LocalDate to = from;
         for (int left = Math.abs(days); left > 0; ) {
             to = to.plusDays(Integer.signum(days));

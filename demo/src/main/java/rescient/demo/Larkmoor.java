@@ -35,6 +35,7 @@ public final class Larkmoor {
         new WorkshopTrade(tables, BASE, SEED).fill();
         tables.add("settings", "key", "forecast_set", "value", History.BASE_SET);
         new History(tables, BASE, SEED).fill();
+        new DonePurchases(tables, BASE).fill();
         new OpeningStock(tables, BASE, horizonEnd, folder, SEED).fillMore();
     }
 }

@@ -1,14 +1,9 @@
 package rescient.e2e;
 
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.Cookie;
-import java.io.IOException;
 import java.io.StringReader;
-import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -20,7 +15,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
-import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -56,8 +50,7 @@ class DataMeasurements extends DeskTest {
     @Autowired
     private DataSource database;
 
-    private final HttpClient http = HttpClient.newHttpClient();
-    private final Map<String, String> cookies = new HashMap<>();
+    private Requests requests;
 
     @Override
     @BeforeEach
@@ -69,52 +62,13 @@ class DataMeasurements extends DeskTest {
     void theDataOfALargeCompany() throws Exception {
         Page page = signedIn("ida");
         page.locator(".plan-row").first().waitFor();
-        for (Cookie cookie : page.context().cookies()) {
-            cookies.put(cookie.name, cookie.value);
-        }
+        requests = new Requests(port, page);
         Facts facts = live.current().directory().facts();
         lists(facts);
         bills(facts);
         health();
         replace();
         imported();
-    }
-
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
-                .header(
-                        "Cookie",
-                        cookies.entrySet().stream()
-                                .map(c -> c.getKey() + "=" + c.getValue())
-                                .collect(Collectors.joining("; ")))
-                .header("X-XSRF-TOKEN", cookies.getOrDefault("XSRF-TOKEN", ""));
-    }
-
-    private double get(String path) {
-        long begun = System.nanoTime();
-        try {
-            HttpResponse<String> answer = http.send(request(path).build(), HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() != 200) {
-                throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
-            }
-        } catch (IOException | InterruptedException e) {
-            throw new IllegalStateException(e);
-        }
-        return (System.nanoTime() - begun) / 1e6;
-    }
-
-    private String post(String path, String type, HttpRequest.BodyPublisher body) throws Exception {
-        HttpResponse<String> answer = http.send(
-                request(path)
-                        .header("Content-Type", type)
-                        .header("Idempotency-Key", UUID.randomUUID().toString())
-                        .POST(body)
-                        .build(),
-                HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() >= 300) {
-            throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
-        }
-        return answer.body();
     }
 
     /** Ten at once, each asking for windows of the list with other filters, sorts and words. */
@@ -137,11 +91,11 @@ class DataMeasurements extends DeskTest {
                         default -> "/api/items/sheet?code=" + encoded(code);
                     });
         }
-        asked.subList(0, 2 * KINDS.size()).forEach(this::get);
+        asked.subList(0, 2 * KINDS.size()).forEach(requests::get);
         ExecutorService users = Executors.newFixedThreadPool(USERS);
         try {
             List<Callable<Double>> all = asked.stream()
-                    .<Callable<Double>>map(path -> () -> get(path))
+                    .<Callable<Double>>map(path -> () -> requests.get(path))
                     .toList();
             print("data: lists and sheets, ten at once, the first minute of a server", together(users, all));
             List<Double> millis = together(users, all);
@@ -196,13 +150,13 @@ class DataMeasurements extends DeskTest {
 
     private void health() {
         long begun = System.nanoTime();
-        get("/api/data/health");
+        requests.get("/api/data/health");
         System.out.printf(Locale.ROOT, "data: health, first time %,.0f ms%n", (System.nanoTime() - begun) / 1e6);
         print("data: health, again", repeated("/api/data/health"));
     }
 
     private List<Double> repeated(String path) {
-        return IntStream.range(0, RUNS).mapToObj(run -> get(path)).toList();
+        return IntStream.range(0, RUNS).mapToObj(run -> requests.get(path)).toList();
     }
 
     /** A washer that ten thousand products take is replaced by another one. */
@@ -229,7 +183,7 @@ class DataMeasurements extends DeskTest {
         bring("bom_lines", lines.toString());
         print("data: where a washer is used", repeated("/api/bills/where-used?item=WASHER-A"));
         long begun = System.nanoTime();
-        post(
+        requests.post(
                 "/api/decisions",
                 "application/json",
                 HttpRequest.BodyPublishers.ofString(
@@ -257,14 +211,14 @@ class DataMeasurements extends DeskTest {
     /** Brings in a table whose columns have the names of the dataset. */
     private void bring(String table, String csv) throws Exception {
         String[] names = csv.substring(0, csv.indexOf('\n')).split(",");
-        String brought = post(
+        String brought = requests.post(
                 "/api/imports?name=" + table + ".csv",
                 "application/octet-stream",
                 HttpRequest.BodyPublishers.ofString(csv));
         String columns = IntStream.range(0, names.length)
                 .mapToObj(i -> "\"" + names[i] + "\":" + i)
                 .collect(Collectors.joining(","));
-        post(
+        requests.post(
                 "/api/imports/" + brought.replaceFirst(".*?\"id\":\"([^\"]+)\".*", "$1"),
                 "application/json",
                 HttpRequest.BodyPublishers.ofString(
@@ -324,7 +278,7 @@ class DataMeasurements extends DeskTest {
         jdbc.update("delete from fact_changes where revision = 1000000");
         jdbc.execute("vacuum analyze stock");
         begun = System.nanoTime();
-        String brought = post(
+        String brought = requests.post(
                 "/api/imports?name=stock.csv",
                 "application/octet-stream",
                 HttpRequest.BodyPublishers.ofString(csv.toString()));
@@ -334,10 +288,10 @@ class DataMeasurements extends DeskTest {
                 "{\"sheets\":[{\"sheet\":0,\"table\":\"stock\",\"columns\":{\"item\":0,\"site\":1,\"lot\":2,\"quantity\":3},"
                         + "\"dates\":\"YEAR_FIRST\",\"decimal\":\".\",\"withoutFaulty\":false}]}";
         begun = System.nanoTime();
-        post("/api/imports/" + id + "/preview", "application/json", HttpRequest.BodyPublishers.ofString(wish));
+        requests.post("/api/imports/" + id + "/preview", "application/json", HttpRequest.BodyPublishers.ofString(wish));
         double looked = (System.nanoTime() - begun) / 1e6;
         begun = System.nanoTime();
-        post("/api/imports/" + id, "application/json", HttpRequest.BodyPublishers.ofString(wish));
+        requests.post("/api/imports/" + id, "application/json", HttpRequest.BodyPublishers.ofString(wish));
         double taken = (System.nanoTime() - begun) / 1e6;
         current();
         System.out.printf(

@@ -68,6 +68,7 @@ abstract class DeskTest {
         registry.add("spring.datasource.password", TestDatabase::password);
         registry.add("rescient.today", () -> System.getProperty("rescient.day", "2026-11-23"));
         registry.add("rescient.demo", DEMO::toString);
+        registry.add("rescient.simulated-suppliers", () -> "off");
         registry.add("server.shutdown", () -> "immediate");
     }
 

@@ -238,6 +238,10 @@ class ForecastKeptTest extends DeskTest {
         assertThat(march).containsText("1 May");
         String without = march.textContent();
         for (String month : new String[] {"1 May", "1 Apr"}) {
+            // which month it begins with depends on whether the correction before is counted already
+            for (int later = 0; later < 12; later++) {
+                page.keyboard().press("PageDown");
+            }
             while (!point.locator("b").textContent().equals(month)) {
                 String at = point.locator("b").textContent();
                 page.keyboard().press("PageUp");

@@ -145,7 +145,8 @@ class ReleaseTest extends DeskTest {
         assertThat(tom.getByText("1 planned order of your choice is no longer asked for"))
                 .isVisible();
         Assertions.assertThat(jdbc.queryForObject(
-                        "select count(*) from supply_order_lines where item = 'NAIL-20'", Integer.class))
+                        "select count(*) from supply_order_lines where item = 'NAIL-20' and closed_date is null",
+                        Integer.class))
                 .isEqualTo(1);
     }
 
@@ -177,7 +178,8 @@ class ReleaseTest extends DeskTest {
                 .click();
         assertThat(page.getByTestId("released")).containsText("PO-2045");
         Assertions.assertThat(jdbc.queryForObject(
-                        "select count(*) from supply_order_lines where item = 'NAIL-20'", Integer.class))
+                        "select count(*) from supply_order_lines where item = 'NAIL-20' and closed_date is null",
+                        Integer.class))
                 .isEqualTo(1);
     }
 

@@ -46,6 +46,17 @@ class Screenshots extends DeskTest {
         postOn(page, "S-2611", "z", "20", "label missing");
         postOn(page, "S-2605", "a", "-4", null);
         shoot(page, "stock");
+        page.navigate("/stock/due");
+        listed(page, "PO-").waitFor();
+        page.keyboard().press(".");
+        page.keyboard().type("(240)WAX-BLK(10)W-31(30)75");
+        page.keyboard().press("Enter");
+        page.getByTestId("receive").getByLabel("Lot").press("Enter");
+        assertThat(page.getByText("Labels")).isVisible();
+        page.navigate("/stock/lot?item=WAX-BLK&lot=W-31");
+        test(page, "acid value", "18.9", "17", "22");
+        test(page, "moisture", "1.4", "", "1");
+        shoot(page, "lot");
         page.navigate("/items?code=GBX-410");
         assertThat(page.getByTestId("bom")).isVisible();
         page.getByRole(
@@ -63,16 +74,6 @@ class Screenshots extends DeskTest {
         page.locator(".plan-row").nth(1).click();
         assertThat(page.getByTestId("repair")).isVisible();
         shoot(page, "health");
-        page.navigate("/items/bring");
-        page.getByLabel("Drop a file here").focus();
-        page.evaluate(
-                "text => { const data = new DataTransfer(); data.setData('text/plain', text);"
-                        + " document.querySelector('[aria-label^=\"Drop a file\"]').dispatchEvent("
-                        + "new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })) }",
-                "Part no\tDescription\tUnit\tCost\nROD-12\tSteel rod 12 mm\tm\t3,45\n"
-                        + "ROD-16\tSteel rod 16 mm\tyards\t4,20\nROD-20\tSteel rod 20 mm\tm\t5,10\n");
-        assertThat(page.getByTestId("faults")).isVisible();
-        shoot(page, "bring");
         Page dark = signedIn("ida", ColorScheme.DARK);
         plannedOrder(dark, "BRG-6202").click();
         assertThat(dark.getByTestId("serves")).containsText("SO-790");
@@ -81,7 +82,6 @@ class Screenshots extends DeskTest {
         plannedOrder(deciding, "BRG-6202").click();
         deciding.getByTestId("offers").getByText("For this order").first().click();
         assertThat(deciding.getByTestId("consequence")).containsText("SO-790");
-        shoot(deciding, "change");
         Page late = signedIn("ida");
         late.keyboard().press("s");
         assertThat(late.getByLabel("All signals")).containsText("demand late");
@@ -105,12 +105,19 @@ class Screenshots extends DeskTest {
         assertThat(late.getByTestId("methods")).containsText("least error");
         assertThat(late.locator(".plan-row").first()).isVisible();
         shoot(late, "forecast");
-        late.navigate("/demand/running-out?point=BRG-6202~LARKMOOR");
-        assertThat(late.getByTestId("others")).isVisible();
-        shoot(late, "running-out");
-        late.navigate("/demand/kept?group=EXTRACT");
-        assertThat(late.getByTestId("by-customer")).isVisible();
-        shoot(late, "kept");
+        late.navigate("/partners/deliveries?supplier=BROOKMILL");
+        assertThat(late.getByTestId("delivered-lines")).isVisible();
+        shoot(late, "deliveries");
+        late.navigate("/stock/out");
+        late.locator(".plan-row").nth(1).click();
+        assertThat(late.getByTestId("can-go")).isVisible();
+        shoot(late, "going-out");
+        late.navigate("/orders/bench");
+        late.locator(".card", new Page.LocatorOptions().setHasText("MO-319")).click();
+        late.keyboard().press("n");
+        late.getByTestId("issue").locator("button.main-action").click();
+        assertThat(late.getByTestId("costs")).isVisible();
+        shoot(late, "workbench");
         late.navigate("/demand/new");
         Locator sheet = late.getByTestId("order-sheet");
         sheet.getByLabel("Customer").fill("C110");
@@ -159,5 +166,16 @@ class Screenshots extends DeskTest {
             page.keyboard().press("Enter");
             assertThat(form).hasCount(0);
         }
+    }
+
+    private static void test(Page page, String what, String found, String least, String most) {
+        page.keyboard().press("n");
+        Locator form = page.getByTestId("test");
+        form.getByLabel("What").fill(what);
+        form.getByLabel("Found").fill(found);
+        form.getByLabel("Not below").fill(least);
+        form.getByLabel("Not above").fill(most);
+        form.getByLabel("Found").press("Enter");
+        assertThat(page.getByTestId("tests")).containsText(what);
     }
 }

@@ -95,6 +95,72 @@ class BoughtForLineTest extends ServerTest {
         assertThat(get("ida", "/api/plan/why?key=" + number).status()).isNotEqualTo(500);
     }
 
+    /** What goes straight to the customer is received and shipped at once, by the buyer too, and is never on hand. */
+    @Test
+    void whatGoesStraightIsReceivedAndShippedInOnePosting() throws Exception {
+        enter("SO-990", line("2026-12-30", ",'supply':'DIRECT','supplier':'WIDDOW'"));
+        assertThat(release(
+                                "bram",
+                                UUID.randomUUID(),
+                                false,
+                                keys("BRG-6202 → SO-990 / 1").get(0))
+                        .status())
+                .isEqualTo(201);
+        knowing();
+        String number = jdbc.queryForObject("select number from open_orders where for_order = 'SO-990'", String.class);
+        BigDecimal before = onHand();
+        assertThat(get("bram", "/api/orders/one?number=" + number)
+                        .body()
+                        .get("lines")
+                        .get(0)
+                        .get("straightTo")
+                        .asText())
+                .isNotBlank();
+        // what comes to a site is not the buyer's to post
+        assertThat(receive("bram", "PO-2041").status()).isEqualTo(403);
+        Reply posted = receive("bram", number);
+        assertThat(posted.status()).as(String.valueOf(posted.body())).isEqualTo(201);
+        knowing();
+        assertThat(jdbc.queryForList(
+                        "select kind || ' ' || order_number || ' ' || quantity::int from movements order by number",
+                        String.class))
+                .containsExactly("receipt " + number + " 7", "shipment SO-990 -7");
+        assertThat(onHand()).isEqualByComparingTo(before);
+        assertThat(wanted()).isZero();
+        assertThat(count("open_orders where number = '" + number + "'")).isZero();
+
+        String back = "{'reason':'not yet','lines':[{'act':'REVERSE','reverses':'"
+                + posted.body().get("key").asText() + "'}]}";
+        assertThat(post("bram", "/api/stock/postings", UUID.randomUUID(), back).status())
+                .isEqualTo(201);
+        knowing();
+        assertThat(wanted()).isEqualByComparingTo("7");
+        assertThat(count("open_orders where number = '" + number + "'")).isOne();
+        assertThat(onHand()).isEqualByComparingTo(before);
+    }
+
+    private Reply receive(String login, String number) throws Exception {
+        return post(
+                login,
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'lines':[{'act':'RECEIVE','number':'" + number + "','line':'1'}]}");
+    }
+
+    /** By the customer, still. */
+    private BigDecimal wanted() {
+        return live.current().directory().facts().where(Fact.CustomerOrder.class, "number", "SO-990").stream()
+                .filter(Fact.CustomerOrder::counts)
+                .map(Fact.CustomerOrder::quantity)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    private BigDecimal onHand() {
+        return live.current().directory().facts().where(Fact.Stock.class, "item", "BRG-6202").stream()
+                .map(Fact.Stock::quantity)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
     /** A line that is taken from stock after all needs no purchase, and taken back it has its own again. */
     @Test
     void theWayOfALineIsUndoneAsAWhole() throws Exception {

@@ -258,4 +258,22 @@ class ChangesApiTest extends ServerTest {
         assertThat(get("ida", "/api/plan/changes?since=yesterday").status()).isEqualTo(400);
         assertThat(changes("2100-01-01T00:00:00Z").get("causes")).isEmpty();
     }
+
+    /** Of very many the first are sent; one cause has its own. */
+    @Test
+    void theFirstOfManyAreSent() throws Exception {
+        decide("ida", ordering("'customer':'C110',", "EXTR-4", "10", "2026-11-30"));
+        JsonNode all = changes("morning");
+        int count = all.get("orders").size();
+        assertThat(count).isGreaterThan(3);
+        assertThat(all.get("orderCount").asInt()).isEqualTo(count);
+        JsonNode few = changes("morning&most=2");
+        assertThat(few.get("orderCount").asInt()).isEqualTo(count);
+        assertThat(few.get("orders")).hasSize(2);
+        assertThat(few.get("orders").get(0)).isEqualTo(all.get("orders").get(0));
+        assertThat(few.get("causes")).isEqualTo(all.get("causes"));
+        int rush = all.get("causes").get(0).get("id").asInt();
+        assertThat(changes("morning&cause=" + rush).get("orders")).isEqualTo(all.get("orders"));
+        assertThat(changes("morning&cause=" + (rush + 1)).get("orders")).isEmpty();
+    }
 }

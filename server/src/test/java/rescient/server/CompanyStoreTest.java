@@ -127,6 +127,8 @@ class CompanyStoreTest extends ServerTest {
         });
         assertThat(next)
                 .containsExactlyInAnyOrderEntriesOf(Map.of(
+                        "invoice",
+                        1L,
                         "buy",
                         2045L,
                         "make",

@@ -97,6 +97,59 @@ class InvoiceTest extends ServerTest {
                 .isEqualTo(6);
     }
 
+    /** What goes back after it was charged is credited: as much as went back may be kept at once, more is looked at. */
+    @Test
+    void whatWentBackIsCredited() throws Exception {
+        agreed("48");
+        receive("10");
+        assertThat(decide("bram", invoice("R-1", "10", "48")).status()).isEqualTo(201);
+        Reply back = post(
+                "stella",
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'reason':'broken','lines':[{'act':'RETURN_TO_SUPPLIER','number':'" + ORDER
+                        + "','line':'1','item':'MOTOR-180','site':'LARKMOOR','quantity':2}]}");
+        assertThat(back.status()).as(String.valueOf(back.body())).isEqualTo(201);
+        knowing();
+        JsonNode can =
+                get("bram", "/api/invoices/chargeable?supplier=" + supplier()).body();
+        assertThat(can.get(0).get("left").asDouble()).isEqualTo(-2);
+        assertThat(consequence(invoice("G-1", "-3", "48")).get("remarks").toString())
+                .contains("3 pcs are credited, 2 went back: 48.00 EUR less");
+        assertThat(refusal(decide("bram", invoice("G-1", "0", "48")))).contains("nothing is charged");
+
+        byte[] document = ("<CreditNote xmlns='urn:oasis:names:specification:ubl:schema:xsd:CreditNote-2'"
+                        + " xmlns:cbc='urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2'"
+                        + " xmlns:cac='urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2'>"
+                        + "<cbc:ID>G-1</cbc:ID><cbc:IssueDate>2026-11-20</cbc:IssueDate><cac:OrderReference><cbc:ID>"
+                        + ORDER
+                        + "</cbc:ID></cac:OrderReference><cac:AccountingSupplierParty><cbc:CustomerAssignedAccountID>"
+                        + supplier()
+                        + "</cbc:CustomerAssignedAccountID></cac:AccountingSupplierParty><cac:CreditNoteLine><cbc:ID>1</cbc:ID>"
+                        + "<cbc:CreditedQuantity>2</cbc:CreditedQuantity><cac:Price><cbc:PriceAmount>48</cbc:PriceAmount>"
+                        + "</cac:Price></cac:CreditNoteLine></CreditNote>")
+                .getBytes(StandardCharsets.UTF_8);
+        Reply read = reply(
+                "bram",
+                MockMvcRequestBuilders.post("/api/invoices/read")
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(document));
+        assertThat(read.status()).as(String.valueOf(read.body())).isEqualTo(200);
+        assertThat(read.body().get("lines").get(0).get("quantity").asDouble()).isEqualTo(-2);
+
+        Reply kept = decide("bram", invoice("G-1", "-2", "48"));
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        assertThat(kept.body().get("sentence").asText())
+                .contains("credit note G-1")
+                .contains("96.00");
+        assertThat(state("G-1")).isEqualTo("approved");
+        assertThat(get("bram", "/api/invoices").body().get("value").asDouble()).isEqualTo(384);
+        assertThat(get("bram", "/api/invoices/chargeable?supplier=" + supplier())
+                        .body())
+                .isEmpty();
+    }
+
     /** Dearer than agreed it waits for those whom the limits ask; who entered it does not approve it. */
     @Test
     void aWrongPriceWaitsForApproval() throws Exception {

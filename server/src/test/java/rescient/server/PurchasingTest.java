@@ -143,6 +143,40 @@ class PurchasingTest extends ServerTest {
                 .isEqualTo(422);
     }
 
+    /** What the buyer sends back is the planner's again, firmed, with the reason; and taken back it is held as before. */
+    @Test
+    void whatIsHeldGoesBackToThePlanner() throws Exception {
+        String number = released();
+        Fact.OpenOrder line = lines(number).get(0);
+        assertThat(decide("bram", "{'kind':'PURCHASE','numbers':['" + number + "'],'step':'SEND_BACK'}")
+                        .status())
+                .isEqualTo(422);
+        assertThat(step("stella", number, "SEND_BACK").status()).isEqualTo(403);
+        Reply back = step("bram", number, "SEND_BACK");
+        assertThat(back.status()).as(String.valueOf(back.body())).isEqualTo(201);
+        knowing();
+        assertThat(lines(number)).isEmpty();
+        String firmed = back.body().get("orders").get(0).asText().replaceAll("~.*", "");
+        assertThat(lines(firmed)).singleElement().satisfies(one -> {
+            assertThat(one.stage().name()).isEqualTo("FIRMED");
+            assertThat(one.item()).isEqualTo(line.item());
+            assertThat(one.quantity()).isEqualByComparingTo(line.quantity());
+            assertThat(one.dueDate()).isEqualTo(line.dueDate());
+            assertThat(one.supplier()).isEqualTo(line.supplier());
+        });
+        assertThat(get("ida", "/api/orders/one?number=" + firmed)
+                        .body()
+                        .get("note")
+                        .asText())
+                .isEqualTo("Sent back by Bram Tolk: too dear");
+        assertThat(undo("bram", back).status()).isEqualTo(200);
+        assertThat(lines(firmed)).isEmpty();
+        assertThat(state(number)).isEqualTo("held");
+        // what is ready is not sent back, but held first
+        step("bram", number, "END_HOLD");
+        assertThat(step("bram", number, "SEND_BACK").status()).isEqualTo(422);
+    }
+
     /** Ready at once where the site says so; sent as a document for people and one for machines, and only once. */
     @Test
     void anOrderIsSent() throws Exception {

@@ -60,6 +60,7 @@ abstract class ServerTest {
         registry.add("spring.datasource.password", TestDatabase::password);
         registry.add("rescient.today", () -> "2026-11-23");
         registry.add("rescient.demo", DEMO::toString);
+        registry.add("rescient.simulated-suppliers", () -> "off");
     }
 
     @BeforeEach

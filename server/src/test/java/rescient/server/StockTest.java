@@ -61,6 +61,19 @@ class StockTest extends ServerTest {
         return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
     }
 
+    /** A window of the ledger: what was there after its movements is the same wherever it begins. */
+    @Test
+    void aLedgerIsReadInWindows() throws Exception {
+        posted(line("ADJUST", "'item':'SYRUP-5','site':'LARKMOOR','lot':'S-2605','quantity':5"));
+        posted(line("ADJUST", "'item':'SYRUP-5','site':'LARKMOOR','lot':'S-2605','quantity':-3"));
+        JsonNode whole = ledger("SYRUP-5").get("entries");
+        Reply later = get("stella", "/api/stock/ledger?site=LARKMOOR&item=SYRUP-5&offset=1&limit=1");
+        assertThat(later.status()).as(String.valueOf(later.body())).isEqualTo(200);
+        assertThat(later.body().get("entries")).hasSize(1);
+        assertThat(later.body().get("entries").get(0).get("onHand").decimalValue())
+                .isEqualByComparingTo(whole.get(1).get("onHand").decimalValue());
+    }
+
     /** In two parts: the plan counts on what is left, the line stays on the order when all of it has come, and comes back when that is taken back. */
     @Test
     void aPurchaseIsReceivedInPartsAndTheRestIsTakenBack() throws Exception {

@@ -84,6 +84,12 @@
               · <a class="link" href={orderHref(cause.number)}>{cause.number}</a>{/if}
           </p>
         {/if}
+        {#if screen.orders.length < screen.orderCount}
+          <p class="mb-2 text-ink-2">
+            The first {count(screen.orders.length, 'planned order')} to start, of {screen.orderCount}; all of
+            them go into a file.
+          </p>
+        {/if}
         {#if changes.data.left > 0}
           <p class="mb-2 border-l-4 border-ink bg-slip px-3 py-2">
             {count(changes.data.left, 'more change')} of planned orders were too many to be kept one by one.

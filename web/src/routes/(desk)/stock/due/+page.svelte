@@ -1,10 +1,9 @@
 <script lang="ts">
-  import DataViews from '$lib/data/DataViews.svelte';
   import { countShown, longDate, quantity, shortDate } from '$lib/format';
   import DuePane from '$lib/stock/DuePane.svelte';
   import { DueScreen, type Due } from '$lib/stock/due-screen.svelte';
   import PostedLine from '$lib/stock/PostedLine.svelte';
-  import { STOCK_VIEWS } from '$lib/stock/views';
+  import StockViews from '$lib/stock/StockViews.svelte';
   import Key from '$lib/ui/Key.svelte';
   import ListRow from '$lib/ui/ListRow.svelte';
   import Place from '$lib/ui/Place.svelte';
@@ -51,7 +50,7 @@
   copied={() => screen.copied()}
   {row}
 >
-  {#snippet views()}<DataViews views={STOCK_VIEWS} label="Views of the stock" />{/snippet}
+  {#snippet views()}<StockViews />{/snippet}
   {#snippet chips()}
     {#if screen.supplier}<button
         type="button"

@@ -134,6 +134,11 @@ public sealed interface Fact {
         }
     }
 
+    /**
+     * Who sells to us.
+     *
+     * @param orderText what is printed on each order to him
+     */
     record Supplier(
             String code,
             String name,
@@ -142,6 +147,7 @@ public sealed interface Fact {
             String currency,
             BigDecimal minimumOrderValue,
             Contact contact,
+            String orderText,
             Boolean retired)
             implements Fact {
         public Supplier(
@@ -151,11 +157,11 @@ public sealed interface Fact {
                 String email,
                 String currency,
                 BigDecimal minimumOrderValue) {
-            this(code, name, calendar, email, currency, minimumOrderValue, Contact.NONE, null);
+            this(code, name, calendar, email, currency, minimumOrderValue, Contact.NONE, null, null);
         }
 
         public Supplier withCalendar(String other) {
-            return new Supplier(code, name, other, email, currency, minimumOrderValue, contact, retired);
+            return new Supplier(code, name, other, email, currency, minimumOrderValue, contact, orderText, retired);
         }
     }
 
@@ -470,6 +476,7 @@ public sealed interface Fact {
      * @param validTo the last day; null: until further notice
      * @param supplierCode what the supplier calls the item
      * @param overReceiptPercent so much more than ordered is taken without asking
+     * @param orderText what is printed below a line that orders it
      */
     record SupplierItem(
             String supplier,
@@ -485,7 +492,8 @@ public sealed interface Fact {
             LocalDate validFrom,
             LocalDate validTo,
             String supplierCode,
-            BigDecimal overReceiptPercent)
+            BigDecimal overReceiptPercent,
+            String orderText)
             implements Fact {
         /** An offer that holds on every day. */
         public SupplierItem(
@@ -510,6 +518,7 @@ public sealed interface Fact {
                     multiple,
                     maxQuantity,
                     preference,
+                    null,
                     null,
                     null,
                     null,
@@ -553,7 +562,8 @@ public sealed interface Fact {
                     validFrom,
                     validTo,
                     supplierCode,
-                    overReceiptPercent);
+                    overReceiptPercent,
+                    orderText);
         }
 
         public SupplierItem withLeadTimeDays(int days) {
@@ -571,7 +581,8 @@ public sealed interface Fact {
                     validFrom,
                     validTo,
                     supplierCode,
-                    overReceiptPercent);
+                    overReceiptPercent,
+                    orderText);
         }
     }
 
@@ -885,6 +896,40 @@ public sealed interface Fact {
             BigDecimal price)
             implements Fact {}
 
+    /**
+     * What is known of a lot or serial number, wherever it lies.
+     *
+     * @param supplierLot the number that its maker gave it
+     * @param document of a certificate, or where it lies
+     */
+    record Lot(
+            String item, String lot, String serial, LocalDate expiry, String supplierLot, String document, String note)
+            implements Fact {}
+
+    /**
+     * What a test of a lot or serial number came to.
+     *
+     * @param value that was found; null: not yet
+     * @param lower limit, itself allowed; null: none; likewise {@code upper}
+     */
+    record LotTest(
+            String item,
+            String lot,
+            String serial,
+            String name,
+            BigDecimal value,
+            String unit,
+            BigDecimal lower,
+            BigDecimal upper,
+            LocalDate date)
+            implements Fact {
+        /** It was tested and lies outside its limits. */
+        public boolean failed() {
+            return value != null
+                    && (lower != null && value.compareTo(lower) < 0 || upper != null && value.compareTo(upper) > 0);
+        }
+    }
+
     /** What went to a customer. */
     record Shipment(
             String item, String site, LocalDate date, String number, String line, String customer, BigDecimal quantity)
@@ -904,6 +949,8 @@ public sealed interface Fact {
      * @param splitOf the line that the supplier confirmed in parts, of which this is one
      * @param state how far it has come; of a purchase, see {@code purchaseState}
      * @param purchaseState how far the purchase of a subcontractor's service has come
+     * @param sentDate when it went to its supplier; null: not known
+     * @param firstConfirmedDate the day that he promised first, whatever he said later
      */
     record OpenOrder(
             String number,
@@ -928,7 +975,9 @@ public sealed interface Fact {
             LocalDate confirmedDate,
             String splitOf,
             String state,
-            String purchaseState)
+            String purchaseState,
+            LocalDate sentDate,
+            LocalDate firstConfirmedDate)
             implements Fact {
         /** When the plan counts on it, unless that is past. */
         public LocalDate comesOn() {
@@ -967,7 +1016,9 @@ public sealed interface Fact {
                     null,
                     splitOf,
                     state,
-                    purchaseState);
+                    purchaseState,
+                    sentDate,
+                    firstConfirmedDate);
         }
     }
 

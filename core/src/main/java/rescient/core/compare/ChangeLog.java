@@ -3,6 +3,7 @@ package rescient.core.compare;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -25,7 +26,7 @@ public final class ChangeLog<C> {
     public ChangeLog() {}
 
     /**
-     * A change with all that caused it, the first cause first.
+     * A change with all that caused it so far, the first cause first.
      *
      * @param <T> what changed
      */
@@ -36,7 +37,7 @@ public final class ChangeLog<C> {
         private final PlannedOrder before;
         private PlannedOrder after;
         private OpenOrder became;
-        private final Set<C> causes = new LinkedHashSet<>();
+        private final List<C> causes = new ArrayList<>();
 
         Way(PlannedOrder before) {
             this.before = before;
@@ -46,7 +47,7 @@ public final class ChangeLog<C> {
     private static final class Late<C> {
         private final PlanDifference.Lateness first;
         private PlanDifference.Lateness last;
-        private final Set<C> causes = new LinkedHashSet<>();
+        private final List<C> causes = new ArrayList<>();
 
         Late(PlanDifference.Lateness first) {
             this.first = first;
@@ -73,7 +74,7 @@ public final class ChangeLog<C> {
         }
         way.after = change.after();
         way.became = change.became();
-        way.causes.addAll(causes);
+        addTo(way.causes, causes);
         if (same(way.before, way.after)) {
             ways.remove(way);
         } else if (way.after != null) {
@@ -88,9 +89,17 @@ public final class ChangeLog<C> {
         List<String> key = List.of(change.number(), change.line());
         Late<C> known = late.computeIfAbsent(key, k -> new Late<>(change));
         known.last = change;
-        known.causes.addAll(causes);
+        addTo(known.causes, causes);
         if (Objects.equals(known.first.before(), known.last.after())) {
             late.remove(key);
+        }
+    }
+
+    private static <C> void addTo(List<C> known, Collection<? extends C> causes) {
+        for (C cause : causes) {
+            if (!known.contains(cause)) {
+                known.add(cause);
+            }
         }
     }
 
@@ -98,7 +107,8 @@ public final class ChangeLog<C> {
     public List<Caused<OrderChange, C>> orders() {
         List<Caused<OrderChange, C>> told = new ArrayList<>();
         for (Way<C> way : ways) {
-            told.add(new Caused<>(new OrderChange(way.before, way.after, way.became), List.copyOf(way.causes)));
+            told.add(new Caused<>(
+                    new OrderChange(way.before, way.after, way.became), Collections.unmodifiableList(way.causes)));
         }
         return told;
     }
@@ -111,7 +121,7 @@ public final class ChangeLog<C> {
             told.add(new Caused<>(
                     new PlanDifference.Lateness(
                             is.number(), is.line(), is.item(), is.site(), is.dueDay(), line.first.before(), is.after()),
-                    List.copyOf(line.causes)));
+                    Collections.unmodifiableList(line.causes)));
         }
         return told;
     }
@@ -120,16 +130,15 @@ public final class ChangeLog<C> {
         if (a == null || b == null) {
             return a == b;
         }
-        return PlanDifference.same(a).equals(PlanDifference.same(b));
+        return Likeness.alike(a, b);
     }
 
     private static <C> void put(Map<Object, Deque<Way<C>>> into, PlannedOrder order, Way<C> way) {
-        into.computeIfAbsent(PlanDifference.same(order), k -> new ArrayDeque<>())
-                .add(way);
+        into.computeIfAbsent(new Likeness(order), k -> new ArrayDeque<>()).add(way);
     }
 
     private static <C> Way<C> take(Map<Object, Deque<Way<C>>> from, PlannedOrder order) {
-        Deque<Way<C>> alike = from.get(PlanDifference.same(order));
+        Deque<Way<C>> alike = from.get(new Likeness(order));
         return alike == null ? null : alike.poll();
     }
 }

@@ -58,8 +58,9 @@ public record PlanDifference(
         SortedMap<Integer, OnlyHere> there = new TreeMap<>();
         for (int p : sameNumbers ? before.pegs().differing(after.pegs()) : all(before)) {
             int q = sameNumbers ? p : theSame(before, p, after);
-            OnlyHere then = OnlyHere.at(before, p);
-            OnlyHere now = OnlyHere.at(after, q);
+            OnlyHere.Alike alike = OnlyHere.Alike.of(before, p, after, q);
+            OnlyHere then = OnlyHere.at(before, p, alike);
+            OnlyHere now = OnlyHere.at(after, q, alike);
             gone.add(then.without(now));
             OnlyHere only = now.without(then);
             if (!only.isEmpty()) {
@@ -92,20 +93,6 @@ public record PlanDifference(
 
     private static int[] all(Plan plan) {
         return IntStream.range(0, plan.snapshot().network.planned()).toArray();
-    }
-
-    /** What two planned orders that are the same have in common. */
-    static List<Object> same(PlannedOrder order) {
-        return java.util.Arrays.asList(
-                order.item(),
-                order.site(),
-                order.source(),
-                order.supplier(),
-                order.fromSite(),
-                order.startDay(),
-                order.dueDay(),
-                order.quantity(),
-                order.startQuantity());
     }
 
     /** The customer order lines whose lateness alone differs between two plans of the same company. */

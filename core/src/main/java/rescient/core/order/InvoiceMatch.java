@@ -28,7 +28,7 @@ public final class InvoiceMatch {
      * @param received less what went back
      * @param before charged by other invoices, and by earlier lines of this one
      * @param agreed the price of one; null: none was agreed
-     * @param quantity that is charged now, at {@code price}
+     * @param quantity that is charged now, at {@code price}; below 0: that is credited
      */
     public record Charged(
             BigDecimal received, BigDecimal before, BigDecimal agreed, BigDecimal quantity, BigDecimal price) {}
@@ -46,7 +46,8 @@ public final class InvoiceMatch {
     /**
      * What is otherwise.
      *
-     * @param expected the agreed price, or how many may still be charged (never below 0); null: no price was agreed
+     * @param expected the agreed price, or how many may still be charged (never below 0), or are to be credited (never above);
+     *     null: no price was agreed
      * @param found the price, or how many are charged
      * @param value what is charged too much by it; below 0: too little
      */
@@ -85,7 +86,10 @@ public final class InvoiceMatch {
         }
     }
 
-    /** What lies outside the tolerances, the price first. Fewer than were received is no difference: the rest may follow. */
+    /**
+     * What lies outside the tolerances, the price first. Fewer than were received is no difference: the rest may follow; so is
+     * less than was charged too much.
+     */
     public static List<Difference> of(Charged line, Tolerance tolerance) {
         List<Difference> differences = new ArrayList<>();
         if (line.agreed == null) {
@@ -96,11 +100,22 @@ public final class InvoiceMatch {
                 differences.add(new Difference(Kind.PRICE, line.agreed, line.price, off.multiply(line.quantity)));
             }
         }
+        BigDecimal each = line.agreed == null ? line.price : line.agreed;
+        if (line.quantity.signum() < 0) {
+            BigDecimal back = line.received.subtract(line.before).min(BigDecimal.ZERO);
+            if (line.quantity.compareTo(back) < 0) {
+                differences.add(new Difference(
+                        Kind.QUANTITY,
+                        back,
+                        line.quantity,
+                        line.quantity.subtract(back).multiply(each)));
+            }
+            return differences;
+        }
         BigDecimal most =
                 line.received.multiply(HUNDRED.add(tolerance.quantity)).movePointLeft(2);
         if (line.before.add(line.quantity).compareTo(most) > 0) {
             BigDecimal left = line.received.subtract(line.before).max(BigDecimal.ZERO);
-            BigDecimal each = line.agreed == null ? line.price : line.agreed;
             differences.add(new Difference(
                     Kind.QUANTITY,
                     left,

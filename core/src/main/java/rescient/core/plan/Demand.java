@@ -41,6 +41,30 @@ public record Demand(
         return possibleDay == null ? null : possibleDay - dueDay;
     }
 
+    /** What raises a demand: a document and its line, or a planned order's item or site and its due date. */
+    record RaisedBy(String number, String line) {
+        static RaisedBy of(Plan plan, int p, int d) {
+            DemandList demands = plan.plans.get(p).demands;
+            int parent = demands.parent(plan.snapshot.network, d);
+            if (parent != DemandList.DOCUMENT) {
+                StockPoint above = plan.snapshot.points[parent];
+                int due = plan.plans.get(parent).planned.due[demands.source(d)];
+                return new RaisedBy(
+                        above.transfers() ? above.siteCode : above.itemCode,
+                        LocalDate.ofEpochDay(due).toString());
+            }
+            if (demands.document(d) instanceof ForecastBucket bucket) {
+                return new RaisedBy(
+                        bucket.set(), LocalDate.ofEpochDay(bucket.fromDay()).toString());
+            }
+            if (demands.document(d) instanceof CustomerOrderLine order) {
+                return new RaisedBy(order.number(), order.line());
+            }
+            OpenOrder order = (OpenOrder) demands.document(d);
+            return new RaisedBy(order.number(), order.line());
+        }
+    }
+
     /** One of a planned stock point, as the plan numbers them. */
     static Demand of(Plan plan, int p, int d) {
         Snapshot snapshot = plan.snapshot;
@@ -48,30 +72,13 @@ public record Demand(
         DemandList demands = plan.plans.get(p).demands;
         int possible = plan.possible.ofDemand(p, d);
         int parent = demands.parent(snapshot.network, d);
-        String number;
-        String line;
-        if (parent != DemandList.DOCUMENT) {
-            StockPoint above = snapshot.points[parent];
-            number = above.transfers() ? above.siteCode : above.itemCode;
-            line = LocalDate.ofEpochDay(plan.plans.get(parent).planned.due[demands.source(d)])
-                    .toString();
-        } else if (demands.document(d) instanceof ForecastBucket bucket) {
-            number = bucket.set();
-            line = LocalDate.ofEpochDay(bucket.fromDay()).toString();
-        } else if (demands.document(d) instanceof CustomerOrderLine order) {
-            number = order.number();
-            line = order.line();
-        } else {
-            OpenOrder order = (OpenOrder) demands.document(d);
-            number = order.number();
-            line = order.line();
-        }
+        RaisedBy by = RaisedBy.of(plan, p, d);
         return new Demand(
                 point.itemCode,
                 point.siteCode,
                 demands.kind(snapshot, d),
-                number,
-                line,
+                by.number,
+                by.line,
                 demands.quantity[d],
                 demands.ownDay[d],
                 demands.day(d),

@@ -212,10 +212,21 @@ public final class PointView {
     /** Planned orders in the order they were made. */
     public List<PlannedOrder> plannedOrders() {
         List<PlannedOrder> orders = new ArrayList<>();
-        for (int o = 0; planned() && o < plan.plans.get(p).planned.size; o++) {
+        for (int o = 0; o < plannedOrderCount(); o++) {
             orders.add(plannedOrder(o));
         }
         return orders;
+    }
+
+    /** The first planned order that is due on a day with a good quantity in millionths. */
+    public Optional<PlannedOrder> plannedOrder(int due, long good) {
+        for (int o = 0; o < plannedOrderCount(); o++) {
+            PlannedOrders planned = plan.plans.get(p).planned;
+            if (planned.due[o] == due && planned.good[o] == good) {
+                return Optional.of(plannedOrder(o));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Demands in the order they are taken in turn. */
@@ -347,7 +358,7 @@ public final class PointView {
     public PlannedOrder plannedOrder(int o) {
         PlannedOrders planned = plan.plans.get(p).planned;
         int possible = plan.possible.ofPlanned(p, o);
-        Demand served = planned.forDemand(o) < 0 ? null : demand(planned.forDemand(o));
+        Demand.RaisedBy served = planned.forDemand(o) < 0 ? null : Demand.RaisedBy.of(plan, p, planned.forDemand(o));
         return new PlannedOrder(
                 point.itemCode,
                 point.siteCode,

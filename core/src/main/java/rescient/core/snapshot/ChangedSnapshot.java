@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +26,9 @@ import rescient.core.company.StockLot;
 public final class ChangedSnapshot {
     private final Snapshot before;
     private final BitSet touched = new BitSet();
+    /** Points whose stock changed. */
+    private final BitSet lots = new BitSet();
+
     private Rows rows;
     private SnapshotParts parts;
     private boolean anew;
@@ -47,6 +51,7 @@ public final class ChangedSnapshot {
         for (Change change : changes) {
             changed.apply(change);
         }
+        changed.lots();
         return changed.result();
     }
 
@@ -106,9 +111,9 @@ public final class ChangedSnapshot {
     /** Puts what the rows say now in its place. */
     private void follow(Change change) {
         if (change instanceof Change.Stock c) {
-            lots(c.lot().item(), c.lot().site());
+            lots.set(before.pointOf(c.lot().item(), c.lot().site()));
         } else if (change instanceof Change.NoStock c) {
-            lots(c.item(), c.site());
+            lots.set(before.pointOf(c.item(), c.site()));
         } else if (change instanceof Change.Planning c) {
             point(c.data().item, c.data().site);
             anew |= EarmarkedRows.concern(rows, c.data().item);
@@ -355,12 +360,25 @@ public final class ChangedSnapshot {
         anew |= !isKnown(item, site) || mayVanish(item, site) || Earmark.isCode(item);
     }
 
-    private void lots(String item, String site) {
-        int p = before.pointOf(item, site);
+    /** What lies then at the points where stock changed, looked up once for all. */
+    private void lots() {
+        if (anew || lots.isEmpty()) {
+            return;
+        }
+        Map<Integer, List<StockLot>> there = new HashMap<>();
+        lots.stream().forEach(p -> there.put(p, new ArrayList<>()));
+        Set<String> items = new HashSet<>();
+        lots.stream().forEach(p -> items.add(before.points[p].itemCode));
+        for (StockLot lot : rows.stock) {
+            if (items.contains(lot.item())) {
+                List<StockLot> at = there.get(before.pointOf(lot.item(), lot.site()));
+                if (at != null) {
+                    at.add(lot);
+                }
+            }
+        }
         parts.stockOf = parts.stockOf.clone();
-        parts.stockOf[p] = Arrays.stream(rows.stock)
-                .filter(lot -> lot.item().equals(item) && lot.site().equals(site))
-                .toArray(StockLot[]::new);
-        touched.set(p);
+        there.forEach((p, all) -> parts.stockOf[p] = all.toArray(StockLot[]::new));
+        touched.or(lots);
     }
 }

@@ -111,6 +111,34 @@ public final class Routing {
         return starts;
     }
 
+    public int size() {
+        return steps.size();
+    }
+
+    public String name(int step) {
+        return steps.get(step).name;
+    }
+
+    /** The working days of a step's work center. */
+    public WorkCalendar calendar(int step) {
+        return steps.get(step).calendar;
+    }
+
+    /** How long a step's work center works on each of them, in minutes. */
+    public BigDecimal minutesPerDay(int step) {
+        return Fraction.of(steps.get(step).minutesPerDay).rounded(HOUR_DECIMALS);
+    }
+
+    /**
+     * The minutes that are left at a step; without queue and move.
+     *
+     * @param units that have still to pass it, millionths
+     * @param setup it has still to be set up
+     */
+    public BigDecimal minutes(int step, long units, boolean setup) {
+        return working(steps.get(step), units, setup).rounded(HOUR_DECIMALS);
+    }
+
     /** The work center of a step. */
     public String center(int step) {
         return steps.get(step).operation.workCenter();
@@ -118,16 +146,14 @@ public final class Routing {
 
     /** The hours that a step takes of its work center, for {@code started} millionths; without queue and move. */
     public BigDecimal hours(int step, long started) {
-        return working(steps.get(step), started)
+        return working(steps.get(step), started, true)
                 .dividedBy(Fraction.of(MINUTES_AN_HOUR))
                 .rounded(HOUR_DECIMALS);
     }
 
-    private static Fraction working(Step step, long started) {
-        Operation operation = step.operation;
-        return Fraction.of(operation.setup())
-                .plus(Fraction.of(operation.runPerUnit()).times(Fraction.of(started, Quantity.ONE)))
-                .dividedBy(Fraction.of(step.efficiency));
+    private static Fraction working(Step step, long units, boolean setup) {
+        Fraction run = Fraction.of(step.operation.runPerUnit()).times(Fraction.of(units, Quantity.ONE));
+        return (setup ? Fraction.of(step.operation.setup()).plus(run) : run).dividedBy(Fraction.of(step.efficiency));
     }
 
     /** Rounded up. */

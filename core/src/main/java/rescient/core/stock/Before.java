@@ -158,10 +158,18 @@ final class Before {
                 && line.item().equals(movement.bin().item())) {
             line.beganWith(BigDecimal.ZERO);
             deed.known(() -> deed.ship(line, out), true);
+            past(Books.Past.Table.SHIPMENTS, movement, null, line, out);
             if (line.ended() != null) {
                 deed.wayBack(() -> line.end(null));
             }
         }
+    }
+
+    /** It stands in the history already; taken back, it is lowered there. */
+    private void past(
+            Books.Past.Table table, Movement movement, SupplyLine order, CustomerLine line, BigDecimal quantity) {
+        deed.known(
+                () -> deed.past(new Books.Past(table, movement.date(), order, line, movement.bin(), quantity)), true);
     }
 
     private void supply(SupplyLine line, Movement movement) {
@@ -183,12 +191,19 @@ final class Before {
                             true);
                 }
                 deed.known(() -> deed.come(line, quantity, quantity), true);
+                if (movement.kind() == Movement.Kind.RECEIPT) {
+                    past(Books.Past.Table.RECEIPTS, movement, line, null, quantity);
+                }
                 if (line.ended() != null && !line.finished()) {
                     deed.wayBack(() -> line.end(null, false));
                 }
             }
-            case SUPPLIER_RETURN -> deed.known(() -> deed.receipt(line, lot, quantity, value), false);
+            case SUPPLIER_RETURN -> {
+                deed.known(() -> deed.receipt(line, lot, quantity, value), false);
+                past(Books.Past.Table.RECEIPTS, movement, line, null, quantity);
+            }
             case ISSUE -> {
+                past(Books.Past.Table.USAGE, movement, line, null, quantity.negate());
                 deed.known(() -> deed.issued(line, lot, quantity.negate(), value.negate()), false);
                 line.parts().stream()
                         .filter(part -> part.component().equals(lot.item()))
@@ -201,6 +216,7 @@ final class Before {
                                 true));
             }
             case TRANSFER_OUT -> {
+                past(Books.Past.Table.USAGE, movement, line, null, quantity.negate());
                 line.parts().stream()
                         .filter(part -> part.component().equals(lot.item()))
                         .findFirst()

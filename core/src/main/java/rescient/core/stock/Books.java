@@ -236,6 +236,14 @@ public final class Books {
     /** A quantity and its value. */
     public record Amount(BigDecimal quantity, BigDecimal value) {}
 
+    /** What lies at a point, and what it is worth. */
+    public Amount amount(Point point) {
+        Worth worth = worths.get(point);
+        return worth == null
+                ? new Amount(BigDecimal.ZERO, BigDecimal.ZERO)
+                : new Amount(worth.quantity(), worth.value());
+    }
+
     /** What is worth something, or lies there. */
     public Map<Point, Amount> values() {
         Map<Point, Amount> values =

@@ -48,6 +48,18 @@ public final class StockValue {
     }
 
     /**
+     * What some of a quantity is worth: as much of its value in proportion, rounded half up; null if nobody knows the value, or
+     * nothing lies there.
+     *
+     * @param part may be more than lies there, or negative
+     */
+    public static BigDecimal part(BigDecimal value, BigDecimal quantity, BigDecimal part, int decimals) {
+        return value == null || quantity.signum() <= 0
+                ? null
+                : value.multiply(part).divide(quantity, decimals, RoundingMode.HALF_UP);
+    }
+
+    /**
      * The value of another quantity that no posting explains: each piece is worth as much as before, and where nothing lay its
      * standard cost.
      *

@@ -160,6 +160,7 @@ class MasterDataTest {
                 from == null ? null : LocalDate.parse(from),
                 to == null ? null : LocalDate.parse(to),
                 null,
+                null,
                 null);
     }
 

@@ -43,6 +43,21 @@ class InvoiceMatchTest {
                 .containsExactly(new Difference(Kind.QUANTITY, n("0"), n("1"), n("48.00")));
     }
 
+    /** Four were charged and one went back: of ten that came three stayed. Whatever is credited beyond that one is looked at. */
+    @Test
+    void whatWentBackIsCredited() {
+        Charged one = new Charged(n("3"), n("4"), n("48.00"), n("-1"), n("48"));
+        assertThat(InvoiceMatch.of(one, Tolerance.NONE)).isEmpty();
+        assertThat(InvoiceMatch.of(new Charged(n("3"), n("4"), n("48.00"), n("-3"), n("48")), Tolerance.NONE))
+                .containsExactly(new Difference(Kind.QUANTITY, n("-1"), n("-3"), n("-96.00")));
+        assertThat(InvoiceMatch.of(new Charged(n("10"), n("4"), n("48.00"), n("-1"), n("48")), Tolerance.NONE))
+                .as("nothing was charged too much")
+                .containsExactly(new Difference(Kind.QUANTITY, n("0"), n("-1"), n("-48.00")));
+        assertThat(InvoiceMatch.of(new Charged(n("2"), n("4"), n("48.00"), n("-1"), n("40")), Tolerance.NONE))
+                .as("fewer than went back, at another price")
+                .containsExactly(new Difference(Kind.PRICE, n("48.00"), n("40"), n("8.00")));
+    }
+
     @Test
     void tolerancesArePercentOfWhatWasAgreedAndReceived() {
         // 2 % of 48.00 is 0.96; 10 % of 10 is 1, so that 7 may be charged after 4

@@ -131,6 +131,8 @@ class ScenarioTest {
                 null,
                 null,
                 null,
+                null,
+                null,
                 null);
     }
 

@@ -37,6 +37,18 @@ class StockValueTest {
         assertThat(StockValue.each(null, number("3"))).isNull();
     }
 
+    /** Of seven that are worth 10.00 three are worth 4.29, and two too few are worth as much as two there. */
+    @Test
+    void someOfItIsWorthItsShare() {
+        assertThat(StockValue.part(number("10.00"), number("7"), number("3"), 2))
+                .isEqualTo("4.29");
+        assertThat(StockValue.part(number("10.00"), number("7"), number("-2"), 2))
+                .isEqualTo("-2.86");
+        assertThat(StockValue.part(number("10.00"), BigDecimal.ZERO, number("3"), 2))
+                .isNull();
+        assertThat(StockValue.part(null, number("7"), number("3"), 2)).isNull();
+    }
+
     /** Three at ten are five at ten; what nothing lay of comes at its cost; what is gone is worth nothing. */
     @Test
     void anotherQuantityIsWorthAsMuchAPiece() {

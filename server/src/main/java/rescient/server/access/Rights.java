@@ -37,6 +37,7 @@ public record Rights(
             "units", "unit_conversions", "items", "bom_lines", "alternative_items", "operations", "work_centers");
     private static final List<String> SUPPLY = List.of("suppliers", "supplier_items");
     private static final List<String> SALES = List.of("customers");
+    private static final List<String> STORES = List.of("lots", "lot_tests");
     private static final List<String> EVERYTHING = Stream.of(
                     ENGINEERING,
                     SUPPLY,
@@ -57,6 +58,8 @@ public record Rights(
                             "forecast_adjustments",
                             "forecast_versions",
                             "approval_limits",
+                            "lots",
+                            "lot_tests",
                             "invoices",
                             "invoice_lines",
                             "shipments",
@@ -71,7 +74,7 @@ public record Rights(
             case BUYER -> new Rights(BOUGHT, BOUGHT, false, false, false, false, false, false, false, false, SUPPLY);
             case SALES -> new Rights(NONE, NONE, false, false, true, false, false, false, false, false, SALES);
             case ENGINEER -> new Rights(NONE, NONE, false, true, false, false, false, false, false, false, ENGINEERING);
-            case STORES -> new Rights(NONE, NONE, false, false, false, false, false, false, true, false, NONE);
+            case STORES -> new Rights(NONE, NONE, false, false, false, false, false, false, true, false, STORES);
             case FOREMAN -> new Rights(NONE, NONE, false, false, false, false, false, false, false, true, NONE);
             case APPROVER -> new Rights(NONE, NONE, false, false, false, false, false, false, false, false, NONE);
         };

@@ -96,7 +96,7 @@ public final class ChangeRows {
                 causes);
     }
 
-    private static String key(PlanVersion version, OrderChange change) {
+    static String key(PlanVersion version, OrderChange change) {
         if (change.became() != null) {
             return OrderKey.ofLine(change.became().number(), change.became().line());
         }
@@ -105,9 +105,7 @@ public final class ChangeRows {
                 ? null
                 : version.plan()
                         .point(order.item(), order.site())
-                        .flatMap(point -> point.plannedOrders().stream()
-                                .filter(o -> o.dueDay() == order.dueDay() && o.quantity() == order.quantity())
-                                .findFirst()
+                        .flatMap(point -> point.plannedOrder(order.dueDay(), order.quantity())
                                 .map(o -> OrderKey.of(point, o).text()))
                         .orElse(null);
     }

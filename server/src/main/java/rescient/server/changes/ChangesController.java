@@ -1,6 +1,8 @@
 package rescient.server.changes;
 
 import jakarta.servlet.http.HttpSession;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -14,12 +16,15 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rescient.core.compare.ChangeLog;
+import rescient.core.compare.OrderChange;
 import rescient.server.access.SignedIn;
 import rescient.server.access.Visits;
 import rescient.server.planning.ChangeMarks;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
 import rescient.server.platform.Today;
 
@@ -29,6 +34,7 @@ import rescient.server.platform.Today;
 class ChangesController implements ChangeMarks {
     private static final String VISIT = "visit";
     private static final String MORNING = "morning";
+    private static final int MOST = 200_000;
 
     private final LivePlan live;
     private final Journal journal;
@@ -48,29 +54,34 @@ class ChangesController implements ChangeMarks {
      * @param since {@code visit}: since the end of this person's last visit, on the first one since all that is known;
      *     {@code morning}: since midnight; or a moment
      * @param words of the causes that are looked for
+     * @param cause number of the cause whose planned orders are wanted; none: those of all
+     * @param most planned orders that are sent, those that start first
      */
     @GetMapping
     ChangesView changes(
             @AuthenticationPrincipal SignedIn user,
             HttpSession session,
             @RequestParam(defaultValue = VISIT) String since,
-            @RequestParam(defaultValue = "") String words) {
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(required = false) @Nullable Integer cause,
+            @RequestParam(defaultValue = "2000") @Min(1) @Max(MOST) int most) {
         Instant from = moment(user, session, since);
-        return since(live.current(), from, new Sought(words));
-    }
-
-    private ChangesView since(PlanVersion version, Instant from, Sought sought) {
-        return ChangesView.of(version, from, journal.beginning(), journal.after(from), sought);
+        ChangesView.Asked asked = new ChangesView.Asked(new Sought(words), cause, most);
+        return journal.since(from, told -> ChangesView.of(live.current(), from, journal.beginning(), told, asked));
     }
 
     @Override
     public Set<String> sinceVisit(PlanVersion version, String login, HttpSession session) {
         Instant before = visits.before(login, session);
-        return since(version, before == null ? Instant.EPOCH : before, new Sought(null)).orders().stream()
-                .filter(change -> !change.kind().equals("released"))
-                .map(ChangeRows.OrderChangeRow::key)
-                .filter(Objects::nonNull)
-                .collect(Collectors.toSet());
+        Instant from = before == null ? Instant.EPOCH : before;
+        return journal.since(
+                from,
+                told -> told.log().orders().stream()
+                        .map(ChangeLog.Caused::change)
+                        .filter(change -> change.kind() != OrderChange.Kind.RELEASED)
+                        .map(change -> ChangeRows.key(version, change))
+                        .filter(Objects::nonNull)
+                        .collect(Collectors.toSet()));
     }
 
     private Instant moment(SignedIn user, HttpSession session, String since) {

@@ -2,10 +2,11 @@ package rescient.server.changes;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.PriorityQueue;
 import rescient.core.compare.ChangeLog;
+import rescient.core.compare.OrderChange;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
@@ -17,7 +18,8 @@ import rescient.server.platform.Sought;
  * @param since the moment asked for, or that of the oldest plan that is known if that is later
  * @param causes what happened, newest first
  * @param found ids of the causes that fit what is looked for, in the same order
- * @param orders planned orders, by cause
+ * @param orders planned orders, those that start first; of very many, the first
+ * @param orderCount how many there are, of all causes
  * @param customerOrders those that became late or were saved
  * @param left changes of planned orders that were too many to be kept
  */
@@ -26,6 +28,7 @@ record ChangesView(
         List<CauseRow> causes,
         List<Integer> found,
         List<ChangeRows.OrderChangeRow> orders,
+        int orderCount,
         List<ChangeRows.PromiseChangeRow> customerOrders,
         int left) {
 
@@ -47,57 +50,75 @@ record ChangesView(
             int worse,
             int better) {}
 
+    /**
+     * What is asked for.
+     *
+     * @param sought in the causes
+     * @param cause only orders that it changed; null: of all causes
+     * @param most orders that are sent
+     */
+    record Asked(Sought sought, @Nullable Integer cause, int most) {}
+
+    private static final Comparator<OrderChange> BY_START = Comparator.comparingInt(
+                    (OrderChange change) -> change.order().startDay())
+            .thenComparing(change -> change.order().item())
+            .thenComparing(change -> change.order().site());
+
     static ChangesView of(
-            PlanVersion version,
-            Instant since,
-            @Nullable Instant beginning,
-            List<JournalEntry> entries,
-            Sought sought) {
-        ChangeLog<JournalEntry.Happened> log = new ChangeLog<>();
-        Map<JournalEntry.Happened, Integer> ids = new LinkedHashMap<>();
-        int left = 0;
-        for (JournalEntry entry : entries) {
-            entry.causes().forEach(cause -> ids.putIfAbsent(cause, ids.size()));
-            entry.orders().forEach(o -> log.add(o.change(), causes(entry, o.by())));
-            entry.late().forEach(l -> log.add(l.change(), causes(entry, l.by())));
-            left += entry.left();
-        }
-        List<ChangeRows.OrderChangeRow> orders = log.orders().stream()
-                .map(o -> ChangeRows.of(version, o.change(), ids(ids, o.causes())))
-                .sorted(ChangeRows.BY_START)
+            PlanVersion version, Instant since, @Nullable Instant beginning, RunningLog told, Asked asked) {
+        List<ChangeLog.Caused<OrderChange, Integer>> all = told.log().orders();
+        List<ChangeRows.OrderChangeRow> orders = first(all, asked).stream()
+                .map(o -> ChangeRows.of(version, o.change(), o.causes()))
                 .toList();
-        List<ChangeRows.PromiseChangeRow> promises = log.lateness().stream()
-                .map(l -> ChangeRows.of(version, l.change(), ids(ids, l.causes())))
+        List<ChangeRows.PromiseChangeRow> promises = told.log().lateness().stream()
+                .map(l -> ChangeRows.of(version, l.change(), l.causes()))
                 .toList();
-        List<CauseRow> rows = rows(List.copyOf(ids.keySet()), orders, promises);
+        List<CauseRow> rows = rows(told.causes(), all, promises);
         return new ChangesView(
                 beginning == null || since.isAfter(beginning) ? since : beginning,
                 rows,
                 rows.stream()
-                        .filter(cause -> sought.in(cause.name(), cause.sentence()))
+                        .filter(cause -> asked.sought.in(cause.name(), cause.sentence()))
                         .map(CauseRow::id)
                         .toList(),
                 orders,
+                all.size(),
                 promises,
-                left);
+                told.left());
     }
 
-    private static List<JournalEntry.Happened> causes(JournalEntry entry, List<Integer> by) {
-        return by.stream().map(entry.causes()::get).toList();
-    }
-
-    private static List<Integer> ids(Map<JournalEntry.Happened, Integer> ids, List<JournalEntry.Happened> causes) {
-        return causes.stream().map(ids::get).toList();
+    /** Those of what is asked for that start first; of very many the rest is not sorted. */
+    private static List<ChangeLog.Caused<OrderChange, Integer>> first(
+            List<ChangeLog.Caused<OrderChange, Integer>> all, Asked asked) {
+        Comparator<ChangeLog.Caused<OrderChange, Integer>> order =
+                Comparator.comparing(ChangeLog.Caused::change, BY_START);
+        PriorityQueue<ChangeLog.Caused<OrderChange, Integer>> first = new PriorityQueue<>(order.reversed());
+        int latest = Integer.MAX_VALUE;
+        for (ChangeLog.Caused<OrderChange, Integer> one : all) {
+            boolean wanted = asked.cause == null || one.causes().contains(asked.cause);
+            if (wanted && one.change().order().startDay() <= latest) {
+                first.add(one);
+                if (first.size() > asked.most) {
+                    first.remove();
+                    latest = first.element().change().order().startDay();
+                }
+            }
+        }
+        return first.stream().sorted(order).toList();
     }
 
     private static List<CauseRow> rows(
             List<JournalEntry.Happened> happened,
-            List<ChangeRows.OrderChangeRow> orders,
+            List<ChangeLog.Caused<OrderChange, Integer>> orders,
             List<ChangeRows.PromiseChangeRow> promises) {
+        int[] changed = new int[happened.size()];
+        int[] better = new int[happened.size()];
+        int[] worse = new int[happened.size()];
+        orders.forEach(order -> order.causes().forEach(id -> changed[id]++));
+        promises.forEach(promise -> promise.causes().forEach(id -> (promise.better() ? better : worse)[id]++));
         List<CauseRow> rows = new ArrayList<>();
         for (int id = happened.size() - 1; id >= 0; id--) {
             JournalEntry.Happened cause = happened.get(id);
-            Integer me = id;
             rows.add(new CauseRow(
                     id,
                     cause.at(),
@@ -105,13 +126,9 @@ record ChangesView(
                     cause.name(),
                     cause.sentence(),
                     cause.number(),
-                    (int) orders.stream().filter(o -> o.causes().contains(me)).count(),
-                    (int) promises.stream()
-                            .filter(p -> !p.better() && p.causes().contains(me))
-                            .count(),
-                    (int) promises.stream()
-                            .filter(p -> p.better() && p.causes().contains(me))
-                            .count()));
+                    changed[id],
+                    worse[id],
+                    better[id]));
         }
         return rows;
     }

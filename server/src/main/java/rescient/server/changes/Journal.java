@@ -2,15 +2,18 @@ package rescient.server.changes;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.Date;
 import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -19,6 +22,7 @@ import org.springframework.stereotype.Component;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
+import rescient.server.platform.GivingWay;
 import rescient.server.platform.SharedWork;
 import rescient.server.platform.Today;
 
@@ -31,17 +35,33 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(Journal.class);
     private static final Duration KEPT = Duration.ofDays(60);
     private static final Duration EVERY = Duration.ofHours(6);
+    private static final int MOMENTS = 50;
+    private static final int RECENT = 10;
 
     private final JdbcTemplate database;
     private final ObjectMapper json;
     private final Today today;
-    private final ExecutorService writer = Executors.newSingleThreadExecutor(r -> new Thread(r, "journal"));
+    private final ExecutorService writer = GivingWay.oneThread("journal");
 
     Journal(JdbcTemplate database, ObjectMapper json, Today today) {
         this.database = database;
         this.json = json;
         this.today = today;
     }
+
+    /** What was told of the moments that are asked for. */
+    private final Cache<Instant, RunningLog> logs = Caffeine.newBuilder()
+            .softValues()
+            .maximumSize(MOMENTS)
+            .executor(Runnable::run)
+            .build();
+
+    /** The last ones that were written here, which need not be read. */
+    private final Cache<Long, JournalEntry> recent = Caffeine.newBuilder()
+            .softValues()
+            .maximumSize(RECENT)
+            .executor(Runnable::run)
+            .build();
 
     /** The day and the revision of a plan that is known. */
     private record Known(long revision, LocalDate day) {}
@@ -69,7 +89,7 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
         }
         Known known = before == null ? last : new Known(before.revision(), before.today());
         long from = known == null ? Long.MIN_VALUE : known.revision;
-        List<JournalEntry.Happened> causes = causes(from, next.revision());
+        List<JournalEntry.Happened> causes = JournalEntry.Happened.together(causes(from, next.revision()));
         boolean compares = known != null && causes.stream().noneMatch(c -> c.kind() == Cause.Kind.LOADED);
         if (before != null && compares) {
             write(next, JournalEntry.between(before, next, causes));
@@ -105,16 +125,18 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
 
     /** A plan of a company in whose place another was loaded meanwhile is not kept. */
     private void write(PlanVersion next, JournalEntry entry) {
-        database.update(
+        List<Long> written = database.queryForList(
                 "insert into plan_journal (made_at, revision, day, changes) select ?, ?, ?, ?"
                         + " where not exists (select from plan_causes where kind = ? and revision > ?)"
-                        + " on conflict (revision, day) do nothing",
+                        + " on conflict (revision, day) do nothing returning id",
+                Long.class,
                 Timestamp.from(next.madeAt()),
                 next.revision(),
                 Date.valueOf(next.today()),
                 text(entry),
                 Cause.Kind.LOADED.name(),
                 next.revision());
+        written.forEach(id -> recent.put(id, entry));
     }
 
     @Override
@@ -151,13 +173,35 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
         writer.shutdownNow();
     }
 
-    /** What was kept after a moment, in order; of all plans that could be seen until now. */
-    List<JournalEntry> after(Instant moment) {
+    /** An entry with its number. */
+    record Kept(long id, JournalEntry entry) {}
+
+    /** What was kept after a moment, of all plans that could be seen until now. */
+    <T> T since(Instant moment, Function<RunningLog, T> read) {
         settle();
+        Timestamp after = Timestamp.from(moment);
+        Long first = database.queryForObject("select min(id) from plan_journal where made_at > ?", Long.class, after);
+        RunningLog known = logs.get(moment, m -> new RunningLog());
+        synchronized (known) {
+            if (known.first() == 0 || Objects.equals(first, known.first())) {
+                known.tell(after(after, known.last()));
+                return read.apply(known);
+            }
+        }
+        // what it begins with is forgotten, or of another company
+        logs.invalidate(moment);
+        return since(moment, read);
+    }
+
+    private List<Kept> after(Timestamp moment, long id) {
         return database.query(
-                "select changes from plan_journal where made_at > ? order by id",
-                (row, i) -> entry(row.getString(1)),
-                Timestamp.from(moment));
+                "select id, changes from plan_journal where made_at > ? and id > ? order by id",
+                (row, i) -> {
+                    JournalEntry entry = recent.getIfPresent(row.getLong(1));
+                    return new Kept(row.getLong(1), entry == null ? entry(row.getString(2)) : entry);
+                },
+                moment,
+                id);
     }
 
     /** When the plan that is known longest was made; null if nothing is kept. */

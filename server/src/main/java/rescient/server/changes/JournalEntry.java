@@ -3,6 +3,7 @@ package rescient.server.changes;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import rescient.core.compare.Attribution;
 import rescient.core.compare.OrderChange;
 import rescient.core.compare.PlanDifference;
@@ -32,6 +33,24 @@ record JournalEntry(List<Happened> causes, List<Order> orders, List<Late> late, 
         static Happened of(Instant at, Cause cause) {
             return new Happened(at, cause.kind(), cause.name(), cause.sentence(), null);
         }
+
+        /** What was planned together because it came too fast is told as one, if it is more than a few. */
+        static List<Happened> together(List<Happened> causes) {
+            if (causes.size() <= FEW) {
+                return causes;
+            }
+            Happened last = causes.get(causes.size() - 1);
+            List<String> names = causes.stream()
+                    .map(Happened::name)
+                    .filter(Objects::nonNull)
+                    .distinct()
+                    .toList();
+            String name = names.size() <= 1
+                    ? names.stream().findFirst().orElse(null)
+                    : names.get(0) + " and " + (names.size() - 1) + (names.size() == 2 ? " other" : " others");
+            return List.of(new Happened(
+                    last.at, last.kind, name, causes.size() + " changes at once, the last: " + last.sentence, null));
+        }
     }
 
     /** @param by places among the causes */
@@ -39,6 +58,9 @@ record JournalEntry(List<Happened> causes, List<Order> orders, List<Late> late, 
 
     /** @param by places among the causes */
     record Late(PlanDifference.Lateness change, List<Integer> by) {}
+
+    /** So many causes of one plan are told one by one. */
+    private static final int FEW = 3;
 
     /** Changes of planned orders that are kept with one plan. */
     static final int MOST = 20_000;

@@ -13,8 +13,8 @@ import rescient.server.platform.JobProblem;
 import rescient.server.platform.Today;
 
 /**
- * Carries out commands: permission, the key by which a repeated one is known, its turn and the company's lock, the plan
- * of the facts as they are, approval, the changes with their cause, and the audit.
+ * Carries out commands: permission, the key by which a repeated one is known, its turn and the company's lock, the
+ * facts as they are, approval, the changes with their cause, and the audit.
  */
 @Service
 public class CommandPipeline {
@@ -65,7 +65,7 @@ public class CommandPipeline {
         if (known.isPresent()) {
             return known.get();
         }
-        Turn turn = new Turn(who, key, live.knowing(revision), today.now());
+        Turn turn = new Turn(who, key, live.moment(revision), () -> live.knowing(revision), today.now());
         Outcome<A> outcome = command.carryOut(turn);
         approvals.forEach(approval -> approval.ask(turn, command, outcome));
         if (outcome.cause() != null) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import rescient.core.order.Approval;
+import rescient.core.order.OrderDraft;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.access.Rights;
@@ -18,7 +19,7 @@ import rescient.server.tables.OrderImage;
  * Purchase orders go on before they go out: the hold ends, they are approved in turn, or go back to be changed.
  *
  * @param numbers of the orders
- * @param reason why it is rejected
+ * @param reason why it is rejected, or sent back
  */
 record AdvancePurchases(
         @Nullable @Size(max = 500) List<@NotNull @Size(max = LONGEST) String> numbers,
@@ -31,7 +32,9 @@ record AdvancePurchases(
         APPROVE,
         REJECT,
         /** What is ready, or waits, may be changed again. */
-        HOLD
+        HOLD,
+        /** What is held goes back to who planned it, firmed as it is. */
+        SEND_BACK
     }
 
     @Override
@@ -39,8 +42,11 @@ record AdvancePurchases(
         if (step == null || numbers == null || numbers.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which orders, and what is done with them");
         }
-        if (step == Step.REJECT && (reason == null || reason.isBlank())) {
-            throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say why it is rejected").field("reason");
+        if ((step == Step.REJECT || step == Step.SEND_BACK) && (reason == null || reason.isBlank())) {
+            throw new JobProblem(
+                            HttpStatus.UNPROCESSABLE_ENTITY,
+                            step == Step.REJECT ? "Say why it is rejected" : "Say why it goes back")
+                    .field("reason");
         }
         for (String number : numbers.stream().distinct().toList()) {
             advance(desk, number);
@@ -52,6 +58,7 @@ record AdvancePurchases(
                     case APPROVE -> "Approved " + which;
                     case REJECT -> "Rejected " + which + ": " + reason.strip();
                     case HOLD -> "Held " + which + " again";
+                    case SEND_BACK -> "Sent " + which + " back to the planner: " + reason.strip();
                 });
     }
 
@@ -91,6 +98,11 @@ record AdvancePurchases(
                     become(desk, before, PurchaseState.HELD);
                 }
             }
+            case SEND_BACK -> {
+                if (expected(desk, number, state, PurchaseState.HELD)) {
+                    sendBack(desk, before, lines);
+                }
+            }
             case HOLD -> {
                 if (state.isOut() || state == PurchaseState.HELD) {
                     desk.proposal().refusals.add(number + " is " + PurchaseWords.of(state) + ".");
@@ -120,6 +132,19 @@ record AdvancePurchases(
             if (PurchaseState.isPurchase(line)) {
                 after.put(line.with(PurchaseState.column(line), state.word()), before.issues(line.text("line")));
             }
+        }
+        desk.proposal().changes.addAll(after.from(before));
+    }
+
+    /** Its lines are the planner's again, firmed, each under a number of its own that says why. */
+    private void sendBack(Proposing desk, OrderImage before, List<Row> lines) {
+        OrderImage after = before.copy();
+        desk.note("Sent back by " + desk.author().name() + ": " + reason.strip());
+        for (Row line : lines) {
+            String name = line.text("line");
+            OrderDraft draft = OrderRows.draft(line, before.issues(name));
+            after.remove(name);
+            desk.refirm(draft, line, before.issues(name));
         }
         desk.proposal().changes.addAll(after.from(before));
     }

@@ -45,7 +45,7 @@ record ChangingFacts(DecisionLog log, FactRows facts, FactsCommand wanted) imple
         if (changes.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing would be otherwise");
         }
-        facts.keep(turn.version().directory().facts(), changes, progress());
+        facts.keep(turn.facts(), changes, progress());
         List<FactChange> all = new ArrayList<>(changes);
         all.addAll(wanted.besides());
         long id = log.add(turn, kind(), wanted.sentence(), List.of());

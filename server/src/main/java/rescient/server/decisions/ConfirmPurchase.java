@@ -3,7 +3,7 @@ package rescient.server.decisions;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Positive;
+import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -33,12 +33,12 @@ record ConfirmPurchase(
     /**
      * A part of a line.
      *
-     * @param quantity in the item's unit; null: all that is open
+     * @param quantity in the item's unit; null: all that is open; 0: it does not come at all
      */
     record Said(
             @NotNull @Size(max = LONGEST) String line,
             @NotNull LocalDate date,
-            @Nullable @Positive @DecimalMax(MOST) BigDecimal quantity) {}
+            @Nullable @PositiveOrZero @DecimalMax(MOST) BigDecimal quantity) {}
 
     @Override
     public void propose(Proposing desk) {
@@ -92,13 +92,21 @@ record ConfirmPurchase(
         Row confirmed = line.with(PurchaseState.column(line), PurchaseState.CONFIRMED.word());
         if (parts.isEmpty()) {
             String day = line.text("confirmed_date", line.text("due_date"));
-            after.put(confirmed.with("confirmed_date", day), before.issues(name));
+            after.put(comes(confirmed, day), before.issues(name));
+            return;
+        }
+        if (parts.stream().allMatch(ConfirmPurchase::isNothing)) {
+            giveUp(desk, after, line);
             return;
         }
         for (int i = 0; i < parts.size(); i++) {
             Said part = parts.get(i);
             boolean last = i == parts.size() - 1;
             BigDecimal quantity = part.quantity() == null ? rest : part.quantity();
+            if (isNothing(part)) {
+                desk.proposal().refusals.add("Line " + name + ": it comes, or it does not come at all.");
+                return;
+            }
             if (quantity.compareTo(rest) > 0 || (!last && quantity.compareTo(rest) == 0)) {
                 desk.proposal()
                         .refusals
@@ -112,7 +120,7 @@ record ConfirmPurchase(
                 // what was received of the line stays with it
                 BigDecimal ordered = line.decimal("ordered") == null ? open : line.decimal("ordered");
                 BigDecimal others = open.subtract(quantity);
-                Row first = confirmed.with("confirmed_date", day);
+                Row first = comes(confirmed, day);
                 if (parts.size() > 1) {
                     first = first.with("quantity", quantity.toPlainString())
                             .with("ordered", ordered.subtract(others).toPlainString())
@@ -122,12 +130,11 @@ record ConfirmPurchase(
             } else {
                 String next = after.nextLine();
                 after.put(
-                        confirmed
+                        comes(confirmed, day)
                                 .with("line", next)
                                 .with("quantity", quantity.toPlainString())
                                 .with("ordered", quantity.toPlainString())
                                 .with("start_quantity", null)
-                                .with("confirmed_date", day)
                                 .with("split_of", name),
                         List.of());
             }
@@ -138,14 +145,43 @@ record ConfirmPurchase(
                     .add("Line " + name + ": " + rest.stripTrailingZeros().toPlainString()
                             + " are left; say when they come.");
         }
-        Row asked = desk.desk().row(DeskTables.REQUESTS, number, name);
-        if (asked != null) {
-            desk.proposal().changes.add(FactChange.of(asked, null));
-        }
+        answered(desk, name);
         OrderDraft was = OrderRows.draft(line, before.issues(name));
         OrderDraft is = OrderRows.draft(after.line(name), after.issues(name));
         desk.proposal().point(was.item(), was.site());
         desk.proposal().lines.add(new Proposal.Line(OrderKey.ofLine(number, name), number, was, is, false));
+    }
+
+    private static boolean isNothing(Said part) {
+        return part.quantity() != null && part.quantity().signum() == 0;
+    }
+
+    /** A line that does not come at all; of one that came in part the rest is closed by who receives it. */
+    private void giveUp(Proposing desk, OrderImage after, Row line) {
+        String name = line.text("line");
+        BigDecimal ordered = line.decimal("ordered");
+        if (ordered != null && ordered.compareTo(line.decimal("quantity")) != 0) {
+            desk.proposal().refusals.add("Line " + name + " came in part; say at the line that nothing more comes.");
+            return;
+        }
+        OrderDraft was = OrderRows.draft(line, after.issues(name));
+        after.remove(name);
+        answered(desk, name);
+        desk.proposal().point(was.item(), was.site());
+        desk.proposal().lines.add(new Proposal.Line(OrderKey.ofLine(number, name), number, was, null, false));
+    }
+
+    /** What was asked of the supplier is answered. */
+    private void answered(Proposing desk, String name) {
+        Row asked = desk.desk().row(DeskTables.REQUESTS, number, name);
+        if (asked != null) {
+            desk.proposal().changes.add(FactChange.of(asked, null));
+        }
+    }
+
+    /** What was promised first stays, whatever is said later. */
+    private static Row comes(Row line, String day) {
+        return line.with("confirmed_date", day).with("first_confirmed_date", line.text("first_confirmed_date", day));
     }
 
     @Override

@@ -32,6 +32,8 @@ public final class DataSentence {
             Map.entry("open_order_components", "component of an order"),
             Map.entry("work_centers", "work center"),
             Map.entry("approval_limits", "limit of approval"),
+            Map.entry("lots", "lot"),
+            Map.entry("lot_tests", "test of a lot"),
             Map.entry("invoice_lines", "line of an invoice"),
             Map.entry("stock", "lot in stock"),
             Map.entry("settings", "setting"),

@@ -22,7 +22,7 @@ public class Decisions {
     private final DecisionLog log;
     private final DeskRows desk;
     private final FactRows facts;
-    private final FirmedNumbers numbers;
+    private final DocumentNumbers numbers;
     private final ToldChanges told;
     /** What decisions change besides the company, by table. */
     private final Map<String, TakenBack> elsewhere;
@@ -33,7 +33,7 @@ public class Decisions {
             DecisionLog log,
             DeskRows desk,
             FactRows facts,
-            FirmedNumbers numbers,
+            DocumentNumbers numbers,
             ToldChanges told,
             List<TakenBack> elsewhere) {
         this.live = live;

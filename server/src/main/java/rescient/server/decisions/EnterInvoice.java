@@ -2,9 +2,9 @@ package rescient.server.decisions;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Digits;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Positive;
 import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
@@ -23,7 +23,7 @@ import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
 /**
- * A supplier's invoice: what he charges of what came. What is as it was agreed and received may be paid; all else waits for an
+ * A supplier's invoice, or credit note: what he charges of what came, or gives back of what went back. What is as it was agreed and received may be paid; all else waits for an
  * approval. One that was rejected is entered anew under its number.
  *
  * @param number the supplier's own
@@ -40,13 +40,13 @@ record EnterInvoice(
     /**
      * A line of an order that is charged.
      *
-     * @param quantity in the order's unit, {@code price} of one, net of tax
+     * @param quantity in the order's unit, below 0: that is credited, {@code price} of one, net of tax
      */
     record Charge(
             @NotNull @Size(max = LONGEST) String order,
             @NotNull @Size(max = LONGEST) String line,
 
-            @NotNull @Positive @DecimalMax(MOST) @Digits(integer = 13, fraction = 6)
+            @NotNull @DecimalMin("-" + MOST) @DecimalMax(MOST) @Digits(integer = 13, fraction = 6)
             BigDecimal quantity,
 
             @NotNull @PositiveOrZero @DecimalMax(MOST) @Digits(integer = 13, fraction = 6)
@@ -115,8 +115,9 @@ record EnterInvoice(
                     .orElse(null);
             proposal.changes.add(FactChange.of(before == null ? null : each.write(before), each.write(line)));
         }
-        desk.say("Entered invoice " + own + " of " + name + ", "
-                + InvoiceCheck.value(charged).setScale(2, RoundingMode.HALF_UP).toPlainString() + " "
+        BigDecimal value = InvoiceCheck.value(charged);
+        desk.say("Entered " + (value.signum() < 0 ? "credit note " : "invoice ") + own + " of " + name + ", "
+                + value.abs().setScale(2, RoundingMode.HALF_UP).toPlainString() + " "
                 + desk.version().directory().currency());
     }
 
@@ -125,6 +126,12 @@ record EnterInvoice(
         InvoiceCheck check = InvoiceCheck.of(desk.version().directory(), desk.desk(), supplier, null);
         List<Fact.InvoiceLine> charged = new ArrayList<>();
         for (Charge one : lines) {
+            if (one.quantity().signum() == 0) {
+                desk.proposal()
+                        .refusals
+                        .add("Of " + one.order() + " line " + one.line() + " nothing is charged: leave it out.");
+                continue;
+            }
             InvoiceCheck.Chargeable line = check.line(one.order(), one.line());
             if (line == null) {
                 desk.proposal()

@@ -45,8 +45,9 @@ public final class InvoiceCheck {
             BigDecimal before,
             String unit,
             @Nullable BigDecimal agreed) {
+        /** What may still be charged; below 0: what is to be credited. */
         public BigDecimal left() {
-            return came.subtract(before).max(BigDecimal.ZERO);
+            return came.subtract(before);
         }
     }
 
@@ -98,7 +99,8 @@ public final class InvoiceCheck {
     public Chargeable line(String order, String line) {
         String key = OrderKey.ofLine(order, line);
         Row row = received.get(key);
-        if (row == null) {
+        BigDecimal before = charged.getOrDefault(key, BigDecimal.ZERO);
+        if (row == null || (row.decimal("quantity").signum() == 0 && before.signum() == 0)) {
             return null;
         }
         // the service of a subcontractor has its price like what is bought
@@ -110,7 +112,7 @@ public final class InvoiceCheck {
                 line,
                 item,
                 factor == null ? row.decimal("quantity") : InvoiceMatch.inUnit(row.decimal("quantity"), factor),
-                charged.getOrDefault(key, BigDecimal.ZERO),
+                before,
                 worth.unit(),
                 worth.price());
     }
@@ -118,7 +120,8 @@ public final class InvoiceCheck {
     /** All lines of which something came. */
     public List<Chargeable> all() {
         return received.values().stream()
-                .map(row -> Objects.requireNonNull(line(row.text("number"), row.text("line"))))
+                .map(row -> line(row.text("number"), row.text("line")))
+                .filter(Objects::nonNull)
                 .toList();
     }
 
@@ -143,8 +146,10 @@ public final class InvoiceCheck {
         String of = line.order + " line " + line.line + ", " + line.item + ": ";
         String found = difference.found().stripTrailingZeros().toPlainString();
         if (difference.kind() == InvoiceMatch.Kind.QUANTITY) {
-            return of + found + " " + line.unit + " are charged, "
-                    + difference.expected().stripTrailingZeros().toPlainString() + " are left to be: "
+            return of + found.replace("-", "") + " " + line.unit
+                    + (difference.found().signum() < 0 ? " are credited, " : " are charged, ")
+                    + difference.expected().abs().stripTrailingZeros().toPlainString()
+                    + (difference.found().signum() < 0 ? " went back: " : " are left to be: ")
                     + more(difference.value()) + ".";
         }
         return difference.expected() == null

@@ -16,7 +16,7 @@ import rescient.server.tables.DeskRows;
 import rescient.server.tables.FactRows;
 
 /** Keeps what a {@link PlanCommand} comes to. */
-record Keeping(DecisionLog log, DeskRows desk, FactRows facts, FirmedNumbers numbers, PlanCommand wanted)
+record Keeping(DecisionLog log, DeskRows desk, FactRows facts, DocumentNumbers numbers, PlanCommand wanted)
         implements DecisionCommand {
     @Override
     public String kind() {
@@ -53,7 +53,7 @@ record Keeping(DecisionLog log, DeskRows desk, FactRows facts, FirmedNumbers num
                 new Proposing.Author(turn.who().name(), Words.word(turn.who().role()), turn.now(), numbers::next),
                 wanted);
         refuse(turn.who(), proposal);
-        facts.keep(turn.version().directory().facts(), proposal.changes);
+        facts.keep(turn.facts(), proposal.changes);
         long id = log.add(turn, kind(), proposal.sentence, outcomes(proposal));
         List<String> about = wanted instanceof OfOrders orders && orders.orders() != null ? orders.orders() : List.of();
         return new Outcome<>(

@@ -18,6 +18,7 @@ import rescient.core.plan.Demand;
 import rescient.core.plan.PointView;
 import rescient.core.prices.PriceDifference;
 import rescient.core.snapshot.DemandKind;
+import rescient.server.planning.Deliveries;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
@@ -35,9 +36,11 @@ import rescient.server.tables.DeskRows;
 class Offers {
     private final DeskRows desk;
     private final LivePlan live;
+    private final Deliveries deliveries;
 
-    Offers(DeskRows desk, LivePlan live) {
+    Offers(DeskRows desk, LivePlan live, Deliveries deliveries) {
         this.desk = desk;
+        this.deliveries = deliveries;
         this.live = live;
     }
 
@@ -54,6 +57,7 @@ class Offers {
      * @param late it would not be there when it is wanted
      * @param dearer than the ordinary way, in the company's currency, an alternative than as much of the item as it stands
      *     for; null if a price is missing
+     * @param inTime so many of a hundred lines of the supplier came in time in the last year; null: nobody knows
      */
     record Offer(
             String source,
@@ -67,7 +71,8 @@ class Offers {
             LocalDate possible,
             boolean late,
             @Nullable BigDecimal value,
-            @Nullable BigDecimal dearer) {}
+            @Nullable BigDecimal dearer,
+            @Nullable Integer inTime) {}
 
     /** In the order in which they would be there; none for an order that went while somebody looked at it. */
     List<Offer> forOrder(String key) {
@@ -137,10 +142,11 @@ class Offers {
                 Words.date(asked.stream().mapToInt(Demand::possibleDay).max().orElseThrow()),
                 asked.stream().anyMatch(d -> d.possibleDay() > d.day()),
                 value,
-                PriceDifference.ofPart(value, ordinary, part, Quantity.decimal(order.quantity()))));
+                PriceDifference.ofPart(value, ordinary, part, Quantity.decimal(order.quantity())),
+                null));
     }
 
-    private static Optional<Offer> offer(
+    private Optional<Offer> offer(
             PlanVersion version,
             Drafter drafter,
             OrderDraft order,
@@ -167,7 +173,8 @@ class Offers {
                     Words.date(way.possibleDay()),
                     way.late(),
                     worth.value(),
-                    PriceDifference.of(worth.value(), ordinary));
+                    PriceDifference.of(worth.value(), ordinary),
+                    supplier == null ? null : deliveries.inTime(version, supplier));
         });
     }
 }

@@ -29,8 +29,11 @@ import rescient.server.access.Rights;
     @JsonSubTypes.Type(value = ChangeForecastSet.class, name = "SETS"),
     @JsonSubTypes.Type(value = AdvancePurchases.class, name = "PURCHASE"),
     @JsonSubTypes.Type(value = ConfirmPurchase.class, name = "CONFIRMED"),
+    @JsonSubTypes.Type(value = EnterPurchase.class, name = "BUY"),
     @JsonSubTypes.Type(value = EnterInvoice.class, name = "INVOICE"),
-    @JsonSubTypes.Type(value = AdvanceInvoices.class, name = "INVOICES")
+    @JsonSubTypes.Type(value = AdvanceInvoices.class, name = "INVOICES"),
+    @JsonSubTypes.Type(value = InvoiceCustomers.class, name = "CHARGE"),
+    @JsonSubTypes.Type(value = SequenceWork.class, name = "SEQUENCE")
 })
 sealed interface PlanCommand
         permits OfOrders,
@@ -47,8 +50,11 @@ sealed interface PlanCommand
                 ChangeForecastSet,
                 AdvancePurchases,
                 ConfirmPurchase,
+                EnterPurchase,
                 EnterInvoice,
-                AdvanceInvoices {
+                AdvanceInvoices,
+                InvoiceCustomers,
+                SequenceWork {
     /** In characters, of a code, a key or a value. */
     int LONGEST = 300;
 

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import rescient.core.company.Earmark;
 import rescient.core.order.Drafting;
 import rescient.core.order.Obstacle;
@@ -39,9 +39,9 @@ final class Proposing {
      * Who decides.
      *
      * @param role as the limits of approval name it; null: somebody only looks
-     * @param numbers the next number of a firmed order
+     * @param numbers the next number of a kind of orders
      */
-    record Author(String name, @Nullable String role, Instant now, Supplier<String> numbers) {}
+    record Author(String name, @Nullable String role, Instant now, UnaryOperator<String> numbers) {}
 
     private Proposing(DeskRows desk, PlanVersion version, Author author) {
         this.desk = desk;
@@ -63,7 +63,7 @@ final class Proposing {
     /** What it would come to, for somebody who only looks. */
     static Proposal look(DeskRows desk, PlanVersion version, PlanCommand command) {
         int[] place = {0};
-        return of(desk, version, new Author("", null, Instant.EPOCH, () -> "new " + ++place[0]), command);
+        return of(desk, version, new Author("", null, Instant.EPOCH, kind -> "new " + ++place[0]), command);
     }
 
     DeskRows desk() {
@@ -172,12 +172,31 @@ final class Proposing {
     }
 
     void firm(@Nullable String key, @Nullable OrderDraft before, Drafter.Drafted drafted) {
-        String number = author.numbers().get();
+        String number = author.numbers().apply(DocumentNumbers.FIRMED);
         OrderImage image = OrderImage.none(number);
         image.head(OrderRows.head(number, note, author.name(), author.now()));
         put(image, "1", drafted);
         proposal.changes.addAll(image.from(OrderImage.none(number)));
         proposal.lines.add(new Proposal.Line(key, number, before, drafted.order(), false));
+    }
+
+    /** A line that was given out is firmed again as it stands, under another number. */
+    void refirm(OrderDraft draft, Row line, List<Row> issues) {
+        String number = author.numbers().apply(DocumentNumbers.FIRMED);
+        OrderImage image = OrderImage.none(number);
+        image.head(OrderRows.head(number, note, author.name(), author.now()));
+        image.put(
+                line.with("number", number)
+                        .with("line", "1")
+                        .with("stage", "firmed")
+                        .with("state", null)
+                        .with("purchase_state", null),
+                issues.stream()
+                        .map(row -> row.with("number", number).with("line", "1"))
+                        .toList());
+        proposal.changes.addAll(image.from(OrderImage.none(number)));
+        proposal.point(draft.item(), draft.site());
+        proposal.lines.add(new Proposal.Line(null, number, draft, draft, false));
     }
 
     private static void put(OrderImage image, String line, Drafter.Drafted drafted) {

@@ -64,7 +64,7 @@ record TakingBack(DecisionLog log, FactRows facts, ToldChanges told, Map<String,
         List<FactChange> changes = new ArrayList<>();
         made.get(false).forEach(change -> changes.add(0, change.reversed()));
         try {
-            facts.keep(turn.version().directory().facts(), changes);
+            facts.keep(turn.facts(), changes);
         } catch (FactRows.StaleFactException e) {
             throw stale(decision, ToldChanges.key(e.change().any()));
         }

@@ -168,14 +168,18 @@ public class CompanyStore {
 
     private static void clear(Statement statement) throws SQLException {
         statement.execute("truncate " + String.join(", ", TABLES)
-                + ", movements, postings, stock_values, stock_layers, order_costs, order_steps, in_transit");
+                + ", movements, postings, stock_values, stock_layers, order_costs, order_steps, in_transit,"
+                + " usage, receipts, count_lists, count_lines, waiting_postings, waiting_approvals");
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
         for (String table : List.of(
                 "commands",
                 "decisions",
                 "change_requests",
+                "bench_places",
                 "approvals",
+                "letters",
+                "supplier_acts",
                 "plan_causes",
                 "fact_changes",
                 "plan_journal")) {
@@ -213,7 +217,7 @@ public class CompanyStore {
     private static final String NUMBERS = """
             update number_ranges r set next = coalesce((
                 select max(substring(o.number from length(r.prefix) + 1)::bigint) + 1
-                from supply_orders o
+                from (select number from supply_orders union all select number from invoices where customer is not null) o
                 where starts_with(o.number, r.prefix)
                   and substring(o.number from length(r.prefix) + 1) ~ '^[0-9]{1,15}$'), 1);
             """;

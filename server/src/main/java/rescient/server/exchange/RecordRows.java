@@ -36,7 +36,7 @@ public class RecordRows {
                     "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier, l.quantity,"
                             + " l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
                             + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state,"
-                            + " l.purchase_state, l.closed_date from supply_order_lines l join supply_orders o on o.number ="
+                            + " l.purchase_state, l.sent_date, l.first_confirmed_date, l.closed_date from supply_order_lines l join supply_orders o on o.number ="
                             + " l.order_number where l.closed_date is not null order by o.number, l.line"),
             Map.entry(
                     "closed_order_components",
@@ -63,11 +63,16 @@ public class RecordRows {
                     "select number, line, step, reported, scrapped, booked, minutes from order_steps order by 1, 2, 3"),
             Map.entry(
                     "in_transit",
-                    "select number, line, lot, serial, quantity, value, expiry from in_transit order by 1, 2, 3, 4"));
+                    "select number, line, lot, serial, quantity, value, expiry from in_transit order by 1, 2, 3, 4"),
+            Map.entry("usage", "select item, site, date, number, line, quantity from usage order by 1, 2, 3, 4, 5"),
+            Map.entry(
+                    "receipts",
+                    "select number, line, received_date, supplier, item, site, ordered_date, first_confirmed_date, quantity"
+                            + " from receipts order by 1, 2, 3"));
 
     /** Of each table, the columns that hold an empty text where nothing is said. */
     private static final Map<String, String> NEVER_NULL =
-            Map.of("stock_layers", "lot, serial", "order_steps", "step", "in_transit", "lot, serial");
+            Map.of("stock_layers", "lot, serial", "order_steps", "step", "in_transit", "lot, serial", "usage", "line");
 
     private final JdbcTemplate database;
     private final Today today;
@@ -120,6 +125,25 @@ public class RecordRows {
                 connection,
                 "in_transit (number, line, lot, serial, quantity, value, expiry)",
                 texts(dataset, "in_transit", "number", "line", "lot", "serial", "quantity", "value", "expiry"));
+        copy(
+                connection,
+                "usage (item, site, date, number, line, quantity)",
+                texts(dataset, "usage", "item", "site", "date", "number", "line", "quantity"));
+        copy(
+                connection,
+                "receipts (number, line, received_date, supplier, item, site, ordered_date, first_confirmed_date, quantity)",
+                texts(
+                        dataset,
+                        "receipts",
+                        "number",
+                        "line",
+                        "received_date",
+                        "supplier",
+                        "item",
+                        "site",
+                        "ordered_date",
+                        "first_confirmed_date",
+                        "quantity"));
     }
 
     private static Stream<List<String>> texts(Dataset dataset, String table, String... columns) {

@@ -36,6 +36,8 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
             "split_of",
             "state",
             "purchase_state",
+            "sent_date",
+            "first_confirmed_date",
             "closed_date");
 
     private static final List<String> COMPONENT = List.of(
@@ -69,7 +71,7 @@ record SupplyRows(String table, String columns, List<List<String>> rows) {
                         "supply_order_lines",
                         "order_number, line, stage, item, ordered, quantity, due_date, start_date, locked, start_quantity,"
                                 + " for_order, for_line, unit, unit_price, scrapped, confirmed_date, split_of, state,"
-                                + " purchase_state, closed_date",
+                                + " purchase_state, sent_date, first_confirmed_date, closed_date",
                         lines.stream()
                                 .map(l -> texts(l.with("ordered", l.text("ordered", l.text("quantity"))), LINE))
                                 .toList()),

@@ -4,7 +4,9 @@ import com.icegreen.greenmail.store.FolderException;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
 import jakarta.annotation.PreDestroy;
+import jakarta.mail.internet.MimeMessage;
 import java.net.InetAddress;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -20,6 +22,7 @@ class MailServer {
     private static final int MOST = 200;
 
     private final String address;
+    private final AtomicLong handed = new AtomicLong();
     private GreenMail standIn;
     private JavaMailSenderImpl sender;
 
@@ -34,7 +37,10 @@ class MailServer {
             JavaMailSenderImpl made = new JavaMailSenderImpl();
             if (address.isBlank()) {
                 String here = InetAddress.getLoopbackAddress().getHostAddress();
-                standIn = new GreenMail(new ServerSetup(0, here, ServerSetup.PROTOCOL_SMTP));
+                standIn = new GreenMail(new ServerSetup[] {
+                    new ServerSetup(0, here, ServerSetup.PROTOCOL_SMTP),
+                    new ServerSetup(0, here, ServerSetup.PROTOCOL_IMAP)
+                });
                 standIn.start();
                 made.setHost(here);
                 made.setPort(standIn.getSmtp().getPort());
@@ -49,6 +55,17 @@ class MailServer {
             sender = made;
         }
         return sender;
+    }
+
+    /** Hands a mail in. */
+    void send(MimeMessage message) {
+        sender().send(message);
+        handed.incrementAndGet();
+    }
+
+    /** So many mails were handed in so far; the same as before: nobody has a new one. */
+    long handed() {
+        return handed.get();
     }
 
     /** The stand-in keeps no more than the last mails in memory: all of them are kept in the database. */

@@ -21,7 +21,7 @@ public class Mails {
     /**
      * A mail as it is asked for.
      *
-     * @param kind of the document: {@code confirmation}, {@code purchase_order} or {@code reminder}
+     * @param kind of the document: {@code confirmation}, {@code purchase_order}, {@code reminder} or {@code change_request}
      * @param about the number of what it is about
      * @param dataName with {@code data}, the same document for machines; null: there is none
      * @param name who asks for it

@@ -49,7 +49,7 @@ class Outbox implements SharedWork {
     }
 
     @Override
-    public void run() {
+    public synchronized void run() {
         List<Mail> waiting = mails.findBySentAtIsNullAndTriesLessThanOrderById(TRIES, Limit.of(AT_ONCE));
         for (Mail mail : waiting) {
             send(mail);
@@ -72,7 +72,7 @@ class Outbox implements SharedWork {
             if (mail.data != null) {
                 parts.addAttachment(mail.dataName, new ByteArrayResource(mail.data), "application/xml");
             }
-            sender.send(message);
+            server.send(message);
             mail.sentAt = today.now();
             mail.failure = null;
         } catch (MessagingException | MailException | IllegalStateException e) {

@@ -69,22 +69,34 @@ public final class PaperPdf {
     private PaperPdf() {}
 
     public static byte[] of(Paper paper) {
+        return of(List.of(paper));
+    }
+
+    /** Each begins on a page of its own. */
+    public static byte[] of(List<Paper> papers) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (Document document = new Document(PageSize.A4, MARGIN, MARGIN, MARGIN, MARGIN)) {
             PdfWriter.getInstance(document, out);
-            document.addTitle(paper.title);
-            document.addCreator(paper.company);
+            document.addTitle(papers.get(0).title);
+            document.addCreator(papers.get(0).company);
             document.open();
-            head(document, paper);
-            document.add(table(paper));
-            for (Foot foot : paper.foot) {
-                Paragraph said = new Paragraph(foot.text, font(TEXT, foot.right));
-                said.setAlignment(foot.right ? Element.ALIGN_RIGHT : Element.ALIGN_LEFT);
-                said.setSpacingBefore(LARGE / 2f);
-                document.add(said);
+            for (Paper paper : papers) {
+                document.newPage();
+                add(document, paper);
             }
         }
         return out.toByteArray();
+    }
+
+    private static void add(Document document, Paper paper) {
+        head(document, paper);
+        document.add(table(paper));
+        for (Foot foot : paper.foot) {
+            Paragraph said = new Paragraph(foot.text, font(TEXT, foot.right));
+            said.setAlignment(foot.right ? Element.ALIGN_RIGHT : Element.ALIGN_LEFT);
+            said.setSpacingBefore(LARGE / 2f);
+            document.add(said);
+        }
     }
 
     public static String day(LocalDate day) {

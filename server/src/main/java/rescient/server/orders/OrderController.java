@@ -20,6 +20,7 @@ import rescient.server.planning.LivePlan;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Served;
+import rescient.server.planning.StraightTo;
 import rescient.server.planning.Words;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -80,6 +81,7 @@ class OrderController {
             List<Served> serves,
             @Nullable String forOrder,
             @Nullable String forLine,
+            @Nullable String straightTo,
             String tracking,
             boolean done,
             @Nullable LocalDate confirmed) {}
@@ -140,6 +142,12 @@ class OrderController {
                 order.createdBy,
                 order.createdAt,
                 order.lines.stream().map(l -> line(version, l, rows)).toList());
+    }
+
+    /** Where the parts of a released order come from; none: it takes none any more. */
+    @GetMapping("/parts")
+    OrderParts parts(@RequestParam @Size(max = 300) String number) {
+        return OrderParts.of(live.current(), number);
     }
 
     private static OrderRow row(PlanVersion version, SupplyOrder order) {
@@ -211,6 +219,7 @@ class OrderController {
                 Served.upFrom(version, pegs),
                 line.forOrder,
                 line.forLine,
+                StraightTo.customer(directory, line.order.number, line.line),
                 directory.facts().row("items", line.item).text("tracking", "none"),
                 line.closedDate != null,
                 line.confirmedDate);

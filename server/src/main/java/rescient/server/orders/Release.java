@@ -2,6 +2,7 @@ package rescient.server.orders;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import rescient.core.company.Source;
 import rescient.core.order.EarlierNeeds;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.trace.PartSupply;
 import rescient.server.planning.Hold;
 import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
@@ -53,6 +55,9 @@ final class Release {
     /** Those that can go, by key. */
     final Map<String, ReleaseLine> ready = new LinkedHashMap<>();
 
+    /** Keys of those that go because they bring parts to a subcontractor whose order goes. */
+    final Set<String> brought = new HashSet<>();
+
     final List<Obstacle> obstacles = new ArrayList<>();
     final List<Missing> gone = new ArrayList<>();
 
@@ -60,13 +65,15 @@ final class Release {
      * @param firmed firmed orders by their keys
      * @param held holds by the keys of the planned orders they concern
      * @param asPossible those that cannot be there in time are dated with the day on which they can
+     * @param withTransfers what is planned to bring parts to a subcontractor goes with his order, if it can
      */
     Release(
             PlanVersion version,
             List<String> keys,
             Map<String, ReleaseLine> firmed,
             Map<String, Hold> held,
-            boolean asPossible) {
+            boolean asPossible,
+            boolean withTransfers) {
         this.version = version;
         for (String text : keys.stream().distinct().toList()) {
             if (firmed.containsKey(text)) {
@@ -81,8 +88,27 @@ final class Release {
                 sort(text, order.get(), held.get(text));
             }
         }
+        if (withTransfers) {
+            List.copyOf(ready.values()).forEach(line -> transfers(line, held));
+        }
         if (asPossible) {
             ready.replaceAll((key, going) -> going.dated(version));
+        }
+    }
+
+    private void transfers(ReleaseLine line, Map<String, Hold> held) {
+        if (line.order().source() != Source.SUBCONTRACT) {
+            return;
+        }
+        for (PlannedOrder order : PartSupply.transfers(version.plan(), line.parts(version))) {
+            PointView point = version.plan().point(order.item(), order.site()).orElseThrow();
+            String key = OrderKey.of(point, order).text();
+            if (!held.containsKey(key)
+                    && !ready.containsKey(key)
+                    && PlannedOrders.words(rescient.core.order.Obstacle.of(order)) == null) {
+                ready.put(key, ReleaseLine.planned(version, key, order));
+                brought.add(key);
+            }
         }
     }
 

@@ -52,6 +52,7 @@ class ReleaseController {
      * @param gone planned orders that the plan no longer asks for
      * @param since what happened at their stock points after the plan that was seen, each in a sentence
      * @param earlier orders that the plan will count for an earlier need than the one they are planned for
+     * @param brought keys of transfers that go too, for they bring parts to a subcontractor whose order goes
      * @param more what else could go out on the purchase orders
      */
     record ReleasePreview(
@@ -61,6 +62,7 @@ class ReleaseController {
             List<String> gone,
             List<String> since,
             List<Release.Earlier> earlier,
+            List<String> brought,
             List<AlsoFrom> more) {}
 
     /**
@@ -79,8 +81,8 @@ class ReleaseController {
             @Nullable @Size(max = MOST) Map<String, @Size(max = LONGEST_NOTE) String> notes) {}
 
     @PostMapping("/preview")
-    ReleasePreview preview(@Valid @RequestBody Chosen chosen) {
-        Release release = releasing.preview(chosen.orders, Boolean.TRUE.equals(chosen.asPossible));
+    ReleasePreview preview(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody Chosen chosen) {
+        Release release = releasing.preview(user, chosen.orders, Boolean.TRUE.equals(chosen.asPossible));
         List<ReleaseDocument> documents = release.drafts();
         int weeks = chosen.weeks == null ? WEEKS : chosen.weeks;
         return new ReleasePreview(
@@ -90,6 +92,7 @@ class ReleaseController {
                 release.gone.stream().map(Release.Missing::key).toList(),
                 chosen.seen == null ? List.of() : releasing.since(release, chosen.seen),
                 release.earlier(),
+                List.copyOf(release.brought),
                 releasing.more(release, documents, chosen.orders, weeks * 7));
     }
 

@@ -5,8 +5,10 @@ import rescient.core.order.Drafting;
 import rescient.core.order.OrderDraft;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
+import rescient.core.trace.PartSupply;
 import rescient.dataset.Row;
 import rescient.server.decisions.OrderRows;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
 
@@ -47,6 +49,32 @@ record ReleaseLine(String key, OrderDraft order, OrderValue worth, Row firmed, i
                 .map(p -> p.possibleDay(line.text("number"), line.text("line")))
                 .orElse(null);
         return new ReleaseLine(key, draft, OrderValue.of(version.directory(), line), line, draft.dueDay(), possible);
+    }
+
+    /** What it is made of, and where that comes from. */
+    List<PartSupply> parts(PlanVersion version) {
+        if (firmed == null) {
+            return OrderKey.parse(key)
+                    .in(version.plan())
+                    .map(planned -> PartSupply.of(
+                            version.plan(),
+                            version.plan().point(planned.item(), planned.site()).orElseThrow(),
+                            planned.sequence()))
+                    .orElse(List.of());
+        }
+        String number = firmed.text("number");
+        String line = firmed.text("line");
+        return version.plan().snapshot().openOrders().stream()
+                .filter(open -> open.number().equals(number) && open.line().equals(line))
+                .findFirst()
+                .map(open -> PartSupply.of(
+                        version.plan(),
+                        open,
+                        version.directory().facts().components(number, line).stream()
+                                .map(row -> row.text("component"))
+                                .distinct()
+                                .toList()))
+                .orElse(List.of());
     }
 
     /** It has a number that those who carry it out know. */

@@ -72,7 +72,7 @@ record ReleaseOrders(
 
     @Override
     public Outcome<Releasing.Answer> carryOut(Turn turn) {
-        Release release = releasing.release(turn.version(), keys, asPossible);
+        Release release = releasing.release(turn.version(), turn.who(), keys, asPossible);
         refuse(turn, release);
         refuseUnseen(release);
         List<FactChange> changes = new ArrayList<>();

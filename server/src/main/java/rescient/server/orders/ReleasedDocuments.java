@@ -67,7 +67,7 @@ class ReleasedDocuments {
      */
     List<Releasing.Created> create(
             Turn turn, Release release, String note, Map<String, String> notes, List<FactChange> changes) {
-        Facts facts = turn.version().directory().facts();
+        Facts facts = turn.facts();
         Touched touched = new Touched(facts);
         List<Releasing.Created> created = new ArrayList<>();
         for (ReleaseDocument draft : release.drafts()) {

@@ -63,8 +63,8 @@ class Releasing {
     record Answer(List<Created> orders, List<Release.Obstacle> leftOut) {}
 
     /** What would be created, from the plan as it is. */
-    Release preview(List<String> keys, boolean asPossible) {
-        return release(live.current(), keys, asPossible);
+    Release preview(SignedIn who, List<String> keys, boolean asPossible) {
+        return release(live.current(), who, keys, asPossible);
     }
 
     /**
@@ -88,7 +88,7 @@ class Releasing {
                 new ReleaseOrders(this, documents, earlier, json, seen, keys, leaveOut, asPossible, note, notes));
     }
 
-    Release release(PlanVersion version, List<String> keys, boolean asPossible) {
+    Release release(PlanVersion version, SignedIn who, List<String> keys, boolean asPossible) {
         Map<String, ReleaseLine> firmed = new HashMap<>();
         Facts facts = version.directory().facts();
         for (String key : keys) {
@@ -103,7 +103,8 @@ class Releasing {
                 }
             }
         }
-        return new Release(version, keys, firmed, holds.of(version), asPossible);
+        boolean withTransfers = who.role().rights().mayRelease("transfer");
+        return new Release(version, keys, firmed, holds.of(version), asPossible, withTransfers);
     }
 
     /** What happened at the stock points of planned orders after the plan that somebody saw. */

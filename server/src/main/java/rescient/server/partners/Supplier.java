@@ -43,5 +43,7 @@ class Supplier {
     @Column(precision = 19, scale = 6)
     BigDecimal taxRate;
 
+    String orderText;
+
     Boolean retired;
 }

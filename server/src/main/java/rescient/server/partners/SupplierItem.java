@@ -52,4 +52,6 @@ class SupplierItem {
 
     @Column(precision = 19, scale = 6)
     BigDecimal overReceiptPercent;
+
+    String orderText;
 }

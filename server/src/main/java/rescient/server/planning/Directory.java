@@ -1,5 +1,6 @@
 package rescient.server.planning;
 
+import java.lang.ref.SoftReference;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -7,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
@@ -27,13 +29,32 @@ public final class Directory {
     private final Facts facts;
     private volatile Map<String, Fact.Item> items;
     private volatile Map<String, Fact.Site> sites;
+    private volatile SoftReference<After> last = new SoftReference<>(null);
 
     Directory(Facts facts) {
         this.facts = facts;
     }
 
+    /** What became of it by some rows last: who follows the same change later has the same company. */
+    private record After(List<FactChange> rows, Directory directory) {
+        boolean cameOf(List<FactChange> others) {
+            return rows.size() == others.size()
+                    && IntStream.range(0, rows.size()).allMatch(i -> rows.get(i) == others.get(i));
+        }
+    }
+
     /** The same company with changed rows. */
     Directory after(List<FactChange> changes) {
+        After known = last.get();
+        if (known != null && known.cameOf(changes)) {
+            return known.directory;
+        }
+        Directory next = made(changes);
+        last = new SoftReference<>(new After(changes, next));
+        return next;
+    }
+
+    private Directory made(List<FactChange> changes) {
         Directory next = new Directory(facts.after(changes));
         next.items = facts.rows("items") == next.facts.rows("items") ? items : null;
         next.sites = facts.rows("sites") == next.facts.rows("sites") ? sites : null;
@@ -279,10 +300,23 @@ public final class Directory {
 
     /** The price of one purchase unit at this quantity of them, or null if none is known. */
     public BigDecimal purchasePrice(String supplier, String item, BigDecimal quantity) {
+        return priceBreaks(supplier, item).at(quantity);
+    }
+
+    /** What one purchase unit costs from which quantity on. */
+    public PriceBreaks priceBreaks(String supplier, String item) {
         return new PriceBreaks(prices(supplier, item).stream()
-                        .map(terms -> new PriceBreaks.Break(terms.fromQuantity(), terms.price()))
-                        .toList())
-                .at(quantity);
+                .map(terms -> new PriceBreaks.Break(terms.fromQuantity(), terms.price()))
+                .toList());
+    }
+
+    /** A supplier's terms for any quantity of an item; null: he does not offer it. */
+    public Fact.SupplierItem baseTerms(String supplier, String item) {
+        return prices(supplier, item).stream()
+                .filter(terms ->
+                        terms.fromQuantity() == null || terms.fromQuantity().signum() == 0)
+                .findFirst()
+                .orElse(null);
     }
 
     /** What a quantity of an item costs at standard, or null if no cost is known. */

@@ -1,9 +1,9 @@
 package rescient.server.planning;
 
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
+import rescient.server.platform.GivingWay;
 
 /**
  * Has the rows of a company that was read looked up once, so that the first change of a table waits for nothing: before its
@@ -11,11 +11,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class FactsAhead implements WarmUp, PlanFollower, DisposableBean {
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
-        Thread thread = new Thread(r, "facts-ahead");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService worker = GivingWay.oneThread("facts-ahead");
 
     @Override
     public void warmUp(PlanVersion version) {

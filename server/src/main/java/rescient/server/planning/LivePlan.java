@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Queue;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
@@ -12,6 +14,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -20,6 +23,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
+import rescient.core.base.Parallel;
 import rescient.core.plan.Plan;
 import rescient.core.plan.Planner;
 import rescient.core.snapshot.PlanOptions;
@@ -28,6 +32,7 @@ import rescient.dataset.Facts;
 import rescient.server.exchange.CompanyStore;
 import rescient.server.platform.Companies;
 import rescient.server.platform.CompanyChanged;
+import rescient.server.platform.GivingWay;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Memory;
 import rescient.server.platform.Outage;
@@ -46,14 +51,24 @@ public class LivePlan implements DisposableBean {
     /** So many revisions are followed; a server that missed more reads the company. */
     private static final int MOST_FOLLOWED = 200;
 
+    /** So many changes that wait are planned one by one. */
+    private static final int MOST_APART = 3;
+
+    /** After many were planned together, others have the machine for as long, but not longer than this. */
+    private static final long LONGEST_REST_MILLIS = 500;
+
     private final CompanyStore store;
     private final Companies companies;
+    private final LiveFacts facts;
     private final Today today;
     private final PlanNews news;
     private final List<PlanFollower> followers;
     private final List<WarmUp> warmUps;
     private final Memory memory;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> new Thread(r, "live-plan"));
+    /** Plans where changes come faster than they are planned. */
+    private final ExecutorService behind = GivingWay.oneThread("live-plan-behind");
+
     private final AtomicBoolean waiting = new AtomicBoolean();
     /** Committed changes that no plan knows yet. */
     private final Queue<CompanyChanged> changes = new ConcurrentLinkedQueue<>();
@@ -65,6 +80,12 @@ public class LivePlan implements DisposableBean {
     private final Object arrival = new Object();
     /** The server has said that it is ready. */
     private boolean ready;
+
+    /** Of the worker: until when it leaves the machine to others, unless somebody waits for the plan. */
+    private long restUntil = System.nanoTime();
+
+    /** How many wait for a plan; guarded by {@link #arrival}. */
+    private int waitedFor;
 
     private volatile PlanVersion current;
     private volatile String failure;
@@ -85,6 +106,7 @@ public class LivePlan implements DisposableBean {
             Memory memory) {
         this.store = store;
         this.companies = companies;
+        this.facts = new LiveFacts(companies);
         this.today = today;
         this.news = news;
         this.followers = followers;
@@ -125,20 +147,36 @@ public class LivePlan implements DisposableBean {
             request(revision);
         }
         synchronized (arrival) {
-            while (current.revision() < revision) {
-                long left = TimeUnit.NANOSECONDS.toMillis(until - System.nanoTime());
-                if (left <= 0) {
-                    throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The plan is behind; try again in a moment");
-                }
-                try {
-                    arrival.wait(left);
-                } catch (InterruptedException e) {
-                    Thread.currentThread().interrupt();
-                    throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The server is stopping");
-                }
+            waitedFor++;
+            arrival.notifyAll();
+            try {
+                return arrived(revision, until);
+            } finally {
+                waitedFor--;
+            }
+        }
+    }
+
+    private PlanVersion arrived(long revision, long until) {
+        while (current.revision() < revision) {
+            long left = TimeUnit.NANOSECONDS.toMillis(until - System.nanoTime());
+            if (left <= 0) {
+                throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The plan is behind; try again in a moment");
+            }
+            try {
+                arrival.wait(left);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new JobProblem(HttpStatus.SERVICE_UNAVAILABLE, "The server is stopping");
             }
         }
         return current;
+    }
+
+    /** The company at a revision that is committed; does not wait for its plan, unless it has to be read anew. */
+    public CompanyMoment moment(long revision) {
+        CompanyMoment known = facts.at(revision, current(), MOST_FOLLOWED);
+        return known == null ? knowing(revision) : known;
     }
 
     /** Makes the first plan. */
@@ -159,6 +197,7 @@ public class LivePlan implements DisposableBean {
 
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
     void changed(CompanyChanged change) {
+        facts.follow(current, change);
         changes.add(change);
         request(change.revision());
     }
@@ -176,9 +215,26 @@ public class LivePlan implements DisposableBean {
         wanted.accumulateAndGet(revision, Math::max);
         if (waiting.compareAndSet(false, true)) {
             worker.execute(() -> {
+                rest();
                 waiting.set(false);
                 make();
             });
+        }
+    }
+
+    /** Where changes come faster than they are planned, those who make them are not held up by it. */
+    private void rest() {
+        synchronized (arrival) {
+            long left = TimeUnit.NANOSECONDS.toMillis(restUntil - System.nanoTime());
+            while (left > 0 && waitedFor == 0) {
+                try {
+                    arrival.wait(left);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                    return;
+                }
+                left = TimeUnit.NANOSECONDS.toMillis(restUntil - System.nanoTime());
+            }
         }
     }
 
@@ -238,21 +294,41 @@ public class LivePlan implements DisposableBean {
                 return false;
             }
         }
-        return revision > before.revision() && revision >= wanted.get();
+        // what came just now is asked for already, and follows next
+        return revision > before.revision();
     }
 
-    /** One after the other, so that each is known to have caused what it did. */
+    /** One after the other, so that each is known to have caused what it did; where many came meanwhile, together. */
     private PlanVersion after(PlanVersion before, List<CompanyChanged> news) {
+        if (news.size() > MOST_APART) {
+            PlanVersion next =
+                    behind(() -> after(before, news, news.get(news.size() - 1).revision()));
+            long rest = Math.min(next.tookMillis(), LONGEST_REST_MILLIS);
+            restUntil = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(rest);
+            return next;
+        }
         PlanVersion version = before;
         for (CompanyChanged change : news) {
-            long begun = System.nanoTime();
-            PlanVersion next = version.changed(change.changes())
-                    .at(change.revision(), today.now())
-                    .took(millisSince(begun));
-            tell(version, next);
-            version = next;
+            version = after(version, List.of(change), change.revision());
         }
         return version;
+    }
+
+    /** On one core, and giving way. */
+    private PlanVersion behind(Supplier<PlanVersion> making) {
+        try {
+            return CompletableFuture.supplyAsync(() -> Parallel.alone(making), behind)
+                    .join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : e;
+        }
+    }
+
+    private PlanVersion after(PlanVersion before, List<CompanyChanged> news, long revision) {
+        long begun = System.nanoTime();
+        PlanVersion next = before.told(news).at(revision, today.now()).took(millisSince(begun));
+        tell(before, next);
+        return next;
     }
 
     /** A plan that cannot be followed is a plan all the same. */
@@ -312,5 +388,6 @@ public class LivePlan implements DisposableBean {
     @Override
     public void destroy() {
         worker.shutdownNow();
+        behind.shutdownNow();
     }
 }

@@ -19,6 +19,7 @@ import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
 import rescient.dataset.PlanChanges;
 import rescient.server.platform.Asked;
+import rescient.server.platform.CompanyChanged;
 
 /**
  * A complete plan with the names that belong to it.
@@ -35,7 +36,8 @@ public record PlanVersion(
         String company,
         boolean demo,
         Plan plan,
-        Directory directory) {
+        Directory directory)
+        implements CompanyMoment {
 
     private static final int REVISION_BITS = 32;
 
@@ -76,11 +78,23 @@ public record PlanVersion(
     /** This version as if these rows were changed. */
     public PlanVersion changed(List<FactChange> changes) {
         List<FactChange> rows = FactChange.ofCompany(changes);
+        return changed(rows, directory.after(rows));
+    }
+
+    /** This version after what was told of the company, together. */
+    PlanVersion told(List<CompanyChanged> news) {
+        Directory next = directory;
+        for (CompanyChanged change : news) {
+            next = next.after(change.rows());
+        }
+        return changed(news.stream().flatMap(change -> change.rows().stream()).toList(), next);
+    }
+
+    private PlanVersion changed(List<FactChange> rows, Directory next) {
         Tried tried = TRIED.getIfPresent(directory);
         if (tried != null && tried.cameOf(rows)) {
             return after(revision, madeAt, tried.plan, tried.directory);
         }
-        Directory next = directory.after(rows);
         int day = (int) today.toEpochDay();
         // a name makes another plan too: what was made of the one before holds the old name
         return PlanChanges.of(directory.facts(), next.facts(), rows, day)

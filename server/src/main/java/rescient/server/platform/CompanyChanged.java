@@ -10,4 +10,9 @@ import rescient.dataset.FactChange;
  * @param revision the company's revision with the changes
  * @param changes of rows, all there are since the revision before; null if the company has to be read again
  */
-public record CompanyChanged(long revision, @Nullable List<FactChange> changes) {}
+public record CompanyChanged(long revision, @Nullable List<FactChange> changes) {
+    /** Those that are the company's own, not of the desk beside it. */
+    public List<FactChange> rows() {
+        return changes == null ? List.of() : FactChange.ofCompany(changes);
+    }
+}

@@ -76,7 +76,7 @@ class InvoiceController {
      */
     record InvoiceView(InvoiceRow invoice, @Nullable String asks, List<String> approved, List<InvoiceLineRow> lines) {}
 
-    /** What can be charged of a line of an order: {@code left} of what {@code came}, in {@code unit}. */
+    /** What can be charged of a line of an order: {@code left} of what {@code came}, in {@code unit}; below 0: credited. */
     record ChargeableRow(
             String order,
             String line,
@@ -125,7 +125,7 @@ class InvoiceController {
      * What an order is charged for.
      *
      * @param supplier null: it goes to nobody outside
-     * @param left something of it came and was not charged yet
+     * @param left something of it came and was not charged yet, or went back and was not credited
      */
     record OrderInvoices(@Nullable String supplier, List<InvoiceRow> rows, boolean left) {}
 

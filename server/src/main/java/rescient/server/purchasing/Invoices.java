@@ -139,15 +139,15 @@ class Invoices {
                         .map(one -> row(directory, one))
                         .toList();
         boolean left = InvoiceCheck.of(directory, desk, supplier, null).all().stream()
-                .anyMatch(line -> line.order().equals(number) && line.left().signum() > 0);
+                .anyMatch(line -> line.order().equals(number) && line.left().signum() != 0);
         return new InvoiceController.OrderInvoices(supplier, rows, left);
     }
 
-    /** What came from a supplier and was not charged yet, in the order of the documents. */
+    /** What came from a supplier and was not charged yet, or went back and was not credited, in the order of the documents. */
     List<InvoiceController.ChargeableRow> chargeable(PlanVersion version, String supplier) {
         Directory directory = version.directory();
         return InvoiceCheck.of(directory, desk, supplier, null).all().stream()
-                .filter(line -> line.left().signum() > 0)
+                .filter(line -> line.left().signum() != 0)
                 .sorted(Comparator.comparing(InvoiceCheck.Chargeable::order, DocumentOrder.INSTANCE)
                         .thenComparing(InvoiceCheck.Chargeable::line, DocumentOrder.INSTANCE))
                 .map(line -> new InvoiceController.ChargeableRow(

@@ -1,6 +1,9 @@
 package rescient.server.purchasing;
 
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -16,16 +19,19 @@ import org.springframework.web.bind.annotation.RestController;
 import rescient.server.access.SignedIn;
 import rescient.server.mail.MailView;
 import rescient.server.planning.LivePlan;
+import rescient.server.platform.Nullable;
 
 /** Purchase orders on their way to suppliers: how far they are, their documents, and sending them. */
 @RestController
 @RequestMapping("/api/purchases")
 class PurchaseController {
     private final Purchases purchases;
+    private final BoughtBefore before;
     private final LivePlan live;
 
-    PurchaseController(Purchases purchases, LivePlan live) {
+    PurchaseController(Purchases purchases, BoughtBefore before, LivePlan live) {
         this.purchases = purchases;
+        this.before = before;
         this.live = live;
     }
 
@@ -35,6 +41,33 @@ class PurchaseController {
         return purchases.view(live.current(), number);
     }
 
+    /**
+     * What was bought of a supplier before.
+     *
+     * @param unit it is bought in
+     * @param lastQuantity in {@code lastUnit}, at {@code lastPrice} of one
+     * @param times it was bought
+     * @param listPrice of one, at the quantity that the plan needs
+     * @param needs what the plan needs of him in the next sixty days, in {@code unit}, first on {@code needed}; null: nothing
+     */
+    record BeforeRow(
+            String item,
+            String itemName,
+            String unit,
+            @Nullable LocalDate lastDay,
+            @Nullable BigDecimal lastQuantity,
+            @Nullable String lastUnit,
+            @Nullable BigDecimal lastPrice,
+            int times,
+            @Nullable BigDecimal listPrice,
+            @Nullable BigDecimal needs,
+            @Nullable LocalDate needed) {}
+
+    @GetMapping("/before")
+    List<BeforeRow> before(@RequestParam @Size(max = 300) String supplier, @RequestParam @Size(max = 300) String site) {
+        return before.of(live.current(), supplier, site);
+    }
+
     /** Sends it to its supplier, or reminds him of it. */
     @PostMapping("/sent")
     MailView send(
@@ -42,6 +75,15 @@ class PurchaseController {
             @RequestHeader("Idempotency-Key") UUID key,
             @RequestParam @Size(max = 300) String number) {
         return purchases.send(user, key, number);
+    }
+
+    /** Passes on to its supplier what the plan wants otherwise. */
+    @PostMapping("/requests")
+    MailView passOn(
+            @AuthenticationPrincipal SignedIn user,
+            @RequestHeader("Idempotency-Key") UUID key,
+            @RequestParam @Size(max = 300) String number) {
+        return purchases.passOn(user, key, number);
     }
 
     /** Its document, as the supplier gets it. */

@@ -1,37 +1,37 @@
 package rescient.server.purchasing;
 
-import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
-import javax.xml.stream.XMLOutputFactory;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import rescient.core.company.Fact;
 import rescient.dataset.Row;
 import rescient.server.mail.LetterPdf;
+import rescient.server.mail.UblDocument;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OrderValue;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 
 /**
- * A purchase order as its supplier gets it: for people as a PDF, for machines as an Order of UBL 2.1 (OASIS Universal
- * Business Language).
+ * A purchase order as its supplier gets it, or what he is asked to change of it: for people as a PDF, for machines as an Order
+ * or OrderChange of UBL 2.1 (OASIS Universal Business Language).
  *
  * @param lines rows of open orders, at least one
+ * @param asked of lines, by name; empty: it is the order itself
  */
 record PurchaseDocument(
         PlanVersion version,
         String number,
         List<Row> lines,
-        @Nullable String note) {
-    private static final String CBC = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
-    private static final String CAC = "urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2";
-    private static final String ORDER = "urn:oasis:names:specification:ubl:schema:xsd:Order-2";
-
+        @Nullable String note,
+        Map<String, ChangeRequest> asked) {
     Fact.Supplier supplier() {
         return version.directory()
                 .facts()
@@ -65,9 +65,9 @@ record PurchaseDocument(
                         + (supplierAddress() == null
                                 ? ""
                                 : "\n" + supplierAddress().replace(", ", "\n")),
-                "Purchase order",
+                asked.isEmpty() ? "Purchase order" : "Change of purchase order",
                 "Due on",
-                goesTo + (note == null ? "" : "\n" + note),
+                asked.isEmpty() ? ordering(goesTo) : "Please tell us whether this can be.",
                 number,
                 null,
                 version.today(),
@@ -76,7 +76,43 @@ record PurchaseDocument(
                 lines.stream().map(line -> line(directory, line)).toList()));
     }
 
-    private static LetterPdf.Line line(Directory directory, Row line) {
+    private String ordering(String goesTo) {
+        Fact.Supplier supplier = supplier();
+        return Stream.of(goesTo, note, supplier == null ? null : supplier.orderText())
+                .filter(text -> text != null && !text.isBlank())
+                .collect(Collectors.joining("\n"));
+    }
+
+    /** On what terms it is bought: of the supplier's offers the one at the least quantity. */
+    @Nullable
+    private Fact.SupplierItem offer(Row line) {
+        return version.directory().facts().where(Fact.SupplierItem.class, "item", line.text("item")).stream()
+                .filter(one -> one.supplier().equals(line.text("supplier")) && one.holdsOn(version.today()))
+                .min(Comparator.comparing(Fact.SupplierItem::fromQuantity))
+                .orElse(null);
+    }
+
+    /** What stands below a line: what the supplier calls it, what is asked of him, and what is always printed. */
+    @Nullable
+    private String below(Row line) {
+        ChangeRequest request = asked.get(line.text("line"));
+        Fact.SupplierItem offer = offer(line);
+        String text = Stream.of(
+                        offer == null || offer.supplierCode() == null ? null : "your " + offer.supplierCode(),
+                        request == null ? null : request.sentence(day(line)),
+                        offer == null || !asked.isEmpty() ? null : offer.orderText())
+                .filter(one -> one != null && !one.isBlank())
+                .collect(Collectors.joining("\n"));
+        return text.isEmpty() ? null : text;
+    }
+
+    /** The day that is wanted of him. */
+    private LocalDate wanted(Row line) {
+        ChangeRequest request = asked.get(line.text("line"));
+        return request == null || request.due() == null ? day(line) : request.due();
+    }
+
+    private LetterPdf.Line line(Directory directory, Row line) {
         OrderValue worth = OrderValue.of(directory, line);
         return new LetterPdf.Line(
                 line.text("line"),
@@ -85,130 +121,91 @@ record PurchaseDocument(
                 worth.units(),
                 worth.unit(),
                 worth.price(),
-                day(line),
+                wanted(line),
                 true,
-                null);
+                below(line));
     }
 
     byte[] ubl() {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            XMLStreamWriter xml =
-                    XMLOutputFactory.newInstance().createXMLStreamWriter(out, StandardCharsets.UTF_8.name());
-            xml.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
-            xml.writeStartElement("Order");
-            xml.writeDefaultNamespace(ORDER);
-            xml.writeNamespace("cac", CAC);
-            xml.writeNamespace("cbc", CBC);
-            text(xml, "UBLVersionID", "2.1");
-            text(xml, "ID", number);
-            text(xml, "IssueDate", version.today().toString());
-            if (note != null) {
-                text(xml, "Note", note);
+        Directory directory = version.directory();
+        return UblDocument.of(asked.isEmpty() ? "Order" : "OrderChange", number, version.today(), xml -> {
+            if (asked.isEmpty()) {
+                xml.text("Note", note);
             }
-            text(xml, "DocumentCurrencyCode", version.directory().currency());
-            party(
-                    xml,
-                    "BuyerCustomerParty",
-                    version.company(),
-                    version.directory().facts().setting("company_address"));
-            party(xml, "SellerSupplierParty", supplierName(), supplierAddress());
-            total(xml);
+            xml.text("DocumentCurrencyCode", directory.currency());
+            if (!asked.isEmpty()) {
+                xml.open("OrderReference").text("ID", number).close();
+            }
+            xml.party("BuyerCustomerParty", version.company(), directory.facts().setting("company_address"));
+            xml.party("SellerSupplierParty", supplierName(), supplierAddress());
+            BigDecimal total = total();
+            if (total != null) {
+                xml.open("AnticipatedMonetaryTotal")
+                        .amount("PayableAmount", total, directory.currency())
+                        .close();
+            }
             for (Row line : lines) {
                 line(xml, line);
             }
-            xml.writeEndElement();
-            xml.writeEndDocument();
-            xml.close();
-        } catch (XMLStreamException e) {
-            throw new IllegalStateException("The order " + number + " cannot be written", e);
-        }
-        return out.toByteArray();
+        });
     }
 
-    private static void text(XMLStreamWriter xml, String name, String text) throws XMLStreamException {
-        xml.writeStartElement("cbc", name, CBC);
-        xml.writeCharacters(text);
-        xml.writeEndElement();
-    }
-
-    private static void open(XMLStreamWriter xml, String name) throws XMLStreamException {
-        xml.writeStartElement("cac", name, CAC);
-    }
-
-    private static void party(XMLStreamWriter xml, String role, String name, @Nullable String address)
-            throws XMLStreamException {
-        open(xml, role);
-        open(xml, "Party");
-        open(xml, "PartyName");
-        text(xml, "Name", name);
-        xml.writeEndElement();
-        if (address != null) {
-            open(xml, "PostalAddress");
-            for (String part : address.split(", ")) {
-                open(xml, "AddressLine");
-                text(xml, "Line", part);
-                xml.writeEndElement();
-            }
-            xml.writeEndElement();
-        }
-        xml.writeEndElement();
-        xml.writeEndElement();
-    }
-
-    private void amount(XMLStreamWriter xml, String name, BigDecimal value) throws XMLStreamException {
-        xml.writeStartElement("cbc", name, CBC);
-        xml.writeAttribute("currencyID", version.directory().currency());
-        xml.writeCharacters(value.setScale(2, RoundingMode.HALF_UP).toPlainString());
-        xml.writeEndElement();
-    }
-
-    private void total(XMLStreamWriter xml) throws XMLStreamException {
+    /** Null: of some line nobody knows what it costs. */
+    @Nullable
+    private BigDecimal total() {
         BigDecimal sum = BigDecimal.ZERO;
         for (Row line : lines) {
             BigDecimal value = OrderValue.of(version.directory(), line).value();
             if (value == null) {
-                return;
+                return null;
             }
             sum = sum.add(value.setScale(2, RoundingMode.HALF_UP));
         }
-        open(xml, "AnticipatedMonetaryTotal");
-        amount(xml, "PayableAmount", sum);
-        xml.writeEndElement();
+        return sum;
     }
 
-    private void line(XMLStreamWriter xml, Row line) throws XMLStreamException {
-        OrderValue worth = OrderValue.of(version.directory(), line);
-        open(xml, "OrderLine");
-        open(xml, "LineItem");
-        text(xml, "ID", line.text("line"));
-        xml.writeStartElement("cbc", "Quantity", CBC);
-        xml.writeAttribute("unitCode", worth.unit());
-        xml.writeCharacters(worth.units().stripTrailingZeros().toPlainString());
-        xml.writeEndElement();
+    private void line(UblDocument xml, Row line) throws XMLStreamException {
+        Directory directory = version.directory();
+        OrderValue worth = OrderValue.of(directory, line);
+        ChangeRequest request = asked.get(line.text("line"));
+        xml.open("OrderLine", "LineItem").text("ID", line.text("line"));
+        if (request != null) {
+            xml.text("LineStatusCode", request.isCancel() ? "Cancelled" : "Changed");
+        }
+        xml.quantity("Quantity", worth.units(), worth.unit());
         if (worth.value() != null) {
-            amount(xml, "LineExtensionAmount", worth.value());
+            xml.amount("LineExtensionAmount", worth.value().setScale(2, RoundingMode.HALF_UP), directory.currency());
         }
-        open(xml, "Delivery");
-        open(xml, "RequestedDeliveryPeriod");
-        text(xml, "EndDate", day(line).toString());
-        xml.writeEndElement();
-        xml.writeEndElement();
+        xml.open("Delivery", "RequestedDeliveryPeriod")
+                .text("EndDate", wanted(line).toString())
+                .close();
+        if (request != null) {
+            xml.open("PromisedDeliveryPeriod")
+                    .text("EndDate", day(line).toString())
+                    .close();
+        }
+        xml.close();
         if (worth.price() != null) {
-            open(xml, "Price");
-            xml.writeStartElement("cbc", "PriceAmount", CBC);
-            xml.writeAttribute("currencyID", version.directory().currency());
-            xml.writeCharacters(worth.price().stripTrailingZeros().toPlainString());
-            xml.writeEndElement();
-            xml.writeEndElement();
+            xml.open("Price")
+                    .amount("PriceAmount", worth.price().stripTrailingZeros(), directory.currency())
+                    .close();
         }
-        open(xml, "Item");
-        text(xml, "Name", version.directory().itemName(line.text("item")));
-        open(xml, "BuyersItemIdentification");
-        text(xml, "ID", line.text("item"));
-        xml.writeEndElement();
-        xml.writeEndElement();
-        xml.writeEndElement();
-        xml.writeEndElement();
+        Fact.SupplierItem offer = offer(line);
+        Fact.Tracking tracking = directory.item(line.text("item")).tracking();
+        xml.open("Item").text("Name", directory.itemName(line.text("item")));
+        xml.open("BuyersItemIdentification").text("ID", line.text("item")).close();
+        if (offer != null && offer.supplierCode() != null) {
+            xml.open("SellersItemIdentification")
+                    .text("ID", offer.supplierCode())
+                    .close();
+        }
+        if (tracking != null && tracking != Fact.Tracking.NONE) {
+            // what his delivery note should say of it
+            xml.open("AdditionalItemProperty")
+                    .text("Name", "tracking")
+                    .text("Value", Words.word(tracking))
+                    .close();
+        }
+        xml.close(3);
     }
 }

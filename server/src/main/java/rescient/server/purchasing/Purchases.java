@@ -1,9 +1,13 @@
 package rescient.server.purchasing;
 
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import rescient.core.order.Approval;
+import rescient.dataset.DeskTables;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
@@ -42,8 +46,9 @@ class Purchases {
      * @param state held, awaiting_approval, ready, sent, confirmed or closed
      * @param asks the role that has to approve next; null: none
      * @param approved who approved so far
+     * @param requests what the supplier is to be asked, or was
      */
-    record PurchaseView(String state, @Nullable String asks, List<String> approved) {}
+    record PurchaseView(String state, @Nullable String asks, List<String> approved, List<ChangeRequest> requests) {}
 
     OrderImage order(PlanVersion version, String number) {
         return OrderImage.read(version.directory().facts(), desk, number);
@@ -69,7 +74,7 @@ class Purchases {
                 .filter(PurchaseState::isPurchase)
                 .toList();
         if (lines.isEmpty()) {
-            return new PurchaseView(CLOSED, null, List.of());
+            return new PurchaseView(CLOSED, null, List.of(), List.of());
         }
         PurchaseState state = PurchaseState.of(lines.get(0));
         List<Approval.Given> given = PurchaseState.given(facts, desk, number);
@@ -79,7 +84,8 @@ class Purchases {
         return new PurchaseView(
                 state.word(),
                 asks,
-                given.stream().map(one -> one.name() + ", " + one.role()).toList());
+                given.stream().map(one -> one.name() + ", " + one.role()).toList(),
+                requests(number, lines));
     }
 
     PurchaseDocument document(PlanVersion version, OrderImage order) {
@@ -87,7 +93,40 @@ class Purchases {
                 version,
                 order.number(),
                 lines(order),
-                order.head() == null ? null : order.head().text("note"));
+                order.head() == null ? null : order.head().text("note"),
+                Map.of());
+    }
+
+    /** What the supplier is asked to change. */
+    PurchaseDocument change(PlanVersion version, OrderImage order, List<ChangeRequest> requests) {
+        Map<String, ChangeRequest> byLine =
+                requests.stream().collect(Collectors.toMap(ChangeRequest::line, Function.identity()));
+        return new PurchaseDocument(
+                version,
+                order.number(),
+                lines(order).stream()
+                        .filter(line -> byLine.containsKey(line.text("line")))
+                        .toList(),
+                null,
+                byLine);
+    }
+
+    /** What its supplier is to be asked, or was, of the lines that are open. */
+    List<ChangeRequest> requests(String number, List<Row> lines) {
+        return desk.rows(DeskTables.REQUESTS, "order_number", number).stream()
+                .map(ChangeRequest::of)
+                .filter(one -> lines.stream().anyMatch(line -> line.text("line").equals(one.line())))
+                .toList();
+    }
+
+    /** A request as it is kept. */
+    Row requestRow(String number, String line) {
+        return desk.row(DeskTables.REQUESTS, number, line);
+    }
+
+    /** @param key repeated, nothing is sent again */
+    MailView passOn(SignedIn who, UUID key, String number) {
+        return pipeline.carryOut(who, key, new PassOnRequests(this, mails, rows, number));
     }
 
     /** @param key repeated, nothing is sent again */

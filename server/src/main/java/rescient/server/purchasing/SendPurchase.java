@@ -16,6 +16,7 @@ import rescient.server.mail.Mails;
 import rescient.server.planning.Words;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
+import rescient.server.platform.Nullable;
 import rescient.server.tables.FactRows;
 import rescient.server.tables.OrderImage;
 
@@ -33,6 +34,11 @@ record SendPurchase(Purchases purchases, Mails mails, FactRows rows, String numb
 
     @Override
     public void permit(SignedIn who) {
+        buyers(who);
+    }
+
+    /** @throws JobProblem 403 if it is not theirs to write to suppliers */
+    static void buyers(SignedIn who) {
         if (!who.role().rights().mayRelease("buy")) {
             throw new JobProblem(
                     HttpStatus.FORBIDDEN,
@@ -52,11 +58,7 @@ record SendPurchase(Purchases purchases, Mails mails, FactRows rows, String numb
                             : number + " waits to be approved");
         }
         PurchaseDocument document = purchases.document(turn.version(), before);
-        Fact.Supplier supplier = document.supplier();
-        String mail = supplier == null ? null : supplier.email();
-        if (mail == null || mail.isBlank()) {
-            throw cannot("Nobody knows where to write: the supplier has no mail address");
-        }
+        String mail = address(document.supplier());
         boolean reminder = state.isOut();
         MailView kept = mails.keep(new Mails.Draft(
                 reminder ? "reminder" : "purchase_order",
@@ -78,11 +80,22 @@ record SendPurchase(Purchases purchases, Mails mails, FactRows rows, String numb
         }
         OrderImage after = before.copy();
         lines.forEach(line -> after.put(
-                line.with(PurchaseState.column(line), PurchaseState.SENT.word()), before.issues(line.text("line"))));
+                line.with(PurchaseState.column(line), PurchaseState.SENT.word())
+                        .with("sent_date", turn.version().today().toString()),
+                before.issues(line.text("line"))));
         List<FactChange> changes = after.from(before);
-        rows.keep(turn.version().directory().facts(), changes);
+        rows.keep(turn.facts(), changes);
         return new Outcome<>(
                 kept, new Cause(Cause.Kind.DECISION, turn.who().name(), "Sent " + number + " to " + mail), changes);
+    }
+
+    /** @throws JobProblem 422 if nobody knows where to write */
+    static String address(@Nullable Fact.Supplier supplier) {
+        String mail = supplier == null ? null : supplier.email();
+        if (mail == null || mail.isBlank()) {
+            throw cannot("Nobody knows where to write: the supplier has no mail address");
+        }
+        return mail;
     }
 
     private static JobProblem cannot(String why) {

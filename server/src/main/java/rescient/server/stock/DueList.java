@@ -13,6 +13,7 @@ import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.StraightTo;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
@@ -30,6 +31,7 @@ class DueList {
      * A line of a purchase order of which something is to come.
      *
      * @param late so many calendar days after its day; null: it is not due yet
+     * @param straightTo the customer it goes to, without coming to the site; null: it comes
      * @param tracking none, lot or serial: what it has to be received with
      */
     record DueLine(
@@ -46,6 +48,7 @@ class DueList {
             String unit,
             LocalDate due,
             @Nullable Integer late,
+            @Nullable String straightTo,
             String tracking) {}
 
     /** @param total how many fit */
@@ -89,6 +92,7 @@ class DueList {
                 directory.unit(order.item()),
                 order.dueDate(),
                 late > 0 ? late : null,
+                StraightTo.customer(directory, order.number(), order.line()),
                 Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()));
     }
 }

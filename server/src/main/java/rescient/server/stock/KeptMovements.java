@@ -40,7 +40,8 @@ class KeptMovements implements KeptRecord {
     private static final String ORDERS =
             "select o.number, l.line, o.kind, l.stage, l.item, o.site, o.from_site, o.supplier,"
                     + " l.quantity, l.due_date, l.start_date, l.locked, l.ordered, l.start_quantity, l.for_order, l.for_line,"
-                    + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state%s"
+                    + " l.unit, l.unit_price as price, l.scrapped, l.confirmed_date, l.split_of, l.state, l.purchase_state, l.sent_date,"
+                    + " l.first_confirmed_date%s"
                     + " from supply_order_lines l join supply_orders o on o.number = l.order_number"
                     + " where o.number = any (?) and l.closed_date is %s null order by l.id";
     private static final String COMPONENTS =
@@ -53,27 +54,37 @@ class KeptMovements implements KeptRecord {
             "component", "quantity", "needed_date", "step", "planned", "issued", "used", "value", "per", "issue");
     private static final List<String> COSTS = List.of("material", "work", "outside", "put_out", "variance");
     private static final List<String> STEPS = List.of("step", "reported", "scrapped", "booked", "minutes");
+    private static final Map<String, List<String>> HISTORY = Map.of(
+            "usage", List.of("item", "site", "date", "quantity"),
+            "receipts",
+                    List.of(
+                            "received_date",
+                            "supplier",
+                            "item",
+                            "site",
+                            "ordered_date",
+                            "first_confirmed_date",
+                            "quantity"));
     private static final List<String> TRANSIT = List.of("lot", "serial", "quantity", "value", "expiry");
     /** Of columns that hold no numbers. */
-    private static final Map<String, String> TYPES = Map.of(
-            "component",
-            "text",
-            "step",
-            "text",
-            "per",
-            "text",
-            "issue",
-            "text",
-            "lot",
-            "text",
-            "serial",
-            "text",
-            "needed_date",
-            "date",
-            "expiry",
-            "date");
+    private static final Map<String, String> TYPES = Map.ofEntries(
+            Map.entry("component", "text"),
+            Map.entry("step", "text"),
+            Map.entry("per", "text"),
+            Map.entry("issue", "text"),
+            Map.entry("lot", "text"),
+            Map.entry("serial", "text"),
+            Map.entry("needed_date", "date"),
+            Map.entry("expiry", "date"),
+            Map.entry("item", "text"),
+            Map.entry("site", "text"),
+            Map.entry("supplier", "text"),
+            Map.entry("date", "date"),
+            Map.entry("received_date", "date"),
+            Map.entry("ordered_date", "date"),
+            Map.entry("first_confirmed_date", "date"));
     /** Empty where nothing is said. */
-    private static final Set<String> TEXTS = Set.of("step", "lot", "serial");
+    private static final Set<String> TEXTS = Set.of("step", "lot", "serial", "supplier");
 
     private final JdbcTemplate database;
     private final EntityManager entities;
@@ -107,14 +118,10 @@ class KeptMovements implements KeptRecord {
     }
 
     @Override
-    public List<Row> movementsSince(Collection<String> items, LocalDate day) {
+    public List<Row> movementsAfter(Collection<String> items, LocalDate day) {
         return items.isEmpty()
                 ? List.of()
-                : rows(
-                        "movements",
-                        MOVEMENTS + "where item = any (?) and date >= ? order by number",
-                        texts(items),
-                        day);
+                : rows("movements", MOVEMENTS + "where item = any (?) and date > ? order by number", texts(items), day);
     }
 
     @Override
@@ -127,6 +134,9 @@ class KeptMovements implements KeptRecord {
 
     @Override
     public List<Row> ofOrders(String table, Collection<String> numbers) {
+        if (numbers.isEmpty()) {
+            return List.of();
+        }
         String sql = switch (table) {
             case "open_orders" -> String.format(ORDERS, "", "");
             case "closed_orders" -> String.format(ORDERS, ", l.closed_date", "not");
@@ -136,6 +146,10 @@ class KeptMovements implements KeptRecord {
                 "select number, line, step, reported, scrapped, booked, minutes from order_steps where number = any (?)";
             case "in_transit" ->
                 "select number, line, lot, serial, quantity, value, expiry from in_transit where number = any (?)";
+            case "usage" -> "select item, site, date, number, line, quantity from usage where number = any (?)";
+            case "receipts" ->
+                "select number, line, received_date, supplier, item, site, ordered_date, first_confirmed_date, quantity"
+                        + " from receipts where number = any (?)";
             default ->
                 "select number, line, material, work, outside, put_out, variance from order_costs where number = any (?)";
         };
@@ -210,16 +224,21 @@ class KeptMovements implements KeptRecord {
         return values;
     }
 
-    /** The day of the last movement of each, by item and site. */
-    Map<String, LocalDate> lastMoved(Collection<String> items) {
-        Map<String, LocalDate> last = new HashMap<>();
-        if (!items.isEmpty()) {
+    /** An item at a site. */
+    record Point(String item, String site) {}
+
+    /** The day of the last movement of each; looked up point by point, however many movements there are. */
+    Map<Point, LocalDate> lastMoved(Collection<Point> points) {
+        Map<Point, LocalDate> last = new HashMap<>();
+        if (!points.isEmpty()) {
             database.query(
-                    "select item, site, max(date) from movements where item = any (?) group by item, site",
+                    "select p.item, p.site, (select max(m.date) from movements m where m.item = p.item and m.site = p.site)"
+                            + " from unnest(?::text[], ?::text[]) as p (item, site)",
                     row -> {
-                        last.put(row.getString(1) + '\0' + row.getString(2), row.getObject(3, LocalDate.class));
+                        last.put(new Point(row.getString(1), row.getString(2)), row.getObject(3, LocalDate.class));
                     },
-                    texts(items));
+                    points.stream().map(Point::item).toArray(String[]::new),
+                    points.stream().map(Point::site).toArray(String[]::new));
         }
         return last;
     }
@@ -240,7 +259,7 @@ class KeptMovements implements KeptRecord {
         return sum(
                 SUM
                         + "(select quantity, value from movements where item = ? and site = ? order by date desc, number desc"
-                        + " limit ?) as some",
+                        + " limit ?) as went",
                 item,
                 site,
                 count);
@@ -296,14 +315,24 @@ class KeptMovements implements KeptRecord {
         return entries;
     }
 
+    /** A lot or serial number of an item. */
+    record Numbered(String item, String lot, String serial) {}
+
+    /** All lots and serial numbers of that name that ever moved. */
+    List<Numbered> numbered(String name) {
+        return database.query(
+                "select distinct item, lot, serial from movements where lot = ? or serial = ? order by 1, 2, 3 limit 20",
+                (row, i) -> new Numbered(row.getString(1), row.getString(2), row.getString(3)),
+                name,
+                name);
+    }
+
     /** Keeps what a posting did, but for the rows of stock. */
     void keep(Turn turn, Postings postings, PostingRecord posting) {
         entities.persist(posting);
         postings.movements().forEach(movement -> entities.persist(record(turn, posting, movement)));
         entities.flush();
-        for (Books.Point point : postings.points()) {
-            value(point, postings);
-        }
+        values(postings);
         for (SupplyLine line : postings.lines()) {
             String number = line.order().number();
             String name = line.order().line();
@@ -322,6 +351,12 @@ class KeptMovements implements KeptRecord {
             replace("in_transit", "number", TRANSIT, number, name, postings.record("in_transit", line));
             replace("order_costs", "number", COSTS, number, name, postings.record("order_costs", line));
         }
+        history(postings);
+    }
+
+    private void history(Postings postings) {
+        HISTORY.forEach((table, columns) -> postings.history(table)
+                .forEach((line, rows) -> replace(table, "number", columns, line.get(0), line.get(1), rows)));
     }
 
     /** Puts the rows of a line in the place of those that it had. */
@@ -331,17 +366,18 @@ class KeptMovements implements KeptRecord {
         String values = columns.stream()
                 .map(column -> "?::" + TYPES.getOrDefault(column, "numeric"))
                 .collect(Collectors.joining(", "));
-        for (Row row : rows) {
-            database.update(
-                    "insert into " + table + " (" + numbered + ", line, " + String.join(", ", columns)
-                            + ") values (?, ?, " + values + ")",
-                    Stream.concat(
-                                    Stream.of(number, line),
-                                    columns.stream()
-                                            .map(column ->
-                                                    TEXTS.contains(column) ? row.text(column, "") : row.text(column)))
-                            .toArray());
-        }
+        database.batchUpdate(
+                "insert into " + table + " (" + numbered + ", line, " + String.join(", ", columns) + ") values (?, ?, "
+                        + values + ")",
+                rows.stream()
+                        .map(row -> Stream.concat(
+                                        Stream.of(number, line),
+                                        columns.stream()
+                                                .map(column -> TEXTS.contains(column)
+                                                        ? row.text(column, "")
+                                                        : row.text(column)))
+                                .toArray())
+                        .toList());
     }
 
     private static MovementRecord record(Turn turn, PostingRecord posting, Movement movement) {
@@ -365,24 +401,24 @@ class KeptMovements implements KeptRecord {
         }
         record.reverses = movement.reverses();
         record.reason = movement.reason();
-        record.person = turn.who().name();
+        record.person = posting.person;
         record.entered = turn.now();
         return record;
     }
 
-    private void value(Books.Point point, Postings postings) {
-        database.update(
-                "insert into stock_values (item, site, value) values (?, ?, ?) on conflict (item, site) do update set"
-                        + " value = excluded.value",
-                point.item(),
-                point.site(),
-                postings.amount(point).value());
-        database.update("delete from stock_layers where item = ? and site = ?", point.item(), point.site());
-        postings.layers(point).forEach((place, layers) -> {
-            int zero = place.indexOf('\0');
-            layers.forEach(layer -> database.update(
-                    "insert into stock_layers (item, site, lot, serial, date, number, quantity, value)"
-                            + " values (?, ?, ?, ?, ?, ?, ?, ?)",
+    /** What the stock points that it touched are worth then, with their layers. */
+    private void values(Postings postings) {
+        List<Object[]> points = new ArrayList<>();
+        List<Object[]> values = new ArrayList<>();
+        List<Object[]> layers = new ArrayList<>();
+        for (Books.Point point : postings.points()) {
+            points.add(new Object[] {point.item(), point.site()});
+            values.add(new Object[] {
+                point.item(), point.site(), postings.amount(point).value()
+            });
+            postings.layers(point).forEach((place, some) -> {
+                int zero = place.indexOf('\0');
+                some.forEach(layer -> layers.add(new Object[] {
                     point.item(),
                     point.site(),
                     place.substring(0, zero),
@@ -390,7 +426,18 @@ class KeptMovements implements KeptRecord {
                     layer.date(),
                     layer.number(),
                     layer.quantity(),
-                    layer.value()));
-        });
+                    layer.value()
+                }));
+            });
+        }
+        database.batchUpdate(
+                "insert into stock_values (item, site, value) values (?, ?, ?) on conflict (item, site) do update set"
+                        + " value = excluded.value",
+                values);
+        database.batchUpdate("delete from stock_layers where item = ? and site = ?", points);
+        database.batchUpdate(
+                "insert into stock_layers (item, site, lot, serial, date, number, quantity, value)"
+                        + " values (?, ?, ?, ?, ?, ?, ?, ?)",
+                layers);
     }
 }

@@ -3,16 +3,23 @@ package rescient.server.stock;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import rescient.core.company.Fact;
 import rescient.core.stock.LotTrace;
 import rescient.core.stock.Movement;
+import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
 /**
  * One lot or serial number: where it lies, what it was made of, and what was made of it.
  *
+ * @param known something was said of it: there is a row of {@code lots}
  * @param back depth first, as {@link LotTrace} has it; {@code forward} too
  */
 record LotView(
@@ -20,9 +27,26 @@ record LotView(
         String itemName,
         @Nullable String lot,
         @Nullable String serial,
+        String tracking,
+        boolean known,
+        @Nullable LocalDate expiry,
+        @Nullable String supplierLot,
+        @Nullable String document,
+        @Nullable String note,
+        List<TestRow> tests,
         List<LyingHere> here,
         List<TraceStep> back,
         List<TraceStep> forward) {
+    /** What a test came to; {@code failed}: outside its limits. */
+    record TestRow(
+            String name,
+            @Nullable BigDecimal value,
+            @Nullable String unit,
+            @Nullable BigDecimal lower,
+            @Nullable BigDecimal upper,
+            @Nullable LocalDate date,
+            boolean failed) {}
+
     /** Where some of it lies. */
     record LyingHere(
             String item,
@@ -67,11 +91,43 @@ record LotView(
                 .map(LotTrace.Step::lot)
                 .filter(one -> !made.contains(one))
                 .forEach(made::add);
+        Facts facts = directory.facts();
+        Fact.Item item = directory.item(lot.item());
+        if (item == null) {
+            throw JobProblem.notFound("There is no item " + lot.item());
+        }
+        Optional<Fact.Lot> known = facts.where(Fact.Lot.class, "item", lot.item()).stream()
+                .filter(one -> is(lot, one.lot(), one.serial()))
+                .findFirst();
+        LocalDate expiry = facts.where(Fact.Stock.class, "item", lot.item()).stream()
+                .filter(one -> is(lot, one.lot(), one.serial()))
+                .map(Fact.Stock::expiry)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .or(() -> known.map(Fact.Lot::expiry))
+                .orElse(null);
         return new LotView(
                 lot.item(),
                 directory.itemName(lot.item()),
                 said(lot.lot()),
                 said(lot.serial()),
+                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                known.isPresent(),
+                expiry,
+                known.map(Fact.Lot::supplierLot).orElse(null),
+                known.map(Fact.Lot::document).orElse(null),
+                known.map(Fact.Lot::note).orElse(null),
+                facts.where(Fact.LotTest.class, "item", lot.item()).stream()
+                        .filter(one -> is(lot, one.lot(), one.serial()))
+                        .map(one -> new TestRow(
+                                one.name(),
+                                one.value(),
+                                one.unit(),
+                                one.lower(),
+                                one.upper(),
+                                one.date(),
+                                one.failed()))
+                        .toList(),
                 made.stream().flatMap(one -> here(directory, one).stream()).toList(),
                 LotTrace.back(record, lot).stream()
                         .map(step -> step(directory, step, suppliers))
@@ -83,6 +139,10 @@ record LotView(
     interface Suppliers {
         @Nullable
         String of(String number);
+    }
+
+    private static boolean is(Movement.Lot lot, @Nullable String other, @Nullable String serial) {
+        return lot.lot().equals(other == null ? "" : other) && lot.serial().equals(serial == null ? "" : serial);
     }
 
     private static String said(String text) {

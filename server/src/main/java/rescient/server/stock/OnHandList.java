@@ -1,5 +1,7 @@
 package rescient.server.stock;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -30,6 +32,8 @@ class OnHandList {
     private final int most;
     private final KeptMovements kept;
     private final OnceForPlan<List<OnHand>> all = new OnceForPlan<>();
+    /** What was asked for last; whoever scrolls asks for the same again. */
+    private final OnceForPlan<Cache<Asked, Fitting>> found = new OnceForPlan<>();
 
     OnHandList(@Value("${rescient.list-most:1000}") int most, KeptMovements kept) {
         this.most = most;
@@ -115,14 +119,49 @@ class OnHandList {
             boolean desc,
             @Nullable String place,
             @Nullable Integer offset,
-            @Nullable Integer limit) {}
+            @Nullable Integer limit) {
+        /** Wherever in the list it is looked. */
+        Asked whole() {
+            return new Asked(words, site, only, sort, desc, null, null, null);
+        }
+    }
+
+    /** @param value of all of them */
+    private record Fitting(List<OnHand> rows, BigDecimal value) {}
 
     private static final int SOON = 30;
+    private static final int FILTERS = 20;
 
     OnHandRows list(PlanVersion version, Asked asked) {
+        Fitting found = this.found
+                .of(
+                        version.plan(),
+                        () -> Caffeine.newBuilder().maximumSize(FILTERS).build())
+                .get(asked.whole(), whole -> fitting(version, whole));
+        List<OnHand> fitting = found.rows;
+        int from = Math.min(fitting.size(), Math.max(0, asked.offset == null ? 0 : asked.offset));
+        int size = Math.min(most, asked.limit == null ? most : Math.max(0, asked.limit));
+        List<OnHand> window = fitting.subList(from, Math.min(fitting.size(), from + size));
+        Map<KeptMovements.Point, LocalDate> last = kept.lastMoved(window.stream()
+                .map(row -> new KeptMovements.Point(row.item, row.site))
+                .toList());
+        Integer place = null;
+        for (int i = 0; asked.place != null && i < fitting.size() && place == null; i++) {
+            place = fitting.get(i).key.equals(asked.place) ? i : null;
+        }
+        return new OnHandRows(
+                window.stream()
+                        .map(row -> row.moved(last.get(new KeptMovements.Point(row.item, row.site))))
+                        .toList(),
+                fitting.size(),
+                found.value,
+                place);
+    }
+
+    private Fitting fitting(PlanVersion version, Asked asked) {
         Sought sought = new Sought(asked.words);
         LocalDate soon = version.today().plusDays(SOON);
-        List<OnHand> fitting = new ArrayList<>(all.of(version.plan(), () -> rows(version)).stream()
+        List<OnHand> fitting = new ArrayList<>(all(version).stream()
                 .filter(row -> asked.site == null || asked.site.equals(row.site))
                 .filter(row -> fits(row, asked.only, soon))
                 .filter(row -> sought.nothing() || sought.in(row.item, row.itemName, row.siteName, row.group))
@@ -131,22 +170,9 @@ class OnHandList {
         if (order != null) {
             fitting.sort(asked.desc ? Collections.reverseOrder(order) : order);
         }
-        int from = Math.min(fitting.size(), Math.max(0, asked.offset == null ? 0 : asked.offset));
-        int size = Math.min(most, asked.limit == null ? most : Math.max(0, asked.limit));
-        List<OnHand> window = fitting.subList(from, Math.min(fitting.size(), from + size));
-        Map<String, LocalDate> last =
-                kept.lastMoved(window.stream().map(OnHand::item).distinct().toList());
-        Integer place = null;
-        for (int i = 0; asked.place != null && i < fitting.size() && place == null; i++) {
-            place = fitting.get(i).key.equals(asked.place) ? i : null;
-        }
-        return new OnHandRows(
-                window.stream()
-                        .map(row -> row.moved(last.get(row.item + '\0' + row.site)))
-                        .toList(),
-                fitting.size(),
-                fitting.stream().map(OnHand::value).filter(Objects::nonNull).reduce(BigDecimal.ZERO, BigDecimal::add),
-                place);
+        return new Fitting(
+                fitting,
+                fitting.stream().map(OnHand::value).filter(Objects::nonNull).reduce(BigDecimal.ZERO, BigDecimal::add));
     }
 
     private static boolean fits(OnHand row, String only, LocalDate soon) {
@@ -167,6 +193,11 @@ class OnHandList {
             case "expires" -> Comparator.comparing(OnHand::expires, Comparator.nullsLast(Comparator.naturalOrder()));
             default -> null;
         };
+    }
+
+    /** All of it, by item. */
+    List<OnHand> all(PlanVersion version) {
+        return all.of(version.plan(), () -> rows(version));
     }
 
     private List<OnHand> rows(PlanVersion version) {

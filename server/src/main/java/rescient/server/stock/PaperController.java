@@ -21,11 +21,13 @@ class PaperController {
     private final LivePlan live;
     private final PickList picks;
     private final PostingNote notes;
+    private final Labels labels;
 
-    PaperController(LivePlan live, PickList picks, PostingNote notes) {
+    PaperController(LivePlan live, PickList picks, PostingNote notes, Labels labels) {
         this.live = live;
         this.picks = picks;
         this.notes = notes;
+        this.labels = labels;
     }
 
     /** What is to be fetched for orders, one or many together. */
@@ -39,6 +41,20 @@ class PaperController {
     @GetMapping("/note")
     ResponseEntity<byte[]> note(@RequestParam UUID key) {
         return paper("note-" + key, notes.pdf(live.current(), key));
+    }
+
+    /** Labels of what a posting brought, or of what lies at a stock point; a sheet of codes to try where neither is said. */
+    @GetMapping("/labels")
+    ResponseEntity<byte[]> labels(
+            @RequestParam(required = false) UUID key,
+            @RequestParam(required = false) @Size(max = 300) String item,
+            @RequestParam(required = false) @Size(max = 300) String site) {
+        if (key != null) {
+            return paper("labels-" + key, labels.ofPosting(live.current(), key));
+        }
+        return item != null && site != null
+                ? paper("labels", labels.ofPoint(live.current(), item, site))
+                : paper("codes", labels.toTry(live.current()));
     }
 
     private static ResponseEntity<byte[]> paper(String name, byte[] pdf) {

@@ -2,12 +2,14 @@ package rescient.server.stock;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import rescient.core.stock.DocumentStep;
 import rescient.dataset.FactChange;
+import rescient.dataset.Facts;
 import rescient.dataset.Postings;
 import rescient.server.access.Rights;
 import rescient.server.access.SignedIn;
@@ -20,9 +22,22 @@ import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 import rescient.server.tables.FactRows;
 
-/** One act of a person on the stock record: all its movements, or none and said why. */
-record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper json, PostingWish wish)
-        implements Command<PostStock.Posted> {
+/**
+ * One act of a person on the stock record: all its movements, or none and said why.
+ *
+ * @param people who asked for it and who approved it, which its movements bear; null: it needed nobody's approval
+ */
+record PostStock(
+        StockDesk desk,
+        KeptMovements kept,
+        FactRows rows,
+        ObjectMapper json,
+        PostingWish wish,
+        @Nullable String people) implements Command<PostStock.Posted> {
+    PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper json, PostingWish wish) {
+        this(desk, kept, rows, json, wish, null);
+    }
+
     /** Kept with the record of them. */
     private static final Set<String> ORDERS = Set.of("open_orders", "open_order_components");
 
@@ -43,14 +58,27 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
         return wish;
     }
 
+    /** Whoever was asked may post it, whatever the role. */
+    boolean approved() {
+        return people != null;
+    }
+
     /** Goods are moved by stores; what is made is reported by who makes it, who takes his parts too. */
     @Override
     public void permit(SignedIn who) {
+        if (approved()) {
+            return;
+        }
         Rights rights = who.role().rights();
+        if (wish.test() != null && !rights.stock()) {
+            throw new JobProblem(HttpStatus.FORBIDDEN, "Tests of lots are entered by stores and planners");
+        }
         for (PostingLine line : wish.lines()) {
             boolean may = switch (line.act()) {
                 case OUTPUT, FINISH -> rights.production() || (rights.stock() && line.act() == StockAct.FINISH);
-                case ISSUE, REVERSE -> rights.production() || rights.stock();
+                case ISSUE -> rights.production() || rights.stock();
+                case REVERSE -> rights.production() || rights.stock() || rights.mayRelease("buy");
+                case RECEIVE -> rights.stock() || rights.mayRelease("buy");
                 default -> rights.stock();
             };
             if (!may) {
@@ -70,15 +98,29 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
 
     @Override
     public Outcome<Posted> carryOut(Turn turn) {
-        Postings postings = desk.postings(turn.version(), wish, turn.key());
-        StockDesk.PostingView view = desk.view(turn.version(), wish, postings);
+        Facts facts = turn.facts();
+        buyers(turn.who(), facts);
+        PostingWish whole = wish.whole(facts, turn.company().today());
+        Postings postings = desk.postings(turn.company(), whole, turn.key());
+        StockDesk.PostingView view = desk.view(turn.company(), turn.who(), whole, postings);
+        List<FactChange> tested = wish.test() == null
+                ? List.of()
+                : List.of(wish.test().change(facts, wish.day(turn.company().today())));
+        if (postings == null) {
+            rows.keep(facts, tested);
+            return new Outcome<>(
+                    new Posted(null, view),
+                    new Cause(Cause.Kind.DECISION, turn.who().name(), view.sentence()),
+                    tested);
+        }
         if (!postings.refused().isEmpty()) {
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY,
                             "Nothing was posted. " + view.refused().get(0).sentence())
                     .with("refused", view.refused());
         }
-        List<FactChange> changes = postings.changes();
+        List<FactChange> changes = new ArrayList<>(tested);
+        changes.addAll(postings.changes());
         if (postings.movements().isEmpty()
                 && changes.isEmpty()
                 && postings.lines().isEmpty()) {
@@ -86,14 +128,14 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
         }
         PostingRecord posting = new PostingRecord();
         posting.key = turn.key();
-        posting.date = wish.date() == null ? turn.version().today() : wish.date();
+        posting.date = wish.day(turn.company().today());
         posting.steps = steps(postings.steps());
         posting.sentence = view.sentence();
-        posting.person = turn.who().name();
+        posting.person = approved() ? people : turn.who().name();
         posting.at = turn.now();
-        posting.reverses = wish.lines().get(0).reverses();
+        posting.reverses = whole.lines().get(0).reverses();
         rows.keep(
-                turn.version().directory().facts(),
+                facts,
                 changes.stream()
                         .filter(change -> !ORDERS.contains(change.table().name()))
                         .toList());
@@ -102,6 +144,23 @@ record PostStock(StockDesk desk, KeptMovements kept, FactRows rows, ObjectMapper
                 new Posted(turn.key(), view),
                 new Cause(Cause.Kind.POSTING, turn.who().name(), view.sentence()),
                 changes);
+    }
+
+    /** A buyer posts what never comes to a site, and takes his own back. */
+    private void buyers(SignedIn who, Facts facts) {
+        Rights rights = who.role().rights();
+        if (approved() || rights.stock() || rights.production()) {
+            return;
+        }
+        for (PostingLine line : wish.lines()) {
+            boolean own = line.act() == StockAct.REVERSE
+                    && kept.posting(line.reverses())
+                            .filter(of -> of.person.equals(who.name()))
+                            .isPresent();
+            if (!own && PostingWish.direct(facts, line) == null) {
+                throw new JobProblem(HttpStatus.FORBIDDEN, "Stock is posted by stores and planners");
+            }
+        }
     }
 
     private String steps(List<DocumentStep> steps) {

@@ -118,7 +118,13 @@ class PostingFileDesk {
         Map<String, List<Refused>> refused = new LinkedHashMap<>();
         if (!others.isEmpty()) {
             List<Row> rows = others.stream()
-                    .flatMap(one -> one.wish().rows(one.key(), version.today()).stream())
+                    .flatMap(one -> one
+                            .wish()
+                            .rows(
+                                    one.key(),
+                                    version.today(),
+                                    version.directory().facts())
+                            .stream())
                     .toList();
             Postings.of(version.directory().facts(), kept, version.today(), rows)
                     .refused()

@@ -10,7 +10,10 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import rescient.core.company.Fact;
+import rescient.core.order.DirectShipment;
 import rescient.dataset.PostingFile;
 import rescient.dataset.Row;
 import rescient.server.platform.Nullable;
@@ -56,6 +59,77 @@ record PostingLine(
     static PostingLine of(StockAct act, String number, String line, @Nullable String item) {
         return new PostingLine(
                 act, number, line, item, null, null, null, null, null, null, null, null, null, null, null, null);
+    }
+
+    /** All of a bin. */
+    static PostingLine ofBin(StockAct act, Fact.Stock bin) {
+        return new PostingLine(
+                act,
+                null,
+                null,
+                bin.item(),
+                bin.site(),
+                bin.lot(),
+                bin.serial(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
+    }
+
+    /** What was received goes on to the customer at once. */
+    PostingLine shipped(DirectShipment to) {
+        return new PostingLine(
+                StockAct.SHIP,
+                to.number(),
+                to.line(),
+                null,
+                null,
+                lot,
+                serial,
+                to.quantity(),
+                to.unit(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null);
+    }
+
+    /** The same with another quantity that was counted. */
+    PostingLine counted(BigDecimal quantity) {
+        return new PostingLine(
+                act,
+                number,
+                line,
+                item,
+                site,
+                lot,
+                serial,
+                quantity,
+                null,
+                quarantined,
+                price,
+                expiry,
+                reverses,
+                scrapped,
+                minutes,
+                step);
+    }
+
+    /** Whether it is of that bin. */
+    boolean isOf(Fact.Stock bin) {
+        return Objects.equals(site, bin.site())
+                && Objects.equals(text(lot), bin.lot())
+                && Objects.equals(text(serial), bin.serial())
+                && Boolean.TRUE.equals(quarantined) == Boolean.TRUE.equals(bin.quarantined());
     }
 
     Row row(String key, LocalDate date, @Nullable String reason) {

@@ -1,5 +1,7 @@
 package rescient.server.stock;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -41,12 +43,22 @@ class PostingNote {
         if (movements.isEmpty()) {
             throw JobProblem.notFound("No note goes with this posting");
         }
+        // who gets something, or brought it, has a paper of his own
+        Map<String, List<Row>> byPartner = new LinkedHashMap<>();
+        movements.forEach(row -> byPartner
+                .computeIfAbsent(row.text("kind") + addressee(version.directory(), row), partner -> new ArrayList<>())
+                .add(row));
+        return PaperPdf.of(
+                byPartner.values().stream().map(of -> paper(version, of)).toList());
+    }
+
+    private PaperPdf.Paper paper(PlanVersion version, List<Row> movements) {
         Row first = movements.get(0);
         Directory directory = version.directory();
         String orders = String.join(
                 ", ",
                 movements.stream().map(row -> row.text("number", "")).distinct().toList());
-        return PaperPdf.of(new PaperPdf.Paper(
+        return new PaperPdf.Paper(
                 version.company(),
                 directory.facts().setting("company_address"),
                 addressee(directory, first),
@@ -60,7 +72,7 @@ class PostingNote {
                         Column.left("Lot or serial", 18),
                         Column.right("Quantity", 14)),
                 movements.stream().map(row -> line(directory, row)).toList(),
-                List.of(new PaperPdf.Foot("Handed over:                                   Taken over:", false))));
+                List.of(new PaperPdf.Foot("Handed over:                                   Taken over:", false)));
     }
 
     private static List<String> line(Directory directory, Row movement) {

@@ -5,12 +5,12 @@ import java.util.Comparator;
 import rescient.core.base.Quantity;
 import rescient.core.plan.Supply;
 import rescient.core.stock.Refused;
+import rescient.server.planning.CompanyMoment;
 import rescient.server.planning.Directory;
-import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 
 /** Why a line of a posting cannot be, in words, with what would help. */
-record Refusal(PlanVersion version, PostingWish wish, Refused refused) {
+record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
     StockDesk.RefusedLine line() {
         return new StockDesk.RefusedLine(
                 refused.code().code(),
@@ -60,7 +60,7 @@ record Refusal(PlanVersion version, PostingWish wish, Refused refused) {
     }
 
     private String unknown(String what) {
-        boolean back = wish.lines().get(0).act() == StockAct.REVERSE;
+        boolean back = wish.is(StockAct.REVERSE);
         if (back) {
             return "There is no such posting";
         }
@@ -71,7 +71,7 @@ record Refusal(PlanVersion version, PostingWish wish, Refused refused) {
     }
 
     private String closed(String what) {
-        return wish.lines().get(0).act() == StockAct.REVERSE
+        return wish.is(StockAct.REVERSE)
                 ? "It was taken back already, or its order was finished since"
                 : "The order takes no more of " + what + ": it is not released, or done";
     }

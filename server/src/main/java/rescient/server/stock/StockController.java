@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -22,6 +23,7 @@ import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Served;
 import rescient.server.tables.FactRows;
 
 /** The stock record: what lies where, what moved it, and what is posted on it. */
@@ -38,6 +40,8 @@ class StockController {
     private final StockDesk desk;
     private final PostingFileDesk files;
     private final TracedMovements traced;
+    private final ExpiringLots expiring;
+    private final Scans scans;
     private final KeptMovements kept;
     private final FactRows rows;
     private final CommandPipeline pipeline;
@@ -51,6 +55,8 @@ class StockController {
             StockDesk desk,
             PostingFileDesk files,
             TracedMovements traced,
+            ExpiringLots expiring,
+            Scans scans,
             KeptMovements kept,
             FactRows rows,
             CommandPipeline pipeline,
@@ -62,6 +68,8 @@ class StockController {
         this.desk = desk;
         this.files = files;
         this.traced = traced;
+        this.expiring = expiring;
+        this.scans = scans;
         this.kept = kept;
         this.rows = rows;
         this.pipeline = pipeline;
@@ -110,12 +118,32 @@ class StockController {
         return LotView.of(live.current(), traced.record(), new Movement.Lot(item, lot, serial), traced::supplier);
     }
 
+    /** Lots that expire before they are used, the soonest first. */
+    @GetMapping("/expiring")
+    ExpiringLots.ExpiringRows expiring(
+            @RequestParam(required = false) @Size(max = 300) String words,
+            @RequestParam(defaultValue = "false") boolean everything) {
+        return expiring.list(live.current(), words, everything);
+    }
+
+    /** What would use one of them. */
+    @GetMapping("/expiring/users")
+    List<Served> expiringUsers(@RequestParam @Size(max = 2000) String key) {
+        return expiring.users(live.current(), key);
+    }
+
+    /** What a scanned code means, what is most likely first. */
+    @GetMapping("/scan")
+    List<Scans.ScanView> scan(@RequestParam @Size(min = 1, max = 300) String code) {
+        return scans.read(live.current(), code);
+    }
+
     /** What a posting would do; nothing is kept. */
     @PostMapping("/preview")
-    StockDesk.PostingView previewPosting(@Valid @RequestBody PostingWish wish) {
+    StockDesk.PostingView previewPosting(@AuthenticationPrincipal SignedIn user, @Valid @RequestBody PostingWish wish) {
         PlanVersion version = live.current();
         StockDesk.dated(wish, version.today());
-        return desk.view(version, wish, desk.postings(version, wish, UUID.randomUUID()));
+        return desk.preview(version, user, wish);
     }
 
     /** What a file of postings would come to, each after those before it; nothing is kept. */

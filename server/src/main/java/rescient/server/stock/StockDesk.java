@@ -11,11 +11,15 @@ import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
+import rescient.core.stock.Differences;
 import rescient.core.stock.Movement;
 import rescient.core.stock.SupplyLine;
+import rescient.dataset.Facts;
 import rescient.dataset.Postings;
+import rescient.dataset.Row;
+import rescient.server.access.SignedIn;
+import rescient.server.planning.CompanyMoment;
 import rescient.server.planning.Directory;
-import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -73,23 +77,57 @@ class StockDesk {
      * What a posting does.
      *
      * @param sentence in the past tense
+     * @param failed a test that is entered with it lies outside its limits
+     * @param differs what counts and corrections in it come to, too much and too little together
+     * @param asks the role that has to approve that first; null: none
      * @param remarks what is to be known before it is posted, in sentences
      * @param refused why it cannot be; nothing is posted then
      */
     record PostingView(
             String sentence,
+            boolean failed,
             List<MovementView> movements,
             List<LeftThere> left,
             List<OrderThen> orders,
+            BigDecimal differs,
+            @Nullable String asks,
             List<String> remarks,
             List<RefusedLine> refused) {}
 
-    Postings postings(PlanVersion version, PostingWish wish, UUID key) {
-        return Postings.of(version.directory().facts(), kept, version.today(), wish.rows(key, version.today()));
+    /** @param wish with all its lines; null is answered where it has none: there is nothing to move */
+    @Nullable
+    Postings postings(CompanyMoment version, PostingWish wish, UUID key) {
+        Facts facts = version.directory().facts();
+        return wish.lines().isEmpty()
+                ? null
+                : Postings.of(facts, kept, version.today(), wish.rows(key, version.today(), facts));
     }
 
-    PostingView view(PlanVersion version, PostingWish wish, Postings postings) {
+    /** What a wish would do. */
+    PostingView preview(CompanyMoment version, SignedIn who, PostingWish said) {
+        Facts facts = version.directory().facts();
+        PostingWish wish = said.whole(facts, version.today());
+        if (wish.test() != null) {
+            wish.test().change(facts, wish.day(version.today()));
+        }
+        return view(version, who, wish, postings(version, wish, UUID.randomUUID()));
+    }
+
+    /** @param postings null: nothing moves */
+    PostingView view(CompanyMoment version, SignedIn who, PostingWish wish, @Nullable Postings postings) {
         Directory directory = version.directory();
+        if (postings == null) {
+            return new PostingView(
+                    sentence(version, wish),
+                    failed(wish),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    BigDecimal.ZERO,
+                    null,
+                    List.of(),
+                    List.of());
+        }
         List<LeftThere> left = new ArrayList<>();
         for (Books.Point point : postings.movements().isEmpty() ? List.<Books.Point>of() : postings.points()) {
             Books.Amount amount = postings.amount(point);
@@ -100,13 +138,15 @@ class StockDesk {
                     directory.unit(point.item()),
                     amount.value()));
         }
+        BigDecimal differs = Differences.in(postings.movements()).size();
         return new PostingView(
                 sentence(version, wish)
-                        + (wish.lines().get(0).act() == StockAct.COUNT
+                        + (wish.is(StockAct.COUNT)
                                         && postings.refused().isEmpty()
                                         && postings.movements().isEmpty()
                                 ? ", nothing differs"
                                 : ""),
+                failed(wish),
                 postings.movements().stream()
                         .map(movement -> movement(directory, movement))
                         .toList(),
@@ -116,14 +156,33 @@ class StockDesk {
                                 .map(line -> then(directory, line))
                                 .toList()
                         : List.of(),
-                postings.refused().isEmpty() ? remarks(wish, postings) : List.of(),
+                differs,
+                AdjustmentLimits.asks(directory.facts(), who, differs),
+                postings.refused().isEmpty() ? remarks(version, wish, postings) : List.of(),
                 postings.refused().stream()
                         .map(refused -> new Refusal(version, wish, refused).line())
                         .toList());
     }
 
+    private static boolean failed(PostingWish wish) {
+        return wish.test() != null && wish.test().fact(null).failed();
+    }
+
     /** What is reported without its parts takes their value with the next report, or leaves it as a variance. */
-    private static List<String> remarks(PostingWish wish, Postings postings) {
+    private static List<String> remarks(CompanyMoment version, PostingWish wish, Postings postings) {
+        List<String> remarks = new ArrayList<>(withoutParts(wish, postings));
+        Facts facts = version.directory().facts();
+        for (PostingLine line : wish.lines()) {
+            Row row = line.row("", version.today(), null);
+            PostingWish.failed(facts, row).stream()
+                    .findFirst()
+                    .ifPresent(test -> remarks.add((line.serial() == null ? "Lot " + line.lot() : line.serial())
+                            + " lies outside the limits of " + test.name() + ": what comes of it is set aside"));
+        }
+        return remarks;
+    }
+
+    private static List<String> withoutParts(PostingWish wish, Postings postings) {
         boolean reports = wish.lines().stream().anyMatch(line -> line.act() == StockAct.OUTPUT);
         List<String> without = !reports
                 ? List.of()
@@ -170,7 +229,10 @@ class StockDesk {
     }
 
     /** What was done, in the past tense. */
-    String sentence(PlanVersion version, PostingWish wish) {
+    String sentence(CompanyMoment version, PostingWish wish) {
+        if (wish.test() != null) {
+            return wish.test().sentence();
+        }
         PostingLine first = wish.lines().get(0);
         if (first.act() == StockAct.REVERSE) {
             return "Took back: "

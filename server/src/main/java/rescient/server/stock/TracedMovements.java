@@ -6,14 +6,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.LotTrace;
 import rescient.core.stock.Movement;
+import rescient.server.platform.Nullable;
 
 /** The stock record as traces read it: by lot and by order, each only once for a trace. */
 @Component
-class TracedMovements {
+public class TracedMovements {
     private static final String SELECT =
             "select number, key, date, kind, item, site, lot, serial, quantity, document, order_number, order_line"
                     + " from movements where ";
@@ -25,18 +27,12 @@ class TracedMovements {
     }
 
     /** For one trace. */
-    LotTrace.Record record() {
+    public LotTrace.Record record() {
         Map<List<String>, List<Movement>> orders = new HashMap<>();
         return new LotTrace.Record() {
             @Override
             public List<Movement> ofLot(Movement.Lot lot) {
-                return database.query(
-                        SELECT + "item = ? and coalesce(lot, '') = ? and coalesce(serial, '') = ?"
-                                + " and (lot is not null or serial is not null) order by number",
-                        TracedMovements::movement,
-                        lot.item(),
-                        lot.lot(),
-                        lot.serial());
+                return ofNumber(lot);
             }
 
             @Override
@@ -52,13 +48,39 @@ class TracedMovements {
         };
     }
 
+    /** As the index has them: what is not set is null. */
+    private List<Movement> ofNumber(Movement.Lot lot) {
+        if (lot.lot().isEmpty() && lot.serial().isEmpty()) {
+            return List.of();
+        }
+        List<String> values = Stream.of(lot.item(), lot.lot(), lot.serial())
+                .filter(text -> !text.isEmpty())
+                .toList();
+        return database.query(
+                SELECT + "item = ? and lot " + (lot.lot().isEmpty() ? "is null" : "= ?") + " and serial "
+                        + (lot.serial().isEmpty() ? "is null" : "= ?") + " order by number",
+                TracedMovements::movement,
+                values.toArray());
+    }
+
     /** Of whom an order was bought, or null. */
-    String supplier(String number) {
+    @Nullable
+    public String supplier(String number) {
         return database
                 .queryForList("select supplier from supply_orders where number = ?", String.class, number)
                 .stream()
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** What was shipped of a line of a customer order, less what came back, in the order it went. */
+    public List<Movement> shipped(String number, String line) {
+        return database.query(
+                SELECT
+                        + "order_number = ? and order_line = ? and kind in ('shipment', 'customer_return') order by number",
+                TracedMovements::movement,
+                number,
+                line);
     }
 
     private static String text(String text) {

@@ -1,13 +1,17 @@
 package rescient.server.tables;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.math.BigDecimal;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Column;
@@ -72,14 +76,23 @@ public class DeskRows {
         return moment.truncatedTo(ChronoUnit.MICROS).toString();
     }
 
+    /** The rows of a table with a value in a column. */
+    public List<Row> rows(Table table, String column, String value) {
+        List<Row> rows = new ArrayList<>();
+        for (JsonNode cells : kept.read(table.name(), Map.of(column, value))) {
+            rows.add(inOneForm(FactCodec.row(table, cells)));
+        }
+        return rows;
+    }
+
     /** What is kept with the number of an order, or null if there is no such order or nothing is. */
     Row head(String number) {
         return row(DeskTables.ORDER_HEADS, number);
     }
 
     /**
-     * What came of a supplier and stayed, by line of his orders, done ones among them: rows of open orders whose quantity is
-     * what was received less what went back, in the item's unit.
+     * What came of a supplier and stayed, by line of his orders, done ones among them, also if all of it went back: rows of open orders
+     * whose quantity is what was received less what went back, in the item's unit.
      */
     public List<Row> received(String supplier) {
         return database.query("""
@@ -93,7 +106,7 @@ public class DeskRows {
                       group by order_number, order_line) m
                     join supply_orders o on o.number = m.order_number
                     join supply_order_lines l on l.order_number = m.order_number and l.line = m.order_line
-                where m.received > 0
+                where m.received >= 0
                 order by o.number, l.line
                 """, (row, at) -> Row.of(OPEN_ORDERS, RowCells.of(row)), supplier);
     }
@@ -107,6 +120,42 @@ public class DeskRows {
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /**
+     * What was shipped of a line of a customer order, less what came back, by the stock record. Of a kit in kits; parts of it that
+     * came back are not told.
+     */
+    public record Shipped(String number, String line, BigDecimal quantity) {}
+
+    /** @param numbers of customer orders; null: of all */
+    public List<Shipped> shipped(@Nullable Collection<String> numbers) {
+        String[] asked = numbers == null ? null : numbers.toArray(String[]::new);
+        return database.query(
+                """
+                with moved as (
+                    select m.order_number, m.order_line, m.item, -sum(m.quantity) as quantity, min(m.date) as since
+                    from movements m
+                    where m.kind in ('shipment', 'customer_return') and m.document = 'customer_order'
+                        and (?::text[] is null or m.order_number = any (?))
+                    group by 1, 2, 3)
+                select c.number, c.line,
+                       case when bool_or(m.item <> c.item)
+                            then (select coalesce(sum(s.quantity), 0) from shipments s
+                                  where s.number = c.number and s.line = c.line and s.date >= min(m.since))
+                            else sum(m.quantity) end as quantity
+                from customer_orders c join moved m on m.order_number = c.number and m.order_line = c.line
+                group by c.number, c.line, c.item
+                order by c.number, c.line
+                """, (row, at) -> new Shipped(row.getString(1), row.getString(2), row.getBigDecimal(3)), asked, asked);
+    }
+
+    /** Numbers of orders of which something is to be asked of the supplier that he was not asked yet. */
+    public Set<String> toAsk() {
+        return Set.copyOf(database.queryForList(
+                "select distinct r.order_number from change_requests r join supply_order_lines l on l.order_number ="
+                        + " r.order_number and l.line = r.line where r.sent_at is null and l.closed_date is null",
+                String.class));
     }
 
     /** The site of an order, done or not. */

@@ -31,6 +31,7 @@ class KeptRows {
                             "supply_order_components",
                             "holds",
                             "change_requests",
+                            "bench_places",
                             "approvals"))
             .toList();
 

@@ -40,7 +40,9 @@ final class OpenOrderEdits {
             "confirmed_date",
             "split_of",
             "state",
-            "purchase_state");
+            "purchase_state",
+            "sent_date",
+            "first_confirmed_date");
 
     private static final List<String> ISSUE =
             List.of("quantity", "needed_date", "planned", "issued", "used", "value", "per", "issue");

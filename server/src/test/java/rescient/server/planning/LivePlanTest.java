@@ -15,6 +15,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -197,5 +199,70 @@ class LivePlanTest {
         live.changed(new CompanyChanged(3, List.of()));
         assertThat(live.knowing(3).revision()).isEqualTo(3);
         verify(store, org.mockito.Mockito.times(2)).read();
+    }
+
+    /** Facts are there while their plan is still being made; what waits meanwhile is planned together. */
+    @Test
+    void whoNeedsFactsAloneDoesNotWaitForThePlan() {
+        CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch goOn = new CountDownLatch(1);
+        List<Long> planned = new CopyOnWriteArrayList<>();
+        LivePlan slow = new LivePlan(
+                store,
+                companies,
+                today,
+                news,
+                List.of((before, next) -> {
+                    planned.add(next.revision());
+                    if (next.revision() == 2) {
+                        begun.countDown();
+                        awaited(goOn);
+                    }
+                }),
+                List.of(),
+                new Memory());
+        slow.start();
+        assertThat(slow.moment(1)).isSameAs(slow.current());
+        slow.changed(new CompanyChanged(2, List.of(ordered("PO-9992"))));
+        awaited(begun);
+        for (int revision = 3; revision <= 7; revision++) {
+            slow.changed(new CompanyChanged(revision, List.of(ordered("PO-999" + revision))));
+        }
+        CompanyMoment moment = slow.moment(7);
+        assertThat(slow.current().revision()).isEqualTo(1);
+        assertThat(moment.revision()).isEqualTo(7);
+        assertThat(moment.directory().openOrder("PO-9992", "1")).isNotNull();
+        assertThat(moment.directory().openOrder("PO-9997", "1")).isNotNull();
+        assertThat(slow.current().directory().openOrder("PO-9992", "1")).isNull();
+        goOn.countDown();
+        PlanVersion all = slow.knowing(7);
+        assertThat(all.plan().point("NAIL-20", "LARKMOOR").orElseThrow().supplies())
+                .anyMatch(supply -> supply.number().equals("PO-9992"))
+                .anyMatch(supply -> supply.number().equals("PO-9997"));
+        assertThat(planned).startsWith(1L, 2L).endsWith(7L).hasSize(3);
+        assertThat(slow.moment(7)).isSameAs(all);
+        slow.destroy();
+    }
+
+    private static void awaited(CountDownLatch latch) {
+        try {
+            assertThat(latch.await(PATIENCE, TimeUnit.MILLISECONDS)).isTrue();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Another server changed it meanwhile; what is missing is read. */
+    @Test
+    void factsThatWereMadeElsewhereAreReadWithoutAPlan() {
+        assertThat(live.current().revision()).isEqualTo(1);
+        when(companies.changes(1, 3))
+                .thenReturn(List.of(
+                        new CompanyChanged(2, List.of(ordered("PO-9998"))),
+                        new CompanyChanged(3, List.of(ordered("PO-9999")))));
+        CompanyMoment moment = live.moment(3);
+        assertThat(moment.directory().openOrder("PO-9998", "1")).isNotNull();
+        assertThat(moment.directory().openOrder("PO-9999", "1")).isNotNull();
+        assertThat(moment.plan()).isSameAs(live.current().plan());
     }
 }

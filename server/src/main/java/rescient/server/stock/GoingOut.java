@@ -1,0 +1,241 @@
+package rescient.server.stock;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import rescient.core.base.DocumentOrder;
+import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
+import rescient.core.company.MadeFor;
+import rescient.core.company.Source;
+import rescient.core.promise.Promise;
+import rescient.core.trace.LinesThere;
+import rescient.core.trace.Workbench;
+import rescient.server.planning.Directory;
+import rescient.server.planning.OnceForPlan;
+import rescient.server.planning.OrderKey;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Promises;
+import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
+import rescient.server.platform.Sought;
+
+/** What customers are to get, and what of it lies there for them. */
+@Component
+class GoingOut {
+    static final String WHOLE = "whole";
+    static final String PART = "part";
+    static final String WAITS = "waits";
+
+    private final Promises promises;
+    private final int most;
+    private final OnceForPlan<List<OutLine>> all = new OnceForPlan<>();
+
+    GoingOut(Promises promises, @Value("${rescient.list-most:1000}") int most) {
+        this.promises = promises;
+        this.most = most;
+    }
+
+    /**
+     * An open line of a customer order.
+     *
+     * @param ready what of {@code open} can go today, so that nobody who comes before goes without
+     * @param assembled what of that is put together for the line as it goes, of parts that are there
+     * @param state whole, part or waits; of an order that goes together as its least line
+     * @param together all lines of the order go together
+     * @param due the day it is planned to go
+     * @param late so many calendar days after it; null: it is not
+     * @param possible when all of it can go; null: today, or nobody knows
+     */
+    record OutLine(
+            String key,
+            String number,
+            String line,
+            @Nullable String customer,
+            @Nullable String customerName,
+            String item,
+            String itemName,
+            boolean kit,
+            String site,
+            String siteName,
+            BigDecimal open,
+            BigDecimal ready,
+            BigDecimal assembled,
+            String unit,
+            String state,
+            boolean together,
+            LocalDate due,
+            @Nullable Integer late,
+            @Nullable LocalDate possible,
+            @Nullable String culprit,
+            String tracking) {
+        OutLine waiting() {
+            return new OutLine(
+                    key,
+                    number,
+                    line,
+                    customer,
+                    customerName,
+                    item,
+                    itemName,
+                    kit,
+                    site,
+                    siteName,
+                    open,
+                    BigDecimal.ZERO,
+                    BigDecimal.ZERO,
+                    unit,
+                    WAITS,
+                    together,
+                    due,
+                    late,
+                    possible,
+                    culprit,
+                    tracking);
+        }
+    }
+
+    /**
+     * @param total how many fit; of them {@code whole} can go and {@code part} in part
+     */
+    record OutLines(List<OutLine> rows, int total, int whole, int part) {}
+
+    /**
+     * @param until lines that are due later are left out; null: none
+     * @param state null: all
+     */
+    OutLines list(
+            PlanVersion version,
+            @Nullable String words,
+            @Nullable String customer,
+            @Nullable LocalDate until,
+            @Nullable String state) {
+        Sought sought = new Sought(words);
+        List<OutLine> fitting = all.of(version.plan(), () -> lines(version)).stream()
+                .filter(line -> customer == null || customer.equals(line.customer))
+                .filter(line -> until == null || !line.due.isAfter(until))
+                .filter(line -> sought.nothing()
+                        || sought.in(line.number, line.customerName, line.item, line.itemName, line.siteName))
+                .toList();
+        List<OutLine> shown = fitting.stream()
+                .filter(line -> state == null || state.equals(line.state))
+                .toList();
+        return new OutLines(
+                shown.stream().limit(most).toList(),
+                shown.size(),
+                (int) fitting.stream().filter(line -> line.state.equals(WHOLE)).count(),
+                (int) fitting.stream().filter(line -> line.state.equals(PART)).count());
+    }
+
+    /** By the day they are due, whoever is late first. */
+    private List<OutLine> lines(PlanVersion version) {
+        LinesThere there = LinesThere.of(version.plan());
+        Map<String, BigDecimal> assembled = assembled(version);
+        Map<String, Promise> promised = new HashMap<>();
+        promises.of(version)
+                .forEach(one -> promised.put(
+                        OrderKey.ofLine(one.line().number(), one.line().line()), one));
+        Map<String, List<OutLine>> byOrder = new HashMap<>();
+        version.directory()
+                .facts()
+                .all(Fact.CustomerOrder.class)
+                .filter(line -> line.counts()
+                        && line.quantity().signum() > 0
+                        && line.agreed().supply() != Fact.LineSupply.DIRECT)
+                .map(line -> line(
+                        version,
+                        line,
+                        there,
+                        assembled.getOrDefault(
+                                at(line.number(), line.line(), line.item(), line.site()), BigDecimal.ZERO),
+                        promised.get(OrderKey.ofLine(line.number(), line.line()))))
+                .forEach(line -> byOrder.computeIfAbsent(line.number, number -> new ArrayList<>())
+                        .add(line));
+        List<OutLine> lines = new ArrayList<>();
+        byOrder.values().forEach(order -> {
+            boolean whole = order.stream().allMatch(line -> line.state.equals(WHOLE));
+            order.forEach(line -> lines.add(line.together && !whole ? line.waiting() : line));
+        });
+        lines.sort(Comparator.comparing(OutLine::due)
+                .thenComparing(OutLine::number, DocumentOrder.INSTANCE)
+                .thenComparing(OutLine::line, DocumentOrder.INSTANCE));
+        return lines;
+    }
+
+    /** By line with its item and site, what hangs on it as an order to be assembled, of which all parts are there: shipping it puts it together. */
+    private static Map<String, BigDecimal> assembled(PlanVersion version) {
+        Map<String, BigDecimal> assembled = new HashMap<>();
+        for (Workbench.Job job : Workbench.of(version.plan()).jobs(order -> Workbench.Progress.NONE)) {
+            MadeFor line = job.order().madeFor();
+            if (line != null
+                    && job.order().kind() == Source.ASSEMBLE
+                    && job.state() == Workbench.State.CAN_START
+                    && !job.parts().isEmpty()) {
+                assembled.merge(
+                        at(
+                                line.number(),
+                                line.line(),
+                                job.order().item(),
+                                job.order().site()),
+                        Quantity.decimal(job.order().quantity()),
+                        BigDecimal::add);
+            }
+        }
+        return assembled;
+    }
+
+    private static String at(String number, String line, String item, String site) {
+        return String.join("\0", number, line, item, site);
+    }
+
+    private static OutLine line(
+            PlanVersion version,
+            Fact.CustomerOrder line,
+            LinesThere there,
+            BigDecimal assembled,
+            @Nullable Promise promise) {
+        Directory directory = version.directory();
+        Fact.Item item = directory.item(line.item());
+        String unit = directory.unit(line.item());
+        long ready = there.of(
+                line.number(),
+                line.line(),
+                Quantity.of(line.quantity()),
+                directory.facts().units().decimals(unit));
+        BigDecimal lies = Quantity.decimal(ready).min(line.quantity());
+        BigDecimal goes = lies.add(assembled).min(line.quantity());
+        String state = goes.compareTo(line.quantity()) >= 0 ? WHOLE : goes.signum() > 0 ? PART : WAITS;
+        int late = (int) ChronoUnit.DAYS.between(line.dueDate(), version.today());
+        boolean waits = !state.equals(WHOLE) && promise != null;
+        return new OutLine(
+                OrderKey.ofLine(line.number(), line.line()),
+                line.number(),
+                line.line(),
+                line.customer(),
+                directory.customerName(line.customer()),
+                line.item(),
+                directory.itemName(line.item()),
+                item.is() == ItemKind.KIT,
+                line.site(),
+                directory.siteName(line.site()),
+                StockDesk.plain(line.quantity()),
+                StockDesk.plain(goes),
+                StockDesk.plain(goes.subtract(lies)),
+                unit,
+                state,
+                Boolean.TRUE.equals(line.agreed().complete()),
+                line.dueDate(),
+                late > 0 ? late : null,
+                waits ? Words.dateOrNull(promise.possibleDay()) : null,
+                waits ? promise.causeItem() : null,
+                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()));
+    }
+}

@@ -1,0 +1,258 @@
+package rescient.server.stock;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+import rescient.core.company.Fact;
+import rescient.core.costing.OrderStatement;
+import rescient.core.stock.StockValue;
+import rescient.dataset.Facts;
+import rescient.dataset.Row;
+import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
+import rescient.server.planning.Words;
+import rescient.server.platform.Nullable;
+
+/** What orders that make something cost, against what they were expected to. */
+@Component
+class OrderCosts {
+    private static final List<String> KINDS = List.of("make", "assemble", "subcontract");
+
+    private final KeptMovements kept;
+
+    OrderCosts(KeptMovements kept) {
+        this.kept = kept;
+    }
+
+    /**
+     * A component, an operation, or a service.
+     *
+     * @param kind material, work or outside
+     * @param unit of the quantities; of work minutes, and the price is of an hour
+     */
+    record CostLine(
+            String kind,
+            String name,
+            @Nullable String itemName,
+            @Nullable String center,
+            String unit,
+            BigDecimal expectedQuantity,
+            BigDecimal actualQuantity,
+            BigDecimal price,
+            BigDecimal expected,
+            BigDecimal actual,
+            BigDecimal quantityVariance,
+            BigDecimal priceVariance) {}
+
+    /**
+     * The statement of a line.
+     *
+     * @param reported good pieces, and {@code scrapped}, that it is about
+     * @param putOut what they came in at
+     * @param inProcess what lies in the order still
+     * @param variance what was left over at its end
+     */
+    record CostStatement(
+            String line,
+            String item,
+            BigDecimal reported,
+            BigDecimal scrapped,
+            String unit,
+            List<CostLine> lines,
+            BigDecimal expected,
+            BigDecimal actual,
+            BigDecimal putOut,
+            BigDecimal inProcess,
+            BigDecimal variance) {}
+
+    /** Of all lines of an order on which something was posted. */
+    List<CostStatement> of(PlanVersion version, String number) {
+        Directory directory = version.directory();
+        List<String> one = List.of(number);
+        List<Row> lines = new ArrayList<>(kept.ofOrders("open_orders", one));
+        lines.addAll(kept.ofOrders("closed_orders", one));
+        List<Row> parts = new ArrayList<>(kept.ofOrders("open_order_components", one));
+        parts.addAll(kept.ofOrders("closed_order_components", one));
+        List<Row> steps = kept.ofOrders("order_steps", one);
+        List<Row> costs = kept.ofOrders("order_costs", one);
+        List<Row> movements = kept.movementsOn(one);
+        return lines.stream()
+                .filter(line -> KINDS.contains(line.text("kind")))
+                .map(line -> statement(
+                        directory, line, of(parts, line), of(steps, line), of(costs, line), of(movements, line)))
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    private static List<Row> of(List<Row> rows, Row line) {
+        return rows.stream()
+                .filter(row -> line.text("line").equals(row.text("line")))
+                .toList();
+    }
+
+    @Nullable
+    private static CostStatement statement(
+            Directory directory, Row line, List<Row> parts, List<Row> steps, List<Row> costs, List<Row> movements) {
+        if (movements.isEmpty() && costs.isEmpty()) {
+            return null;
+        }
+        String item = line.text("item");
+        boolean outside = line.text("kind").equals("subcontract");
+        BigDecimal good = sum(movements, outside ? "receipt" : "output", null, "quantity");
+        BigDecimal scrapped = line.decimal("scrapped") == null ? BigDecimal.ZERO : line.decimal("scrapped");
+        BigDecimal ordered =
+                line.decimal("ordered") == null ? line.decimal("quantity").add(good) : line.decimal("ordered");
+        BigDecimal started = line.decimal("start_quantity") == null ? ordered : line.decimal("start_quantity");
+        Row cost = costs.isEmpty() ? null : costs.get(0);
+        int decimals = StockValue.decimals(directory.facts().setting("currency"));
+        OrderStatement statement = OrderStatement.of(
+                started.max(BigDecimal.valueOf(1, 6)),
+                good.add(scrapped),
+                components(directory, parts, movements),
+                outside ? List.of() : operations(directory.facts(), item, line.text("site"), steps),
+                outside ? service(directory, line, good, money(cost, "outside")) : null,
+                decimals);
+        BigDecimal all = money(cost, "material").add(money(cost, "work")).add(money(cost, "outside"));
+        return new CostStatement(
+                line.text("line"),
+                item,
+                StockDesk.plain(good),
+                StockDesk.plain(scrapped),
+                directory.unit(item),
+                statement.lines().stream()
+                        .map(one -> line(directory, line, one))
+                        .toList(),
+                statement.expected(),
+                statement.actual(),
+                money(cost, "put_out"),
+                all.subtract(money(cost, "put_out")).subtract(money(cost, "variance")),
+                money(cost, "variance"));
+    }
+
+    private static BigDecimal money(@Nullable Row row, String column) {
+        return row == null || row.decimal(column) == null ? BigDecimal.ZERO : row.decimal(column);
+    }
+
+    private static BigDecimal sum(List<Row> movements, String kind, @Nullable String item, String column) {
+        return movements.stream()
+                .filter(row -> row.text("kind").equals(kind) && (item == null || item.equals(row.text("item"))))
+                .map(row -> row.decimal(column))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    }
+
+    /** Those of the order in its order, then what else went into it. */
+    private static List<OrderStatement.Component> components(
+            Directory directory, List<Row> parts, List<Row> movements) {
+        Map<String, BigDecimal> planned = new LinkedHashMap<>();
+        Map<String, Boolean> perOrder = new LinkedHashMap<>();
+        for (Row part : parts) {
+            BigDecimal all = part.decimal("planned") == null
+                    ? part.decimal("quantity")
+                            .add(part.decimal("issued") == null ? BigDecimal.ZERO : part.decimal("issued"))
+                    : part.decimal("planned");
+            planned.merge(part.text("component"), all, BigDecimal::add);
+            perOrder.put(part.text("component"), "order".equals(part.text("per")));
+        }
+        movements.stream()
+                .filter(row -> row.text("kind").equals("issue"))
+                .forEach(row -> planned.putIfAbsent(row.text("item"), BigDecimal.ZERO));
+        return planned.entrySet().stream()
+                .map(one -> new OrderStatement.Component(
+                        one.getKey(),
+                        one.getValue(),
+                        perOrder.getOrDefault(one.getKey(), false),
+                        directory.item(one.getKey()).standardCost(),
+                        sum(movements, "issue", one.getKey(), "quantity").negate(),
+                        sum(movements, "issue", one.getKey(), "value").negate()))
+                .toList();
+    }
+
+    /** By the routing that holds at the site. */
+    private static List<OrderStatement.Operation> operations(Facts facts, String item, String site, List<Row> steps) {
+        Map<Integer, Fact.Operation> routing = new TreeMap<>();
+        facts.where(Fact.Operation.class, "item", item).stream()
+                .filter(one -> one.site() == null || one.site().equals(site))
+                .sorted(Comparator.comparing(one -> one.site() != null))
+                .forEach(one -> routing.put(Integer.parseInt(one.step()), one));
+        List<OrderStatement.Operation> operations = new ArrayList<>();
+        routing.forEach((step, one) -> {
+            Fact.WorkCenter center =
+                    facts.one(Fact.WorkCenter.class, one.workCenter()).orElse(null);
+            Row at = steps.stream()
+                    .filter(row -> row.text("step").equals(one.step()))
+                    .findFirst()
+                    .orElse(null);
+            operations.add(new OrderStatement.Operation(
+                    one.step(),
+                    zero(one.setupMinutes()),
+                    zero(one.runMinutesPerUnit()),
+                    center == null || center.efficiency() == null ? BigDecimal.ONE : center.efficiency(),
+                    center == null ? BigDecimal.ZERO : zero(center.costPerHour()),
+                    passed(step, steps),
+                    at == null ? BigDecimal.ZERO : zero(at.decimal("booked")),
+                    at == null ? null : at.decimal("minutes")));
+        });
+        return operations;
+    }
+
+    /** The work center of a step of what an order makes. */
+    @Nullable
+    private static String center(Facts facts, Row order, String step) {
+        return facts.where(Fact.Operation.class, "item", order.text("item")).stream()
+                .filter(one -> one.step().equals(step)
+                        && (one.site() == null || one.site().equals(order.text("site"))))
+                .max(Comparator.comparing(one -> one.site() != null))
+                .map(Fact.Operation::workCenter)
+                .orElse(null);
+    }
+
+    private static BigDecimal zero(@Nullable BigDecimal number) {
+        return number == null ? BigDecimal.ZERO : number;
+    }
+
+    /** Reported there or at a later step, with what was spoiled in between. */
+    private static BigDecimal passed(int step, List<Row> steps) {
+        BigDecimal most = BigDecimal.ZERO;
+        BigDecimal scrapped = BigDecimal.ZERO;
+        List<Row> later = steps.stream()
+                .filter(row -> Integer.parseInt(row.text("step")) >= step)
+                .sorted(Comparator.comparing(row -> Integer.parseInt(row.text("step"))))
+                .toList();
+        for (Row row : later) {
+            scrapped = scrapped.add(zero(row.decimal("scrapped")));
+            most = most.max(zero(row.decimal("reported")).add(scrapped));
+        }
+        return most;
+    }
+
+    private static OrderStatement.Service service(Directory directory, Row line, BigDecimal good, BigDecimal actual) {
+        BigDecimal price = rescient.server.planning.OrderValue.of(directory, line.with("kind", "buy"))
+                .price();
+        return new OrderStatement.Service(price == null ? BigDecimal.ZERO : price, good, actual);
+    }
+
+    private static CostLine line(Directory directory, Row order, OrderStatement.Line one) {
+        boolean material = one.kind() == OrderStatement.Kind.MATERIAL;
+        return new CostLine(
+                Words.word(one.kind()),
+                one.name(),
+                material ? directory.itemName(one.name()) : null,
+                one.kind() == OrderStatement.Kind.WORK ? center(directory.facts(), order, one.name()) : null,
+                material
+                        ? directory.unit(one.name())
+                        : one.kind() == OrderStatement.Kind.WORK ? "min" : directory.unit(order.text("item")),
+                StockDesk.plain(one.expectedQuantity().setScale(2, java.math.RoundingMode.HALF_UP)),
+                StockDesk.plain(one.actualQuantity().setScale(2, java.math.RoundingMode.HALF_UP)),
+                StockDesk.plain(one.price().setScale(4, java.math.RoundingMode.HALF_UP)),
+                one.expected(),
+                one.actual(),
+                one.quantityVariance(),
+                one.priceVariance());
+    }
+}
