@@ -15,7 +15,6 @@ class BuyingTest extends DeskTest {
     void suppliersAreSilentAgain() {
         jdbc.update("update simulated_suppliers set enabled = null, answer_seconds = 5, delivery_seconds = 10,"
                 + " invoice_seconds = 10, late_percent = 30, short_percent = 15, price_percent = 15");
-        jdbc.update("delete from mails");
     }
 
     private static Locator button(Page page, String name) {

@@ -7,16 +7,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
 /** What is made, corrected, shipped and charged. */
 class GoodsTest extends DeskTest {
-    @AfterEach
-    void nothingWaits() {
-        jdbc.update("delete from mails");
-    }
-
     private static Locator toolbar(Page page) {
         return page.getByRole(AriaRole.TOOLBAR);
     }

@@ -8,7 +8,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -31,11 +30,6 @@ class CustomerInvoicesTest extends ServerTest {
         assertThat(entered.status()).as(String.valueOf(entered.body())).isEqualTo(201);
         knowing();
         order = "SO-995";
-    }
-
-    @AfterEach
-    void nothingWaits() {
-        jdbc.update("delete from mails");
     }
 
     private void ship(String act, String quantity) throws Exception {

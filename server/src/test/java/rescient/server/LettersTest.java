@@ -42,11 +42,8 @@ class LettersTest extends ServerTest {
         knowing();
     }
 
-    /** Other tests look into the outbox too. */
     @AfterEach
-    void nothingWaits() {
-        jdbc.update("delete from mails");
-        mails.forget();
+    void suppliersBehaveAgain() {
         jdbc.update("update simulated_suppliers set enabled = null");
     }
 
@@ -107,6 +104,20 @@ class LettersTest extends ServerTest {
                                         "/api/letters/" + letter.get("id").asLong() + "/state?to=" + state)
                                 .with(csrf()))
                 .status();
+    }
+
+    /** What another company wrote is answered by nobody: its orders are gone, and their numbers are given anew. */
+    @Test
+    void theCompanyBeforeIsAnsweredByNobody() throws Exception {
+        behave(0, 0, 0);
+        assertThat(send().status()).isEqualTo(200);
+        assertThat(mails.after()).hasSize(1);
+        store.replace(store.read().dataset(), "Another", true);
+        knowing();
+        assertThat(mails.after()).isEmpty();
+        suppliers.now();
+        inbox.now();
+        assertThat(get("bram", "/api/letters").body().get("rows")).isEmpty();
     }
 
     /** He answers later than wanted; taken over, the plan counts on his day, and the letter waits no more. */

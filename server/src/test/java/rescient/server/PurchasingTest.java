@@ -9,7 +9,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import javax.xml.parsers.DocumentBuilderFactory;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.w3c.dom.Document;
@@ -20,12 +19,6 @@ import rescient.core.plan.Supply;
 class PurchasingTest extends ServerTest {
     /** On order with its supplier since before. */
     private static final String OUT = "PO-2041";
-
-    /** Other tests look into the outbox too. */
-    @AfterEach
-    void nothingWaits() {
-        jdbc.update("delete from mails");
-    }
 
     /** Released by Ida, who plans it. */
     private String released() throws Exception {

@@ -8,19 +8,12 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** How suppliers deliver, by the record: ten motors are on order of TANDEM with PO-2041. */
 class SuppliersTest extends ServerTest {
     private static final String ORDER = "PO-2041";
-
-    /** Other tests look into the outbox too. */
-    @AfterEach
-    void nothingWaits() {
-        jdbc.update("delete from mails");
-    }
 
     private LocalDate today() {
         return live.current().today();

@@ -180,6 +180,7 @@ public class CompanyStore {
                 "approvals",
                 "letters",
                 "supplier_acts",
+                "mails",
                 "plan_causes",
                 "fact_changes",
                 "plan_journal")) {

@@ -11,6 +11,8 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
+import rescient.server.platform.CompanyChanged;
 
 /**
  * Where mails are handed in: a server of one's own, or one that stands in for it, takes every mail on this machine alone and
@@ -70,10 +72,22 @@ class MailServer {
 
     /** The stand-in keeps no more than the last mails in memory: all of them are kept in the database. */
     synchronized void tidy() {
+        if (standIn != null && standIn.getReceivedMessages().length > MOST) {
+            throwAway();
+        }
+    }
+
+    /** Where another company was loaded, nobody answers what the one before wrote. */
+    @TransactionalEventListener
+    synchronized void changed(CompanyChanged change) {
+        if (standIn != null && change.changes() == null) {
+            throwAway();
+        }
+    }
+
+    private void throwAway() {
         try {
-            if (standIn != null && standIn.getReceivedMessages().length > MOST) {
-                standIn.purgeEmailFromAllMailboxes();
-            }
+            standIn.purgeEmailFromAllMailboxes();
         } catch (FolderException e) {
             throw new IllegalStateException("The mails of the stand-in cannot be thrown away", e);
         }

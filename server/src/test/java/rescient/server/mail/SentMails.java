@@ -1,6 +1,5 @@
 package rescient.server.mail;
 
-import com.icegreen.greenmail.store.FolderException;
 import com.icegreen.greenmail.util.GreenMail;
 import jakarta.mail.Message;
 import jakarta.mail.MessagingException;
@@ -27,18 +26,6 @@ public class SentMails {
         outbox.run();
         GreenMail standIn = server.standIn();
         return Stream.of(standIn.getReceivedMessages()).map(SentMails::sent).toList();
-    }
-
-    /** As if nothing had been sent so far. */
-    public void forget() {
-        GreenMail standIn = server.standIn();
-        try {
-            if (standIn != null) {
-                standIn.purgeEmailFromAllMailboxes();
-            }
-        } catch (FolderException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     private static Sent sent(MimeMessage message) {
