@@ -27,15 +27,28 @@ export function wordsInAddress(words: () => string, take: (words: string) => voi
   });
 }
 
-/** So long after the last letter the server is asked. */
+/** Letters that follow each other faster than this, in milliseconds, are one question. */
 const SETTLED = 150;
 
-/** What is looked for, once the typing has stopped for a moment. Made while its component comes. */
+/**
+ * What the server is asked for: the first letter after a pause at once, what is typed in haste when the typing has stopped
+ * for a moment. Made while its component comes.
+ */
 export class SettledWords {
   now = $state('');
+  #typed: string;
+  #at = -Infinity;
 
   constructor(words: () => string, pause = SETTLED) {
-    this.now = untrack(words).trim();
+    this.#typed = this.now = untrack(words).trim();
+    $effect(() => {
+      const typed = words().trim();
+      if (typed === this.#typed) return;
+      const hasty = performance.now() - this.#at < pause;
+      this.#typed = typed;
+      this.#at = performance.now();
+      if (!hasty) this.now = typed;
+    });
     $effect(() => {
       const typed = words().trim();
       const timer = setTimeout(() => (this.now = typed), pause);

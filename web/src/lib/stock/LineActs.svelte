@@ -1,5 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { answer, api } from '$lib/api/client';
   import { asTyped, parsedDate, parsedNumber, quantity } from '$lib/format';
   import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
   import { rights } from '$lib/rights.svelte';
@@ -7,7 +8,8 @@
   import Key from '$lib/ui/Key.svelte';
   import type { ActLine, LineAct } from './line-acts';
   import PostedLine from './PostedLine.svelte';
-  import { Posting, type Wish } from './posting.svelte';
+  import { numbersOf, serialsWrong } from './numbers';
+  import { Posting, type Line, type Wish } from './posting.svelte';
   import PostingSlip from './PostingSlip.svelte';
   import { scanning } from './scanning.svelte';
 
@@ -67,12 +69,15 @@
     minutes: noNumber(typed.minutes),
     expiry: typed.expiry.trim() !== '' && !parsedDate(typed.expiry, today) ? 'is no day' : undefined
   });
-  const asksLot = $derived(
-    act?.part ? part !== undefined : line.tracking !== 'none' && act?.lot !== undefined
-  );
+  /** How what is posted is kept: a part, or what the line is about. */
+  const tracking = $derived(act?.part ? (part?.tracking ?? 'none') : line.tracking);
+  const asksLot = $derived(tracking !== 'none' && act?.lot !== undefined);
+  /** Each piece has one. */
+  const serials = $derived(asksLot && tracking === 'serial' ? numbersOf(typed.lot) : []);
+  const serialWrong = $derived(serialsWrong(serials, amountOf(typed.amount)));
   const lotMissing = $derived(
     act?.lot === 'needed' &&
-      line.tracking !== 'none' &&
+      asksLot &&
       !typed.lot.trim() &&
       // spoiled pieces alone bring no lot
       !(typed.amount.trim() === '0' && typed.scrapped.trim())
@@ -81,26 +86,33 @@
     const missing = act?.asks !== undefined && !act.all && !act.part && !typed.amount.trim();
     if (!act || wrong.amount || wrong.scrapped || wrong.minutes || wrong.expiry || lotMissing || missing)
       return undefined;
-    const lot = typed.lot.trim() || undefined;
+    if (serialWrong) return undefined;
     const everything = act.act === 'OUTPUT' ? line.open : undefined;
+    const whole: Line = {
+      act: act.act,
+      number,
+      line: line.line,
+      item: act.part ? part?.item : undefined,
+      quantity: act.asks === undefined ? undefined : (amountOf(typed.amount) ?? everything),
+      unit: act.units && typed.amount.trim() ? typed.unit : undefined,
+      lot: asksLot && tracking === 'lot' ? typed.lot.trim() || undefined : undefined,
+      expiry: act.expiry && typed.expiry.trim() ? parsedDate(typed.expiry, today) : undefined,
+      quarantined: act.aside ? typed.aside : undefined,
+      scrapped: act.scrapped ? amountOf(typed.scrapped) : undefined,
+      minutes: act.minutes ? amountOf(typed.minutes) : undefined
+    };
+    const reason = typed.reason.trim() || undefined;
+    if (serials.length === 0) return { reason, lines: [whole] };
+    // one piece each; what was spoiled, and the time, are said once
     return {
-      reason: typed.reason.trim() || undefined,
-      lines: [
-        {
-          act: act.act,
-          number,
-          line: line.line,
-          item: act.part ? part?.item : undefined,
-          quantity: act.asks === undefined ? undefined : (amountOf(typed.amount) ?? everything),
-          unit: act.units && typed.amount.trim() ? typed.unit : undefined,
-          lot: asksLot && line.tracking !== 'serial' ? lot : undefined,
-          serial: asksLot && line.tracking === 'serial' ? lot : undefined,
-          expiry: act.expiry && typed.expiry.trim() ? parsedDate(typed.expiry, today) : undefined,
-          quarantined: act.aside ? typed.aside : undefined,
-          scrapped: act.scrapped ? amountOf(typed.scrapped) : undefined,
-          minutes: act.minutes ? amountOf(typed.minutes) : undefined
-        }
-      ]
+      reason,
+      lines: serials.map((serial, i) => ({
+        ...whole,
+        serial,
+        quantity: 1,
+        unit: undefined,
+        ...(i === 0 ? {} : { scrapped: undefined, minutes: undefined })
+      }))
     };
   });
   const posting = new Posting(
@@ -111,15 +123,35 @@
     }
   );
 
+  let numbering = $state(false);
+
+  /** The next numbers of the item's own, as many as there are pieces. */
+  async function makeUp(): Promise<void> {
+    const pieces = Math.max(1, Math.min(1000, Math.ceil(amountOf(typed.amount) ?? line.open)));
+    numbering = true;
+    try {
+      const taken = await answer(
+        api.POST('/api/stock/numbers', { params: { query: { item: line.item, many: pieces } } })
+      );
+      typed.lot = taken.numbers.join(' ');
+    } catch (e) {
+      posting.refused = (e as Error).message;
+    } finally {
+      numbering = false;
+    }
+  }
+
   // what was scanned for this line is typed into it
   $effect(() => {
     const scan = scanning.take(line.item);
     if (!scan) return;
     untrack(() => {
       if (!act) begin();
-      typed.lot = scan.serial ?? scan.lot ?? typed.lot;
+      // one after the other, each piece once
+      if (scan.serial && serials.length > 0 && !serials.includes(scan.serial)) typed.lot += ' ' + scan.serial;
+      else typed.lot = scan.serial ?? scan.lot ?? typed.lot;
       if (scan.expiry) typed.expiry = scan.expiry;
-      if (scan.count) {
+      if (scan.count && !scan.serial) {
         typed.amount = asTyped(scan.count);
         typed.unit = line.unit;
       }
@@ -215,13 +247,28 @@
         {/if}
         {#if act.scrapped}{@render ask('scrapped', act.scrapped, wrong.scrapped, 'none')}{/if}
         {#if asksLot}
-          <label for="lot-{line.line}">{line.tracking === 'serial' ? 'Serial number' : 'Lot'}</label>
-          <input
-            id="lot-{line.line}"
-            class="field"
-            placeholder={act.lot === 'may' ? 'as proposed: the first to expire' : ''}
-            bind:value={typed.lot}
-          />
+          <label for="lot-{line.line}">{tracking === 'serial' ? 'Serial number' : 'Lot'}</label>
+          <span class="flex gap-2">
+            <input
+              id="lot-{line.line}"
+              class="field min-w-0 flex-1"
+              title={tracking === 'serial' ? 'several apart by blanks; 0007..0012 is all of them' : undefined}
+              placeholder={act.lot === 'may' ? 'as proposed: the first to expire' : ''}
+              aria-invalid={serialWrong !== undefined}
+              bind:value={typed.lot}
+            />
+            {#if act.numbers && line.numbered}<button
+                type="button"
+                class="plain-action"
+                title="The next of {line.item}’s own numbers; nobody else gets them"
+                disabled={numbering}
+                onclick={() => void makeUp()}>New</button
+              >{/if}
+          </span>
+          {#if serialWrong}<p class="said text-vermilion">{serialWrong}</p>{/if}
+          {#if serials.length > 1}<p class="said text-ink-2">
+              {serials.length} pieces, each with its number
+            </p>{/if}
           {#if act.expiry}{@render ask('expiry', 'Serves until', wrong.expiry, 'no end')}{/if}
         {/if}
         {#if act.minutes}{@render ask('minutes', 'Minutes', wrong.minutes, 'as planned')}{/if}

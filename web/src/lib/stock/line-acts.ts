@@ -12,6 +12,8 @@ export interface LineAct {
   all?: boolean;
   /** A lot or serial number has to be said, or may be; without one, lots are taken as proposed. */
   lot?: 'needed' | 'may';
+  /** New numbers may be made up by the item's pattern. */
+  numbers?: boolean;
   expiry?: boolean;
   aside?: boolean;
   /** In the unit it was bought in, too. */
@@ -34,7 +36,9 @@ export interface ActLine {
   open: number;
   /** The customer it goes to without coming to a site. */
   straightTo?: string | null;
-  components?: { item: string; itemName: string; quantity: number; unit: string }[];
+  components?: { item: string; itemName: string; quantity: number; unit: string; tracking: string }[];
+  /** Its lots or serial numbers are made up by a pattern. */
+  numbered?: boolean;
 }
 
 const RECEIVE: LineAct = {
@@ -44,6 +48,7 @@ const RECEIVE: LineAct = {
   asks: 'Has come',
   all: true,
   lot: 'needed',
+  numbers: true,
   expiry: true,
   aside: true,
   units: true
@@ -75,6 +80,7 @@ const OF_KIND: Record<string, LineAct[]> = {
       asks: 'Good',
       all: true,
       lot: 'needed',
+      numbers: true,
       expiry: true,
       scrapped: 'Spoiled',
       minutes: true,

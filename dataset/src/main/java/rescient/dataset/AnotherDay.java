@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 /**
  * Tells a dataset's story on another day, whatever its weekday: what was to happen in three working days happens in three
  * working days. Orders, stock and materials are moved by weekdays, and so are the days on which a calendar is closed, so
- * that between any two dates there are as many working days as before; history, of which orders that are done are a part, and forecasts, which go by weeks, are moved by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
+ * that between any two dates there are as many working days as before; history, of which orders that are done and what was posted are a part, and forecasts, which go by weeks, are moved by whole weeks. On a Saturday or Sunday the story is the one of the Monday after.
  */
 final class AnotherDay {
     private static final Set<String> BY_WEEKS = Set.of(
@@ -23,7 +23,10 @@ final class AnotherDay {
             "closed_orders",
             "closed_order_components",
             "usage",
-            "receipts");
+            "receipts",
+            "movements",
+            "lot_tests",
+            "invoices");
     private static final int WEEKDAYS = 5;
     private static final int WEEK = 7;
 
@@ -49,6 +52,11 @@ final class AnotherDay {
         }
         if (table.equals("calendar_exceptions") && isWeekend(row.date("date"))) {
             return row.flag("working", false) ? Stream.of(row.moved(this::byWeeks)) : Stream.empty();
+        }
+        if (table.equals("stock") && row.date("received") != null) {
+            // when it came is history, its last day is not
+            return Stream.of(row.moved(this::byWeekdays)
+                    .with("received", byWeeks(row.date("received")).toString()));
         }
         boolean done = table.equals("customer_orders") && "done".equals(row.text("state"));
         return Stream.of(row.moved(done || BY_WEEKS.contains(table) ? this::byWeeks : this::byWeekdays));

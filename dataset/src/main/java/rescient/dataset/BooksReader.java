@@ -301,7 +301,9 @@ final class BooksReader {
                     row.decimal("minutes"));
         }
         BigDecimal units = line.received().add(line.scrapped());
-        if (!given.isEmpty() || units.signum() == 0 || line.order().kind() == Source.BUY) {
+        // what is bought or moved passes no steps
+        boolean worked = made || line.order().kind() == Source.SUBCONTRACT;
+        if (!given.isEmpty() || units.signum() == 0 || !worked) {
             return;
         }
         List<Masterdata.Operation> operations =

@@ -6,6 +6,19 @@ import java.util.Map;
 
 /** Writes rows of items, bills of materials, stock points and prices. */
 final class CatalogueRows {
+    /** How lots and serial numbers are made up. */
+    private static final Map<String, String> PATTERNS = Map.of(
+            "CARR-62",
+            "CA-{yy}{ww}",
+            "SHF-410",
+            "SH-{yy}{ww}",
+            "GBX-410",
+            "GB-{yy}{ww}-{####}",
+            "EXTR-4",
+            "X4-{yy}{ww}-{####}",
+            "EXTR-9M",
+            "X9-{yy}{ww}-{####}");
+
     private final Tables tables;
     private final Map<String, Integer> lines = new HashMap<>();
 
@@ -27,13 +40,22 @@ final class CatalogueRows {
                 "kind",
                 kind,
                 "tracking",
-                "FEED".equals(group) || code.startsWith("WAX") ? "lot" : code.startsWith("EXTR-") ? "serial" : "none",
+                tracking(code, group),
+                "lot_pattern",
+                PATTERNS.getOrDefault(code, ""),
                 "standard_cost",
                 money(cost),
                 "price",
                 price == null ? "" : money(price),
                 "planner",
                 group == null || group.matches("METAL|EXTRACT|GOODS|FEED") ? "Tom Ferris" : "Ida Holm");
+    }
+
+    private static String tracking(String code, String group) {
+        if (code.startsWith("EXTR-") || code.equals("GBX-410")) {
+            return "serial";
+        }
+        return "FEED".equals(group) || code.matches("WAX-.*|BRG-6202|CARR-62|SHF-410") ? "lot" : "none";
     }
 
     static String money(double value) {

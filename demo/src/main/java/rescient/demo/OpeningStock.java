@@ -27,6 +27,10 @@ final class OpeningStock {
     private static final int ROUNDS = 14;
     /** Pieces of what the workshop makes that lie ready. */
     private static final long MADE_AHEAD = 24;
+    /** The newest lot of syrup, which lasts so many days more. */
+    private static final String FRESH = "S-2611";
+
+    private static final int FRESH_DAYS = 160;
     /** Left as they are, whatever they are short of. */
     private static final List<String> SHORT =
             List.of("BRG-6202", "CARR-62", "SHF-410", "GBX-410", "LEGS-3", "ROF-10W", "PAINT-G", "SMOKER-L");
@@ -130,11 +134,13 @@ final class OpeningStock {
                         "site",
                         point[1],
                         "lot",
-                        lots ? "L-2610" : "",
+                        point[0].equals("SYRUP-5") ? "S-2609" : lots ? "L-2610" : "",
                         "quantity",
                         pieces,
                         "expiry",
-                        point[0].startsWith("FONDANT") ? base.plusDays(240) : "");
+                        point[0].startsWith("FONDANT")
+                                ? base.plusDays(240)
+                                : point[0].equals("SYRUP-5") ? base.plusDays(FRESH_DAYS) : "");
             }
         });
         if (others.isEmpty()) {
@@ -163,11 +169,11 @@ final class OpeningStock {
                 "site",
                 Catalogue.WORKS,
                 "lot",
-                "S-2611",
+                FRESH,
                 "quantity",
                 90,
                 "expiry",
-                base.plusDays(160));
+                base.plusDays(FRESH_DAYS));
         tables.add(
                 "stock",
                 "item",

@@ -50,7 +50,7 @@ class LarkmoorTest {
         assertThat(dataset.rows("customer_orders"))
                 .filteredOn(row -> !"done".equals(row.text("state")))
                 .hasSizeBetween(215, 230);
-        assertThat(dataset.rows("open_orders")).hasSize(60);
+        assertThat(dataset.rows("open_orders")).hasSize(61);
         assertThat(dataset.rows("work_centers")).hasSize(9);
         assertThat(dataset.rows("suppliers")).hasSize(14);
         assertThat(dataset.rows("customers")).hasSize(40);
@@ -123,6 +123,60 @@ class LarkmoorTest {
             }
         }
         assertThat(asked / 0.9).isGreaterThan(23 * 120.0);
+    }
+
+    @Test
+    void aFortnightOfMovementsEndsWithWhatLiesThereToday() {
+        assertThat(words("movements", "kind"))
+                .contains(
+                        "receipt",
+                        "issue",
+                        "output",
+                        "transfer_out",
+                        "transfer_in",
+                        "shipment",
+                        "customer_return",
+                        "supplier_return",
+                        "adjustment",
+                        "count");
+        assertThat(dataset.rows("movements"))
+                .allSatisfy(row -> assertThat(row.date("date"))
+                        .isBetween(Larkmoor.BASE.minusDays(30), Larkmoor.BASE.minusDays(1)));
+        // two extractors with bearings of one lot are at customers', one of them in a kit
+        assertThat(dataset.rows("movements"))
+                .filteredOn(row -> "shipment".equals(row.text("kind")) && "EXTR-4".equals(row.text("item")))
+                .extracting(row -> row.text("number"), row -> row.text("serial"))
+                .contains(
+                        org.assertj.core.groups.Tuple.tuple("SO-193", "X4-2647-0001"),
+                        org.assertj.core.groups.Tuple.tuple("SO-598", "X4-2647-0002"));
+        assertThat(dataset.rows("in_transit"))
+                .extracting(row -> row.text("number"))
+                .containsExactly("TO-58");
+        assertThat(dataset.rows("stock"))
+                .filteredOn(row -> "SILVERLEAF".equals(row.text("site")))
+                .extracting(
+                        row -> row.text("item"), row -> row.decimal("quantity").intValueExact())
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("DRM-380", 8));
+        assertThat(words("invoices", "state")).contains("approved", "awaiting_approval");
+    }
+
+    @Test
+    void whatIsKeptByLotsLiesThereByLots() {
+        Map<String, String> tracking = dataset.rows("items").stream()
+                .collect(Collectors.toMap(row -> row.text("code"), row -> row.text("tracking")));
+        assertThat(dataset.rows("stock")).allSatisfy(row -> {
+            switch (tracking.get(row.text("item"))) {
+                case "lot" ->
+                    assertThat(row.text("lot"))
+                            .as("lot of %s", row.text("item"))
+                            .isNotNull();
+                case "serial" ->
+                    assertThat(row.text("serial"))
+                            .as("serial number of %s", row.text("item"))
+                            .isNotNull();
+                default -> assertThat(row.text("serial")).isNull();
+            }
+        });
     }
 
     private Stream<Row> shipped(String item) {

@@ -136,7 +136,7 @@ class CompanyStoreTest extends ServerTest {
                         "assemble",
                         107L,
                         "transfer",
-                        58L,
+                        59L,
                         "subcontract",
                         22L,
                         "firmed",

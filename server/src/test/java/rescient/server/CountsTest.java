@@ -82,7 +82,7 @@ class CountsTest extends ServerTest {
         assertThat(posted.body().get("list").get("state").asText()).isEqualTo("posted");
         assertThat(lying("S-2605")).isEqualByComparingTo("68");
         assertThat(lying("S-2611")).isEqualByComparingTo("90");
-        assertThat(jdbc.queryForList("select kind from movements", String.class))
+        assertThat(jdbc.queryForList("select kind from " + moved(), String.class))
                 .containsExactly("count");
         // once is once
         assertThat(send("stella", "POST", "/" + id(list) + "/posting", "").status())

@@ -148,7 +148,7 @@ class ExecutionTest extends ServerTest {
         PostCommand.post(DEMO, written, expected, "2026-11-23");
 
         JsonNode preview = file("/api/stock/file/preview", DAY).body();
-        assertThat(count("movements")).isZero();
+        assertThat(count(moved())).isZero();
         Reply posted = file("/api/stock/file", DAY);
         assertThat(posted.status()).as(String.valueOf(posted.body())).isEqualTo(200);
         // what was looked at is what was done
@@ -303,7 +303,7 @@ class ExecutionTest extends ServerTest {
                 "key,date,action,item,site,quantity\na,2026-11-23,adjust,ROD-12,LARKMOOR,1\nb,tomorrow,dance,ROD-12,,\n");
         assertThat(reply.status()).isEqualTo(422);
         assertThat(reply.body().get("wrong")).hasSize(2);
-        assertThat(count("movements")).isZero();
+        assertThat(count(moved())).isZero();
     }
 
     /** Stores move goods, the foreman reports what was made, and neither does the other's. */

@@ -68,6 +68,7 @@ class InvoiceTest extends ServerTest {
     /** As agreed and received it may be paid at once, in parts too; what is left to be charged follows. */
     @Test
     void whatIsAsItShouldBeMayBePaid() throws Exception {
+        int earlier = get("bram", "/api/invoices").body().get("total").asInt();
         agreed("48");
         receive("6");
         JsonNode can =
@@ -88,7 +89,7 @@ class InvoiceTest extends ServerTest {
                 .isEqualTo(2);
         // taken back, it is not here any more and all can be charged again
         undo("bram", part);
-        assertThat(get("bram", "/api/invoices").body().get("total").asInt()).isZero();
+        assertThat(get("bram", "/api/invoices").body().get("total").asInt()).isEqualTo(earlier);
         assertThat(get("bram", "/api/invoices/chargeable?supplier=" + supplier())
                         .body()
                         .get(0)
@@ -100,6 +101,7 @@ class InvoiceTest extends ServerTest {
     /** What goes back after it was charged is credited: as much as went back may be kept at once, more is looked at. */
     @Test
     void whatWentBackIsCredited() throws Exception {
+        double worth = get("bram", "/api/invoices").body().get("value").asDouble();
         agreed("48");
         receive("10");
         assertThat(decide("bram", invoice("R-1", "10", "48")).status()).isEqualTo(201);
@@ -144,7 +146,7 @@ class InvoiceTest extends ServerTest {
                 .contains("credit note G-1")
                 .contains("96.00");
         assertThat(state("G-1")).isEqualTo("approved");
-        assertThat(get("bram", "/api/invoices").body().get("value").asDouble()).isEqualTo(384);
+        assertThat(get("bram", "/api/invoices").body().get("value").asDouble()).isEqualTo(worth + 384);
         assertThat(get("bram", "/api/invoices/chargeable?supplier=" + supplier())
                         .body())
                 .isEmpty();

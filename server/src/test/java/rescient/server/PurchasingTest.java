@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.ByteArrayInputStream;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -131,9 +132,6 @@ class PurchasingTest extends ServerTest {
         assertThat(way(number).get("approved").toString()).contains("Tom Ferris");
         assertThat(step("aino", number, "APPROVE").status()).isEqualTo(201);
         assertThat(state(number)).isEqualTo("ready");
-        assertThat(decide("bram", "{'kind':'CHANGE','orders':['" + number + "~1'],'quantity':1}")
-                        .status())
-                .isEqualTo(422);
     }
 
     /** What the buyer sends back is the planner's again, firmed, with the reason; and taken back it is held as before. */
@@ -168,6 +166,83 @@ class PurchasingTest extends ServerTest {
         // what is ready is not sent back, but held first
         step("bram", number, "END_HOLD");
         assertThat(step("bram", number, "SEND_BACK").status()).isEqualTo(422);
+    }
+
+    /** Held by a buyer, an order becomes two of which the second is held under a number of its own; together they are one again. */
+    @Test
+    void whatIsHeldIsSplitAndCombined() throws Exception {
+        String number = released();
+        Fact.OpenOrder line = lines(number).get(0);
+        String key = number + "~" + line.line();
+        Reply split = decide("bram", "{'kind':'SPLIT','orders':['" + key + "'],'parts':[{'quantity':1}]}");
+        assertThat(split.status()).as(String.valueOf(split.body())).isEqualTo(201);
+        knowing();
+        String other = null;
+        for (JsonNode one : split.body().get("orders")) {
+            String of = one.asText().replaceAll("~.*", "");
+            other = of.equals(number) ? other : of;
+        }
+        assertThat(other).startsWith("PO-");
+        assertThat(state(other)).isEqualTo("held");
+        assertThat(state(number)).isEqualTo("held");
+        assertThat(lines(other).get(0).supplier()).isEqualTo(line.supplier());
+        BigDecimal together =
+                lines(number).get(0).quantity().add(lines(other).get(0).quantity());
+        assertThat(together).isGreaterThanOrEqualTo(line.quantity());
+
+        String second = other + "~1";
+        Reply merged = decide(
+                "bram",
+                "{'kind':'MERGE','orders':['" + key + "','" + second + "'],'quantity':" + line.quantity() + "}");
+        assertThat(merged.status()).as(String.valueOf(merged.body())).isEqualTo(201);
+        knowing();
+        assertThat(lines(other)).isEmpty();
+        assertThat(lines(number))
+                .singleElement()
+                .satisfies(one -> assertThat(one.quantity()).isEqualByComparingTo(line.quantity()));
+        assertThat(state(number)).isEqualTo("held");
+        assertThat(undo("bram", merged).status()).isEqualTo(200);
+        assertThat(undo("bram", split).status()).isEqualTo(200);
+        knowing();
+        assertThat(lines(other)).isEmpty();
+        assertThat(lines(number)).containsExactly(line);
+        // once it is ready it is one order
+        step("bram", number, "END_HOLD");
+        assertThat(decide("bram", "{'kind':'SPLIT','orders':['" + key + "'],'into':2}")
+                        .status())
+                .isEqualTo(422);
+    }
+
+    /** Ready, it may still become another one, and is looked at again; moved to another day it stays what it is. */
+    @Test
+    void whatIsReadyIsHeldAgainWhenItBecomesAnother() throws Exception {
+        limit(0, "planner");
+        String number = released();
+        Fact.OpenOrder line = lines(number).get(0);
+        String key = number + "~" + line.line();
+        step("bram", number, "END_HOLD");
+        step("tom", number, "APPROVE");
+        knowing();
+        assertThat(state(number)).isEqualTo("ready");
+        Reply moved = decide(
+                "bram",
+                "{'kind':'CHANGE','orders':['" + key + "'],'due':'"
+                        + line.dueDate().plusDays(7) + "'}");
+        assertThat(moved.status()).as(String.valueOf(moved.body())).isEqualTo(201);
+        knowing();
+        assertThat(state(number)).isEqualTo("ready");
+        Reply more = decide(
+                "bram",
+                "{'kind':'CHANGE','orders':['" + key + "'],'quantity':"
+                        + line.quantity().multiply(BigDecimal.valueOf(3)) + "}");
+        assertThat(more.status()).as(String.valueOf(more.body())).isEqualTo(201);
+        knowing();
+        assertThat(state(number)).isEqualTo("held");
+        assertThat(count("approvals where order_number = '" + number + "'")).isZero();
+        assertThat(undo("bram", more).status()).isEqualTo(200);
+        knowing();
+        assertThat(state(number)).isEqualTo("ready");
+        assertThat(count("approvals where order_number = '" + number + "'")).isOne();
     }
 
     /** Ready at once where the site says so; sent as a document for people and one for machines, and only once. */

@@ -67,6 +67,20 @@ abstract class ServerTest {
     void freshCompany() {
         store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
         knowing();
+        recorded = count("movements");
+    }
+
+    /** Movements of the fortnight before the test. */
+    private int recorded;
+
+    /** Where what the test moved stands. */
+    String moved() {
+        return "movements where number > " + recorded;
+    }
+
+    /** The number of the first movement of the test. */
+    int firstMovement() {
+        return recorded + 1;
     }
 
     /** Waits until the plan knows all that is committed. */

@@ -79,7 +79,8 @@ class StockWorthTest extends ServerTest {
             adjustment = cause.get("code").asText().equals("adjustment") ? cause : adjustment;
         }
         assertThat(adjustment).isNotNull();
-        assertThat(adjustment.get("value").decimalValue()).isEqualByComparingTo("136");
+        // 11.50 for two torn meshes and 0.53 for screws that were counted were lost before
+        assertThat(adjustment.get("value").decimalValue()).isEqualByComparingTo("123.97");
         assertThat(adjustment.get("first").get(0).get("item").asText()).isEqualTo("MOTOR-180");
     }
 
@@ -124,6 +125,15 @@ class StockWorthTest extends ServerTest {
         assertThat(get("stella", "/api/stock/expiring/users?key=odd").status()).isEqualTo(404);
     }
 
+    private static JsonNode named(JsonNode all, String name) {
+        for (JsonNode one : all) {
+            if (one.get("name").asText().equals(name)) {
+                return one;
+            }
+        }
+        return null;
+    }
+
     private JsonNode differences(String by) throws Exception {
         return get("stella", "/api/stock/variances?by=" + by).body();
     }
@@ -134,14 +144,12 @@ class StockWorthTest extends ServerTest {
      */
     @Test
     void workThatTookLongerIsToldByItsWorkCenter() throws Exception {
-        assertThat(differences("center")).isEmpty();
+        assertThat(named(differences("center"), "Saw")).isNull();
         postAs("rufus", "{'act':'OUTPUT','number':'MO-301','line':'1','step':'10','quantity':12,'minutes':50}");
         postAs("rufus", "{'act':'OUTPUT','number':'MO-301','line':'1','quantity':12}");
-        JsonNode centers = differences("center");
-        assertThat(centers).hasSize(1);
-        assertThat(centers.get(0).get("name").asText()).isEqualTo("Saw");
-        assertThat(centers.get(0).get("value").decimalValue()).isEqualByComparingTo("5.66");
-        JsonNode line = centers.get(0).get("first").get(0);
+        JsonNode saw = named(differences("center"), "Saw");
+        assertThat(saw.get("value").decimalValue()).isEqualByComparingTo("5.66");
+        JsonNode line = saw.get("first").get(0);
         assertThat(line.get("number").asText()).isEqualTo("MO-301");
         assertThat(line.get("item").asText()).isEqualTo("NUC-SIDE");
     }
@@ -150,10 +158,10 @@ class StockWorthTest extends ServerTest {
     void whatDiffersIsToldByItemAndMonth() throws Exception {
         post("{'act':'RECEIVE','number':'PO-2041','line':'1'}");
         post("{'act':'ADJUST','item':'MOTOR-180','site':'LARKMOOR','quantity':2,'price':68}");
-        JsonNode items = differences("item");
-        assertThat(items.get(0).get("code").asText()).isEqualTo("MOTOR-180");
-        assertThat(items.get(0).get("value").decimalValue()).isEqualByComparingTo("136");
-        assertThat(items.get(0).get("first").get(0).get("cause").asText()).isEqualTo("adjustment");
+        JsonNode item = named(differences("item"), live.current().directory().itemName("MOTOR-180"));
+        assertThat(item.get("code").asText()).isEqualTo("MOTOR-180");
+        assertThat(item.get("value").decimalValue()).isEqualByComparingTo("136");
+        assertThat(item.get("first").get(0).get("cause").asText()).isEqualTo("adjustment");
         assertThat(differences("month").get(0).get("code").asText())
                 .isEqualTo(live.current().today().toString().substring(0, 7));
         assertThat(get("stella", "/api/stock/variances?by=colour").status()).isEqualTo(400);

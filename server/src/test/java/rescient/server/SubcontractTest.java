@@ -94,6 +94,46 @@ class SubcontractTest extends ServerTest {
         assertThat(parts(service).get("parts").get(0).get("there").asDouble()).isEqualTo(wanted);
     }
 
+    private Reply toAnother(String service) throws Exception {
+        knowing();
+        return decide(
+                "ida", "{'kind':'CHANGE','orders':['" + service + "~1'],'supplier':'ASHBEK','fromSite':'SILVERLEAF'}");
+    }
+
+    /** Somebody else may do the work until a part of it was sent, whether that is still on its way or lies there. */
+    @Test
+    void anotherMayDoItUntilSomethingWasSent() throws Exception {
+        knowing();
+        JsonNode out = release(
+                        "ida",
+                        UUID.randomUUID(),
+                        false,
+                        planned("DRM-380P").get("key").asText())
+                .body()
+                .get("orders");
+        String service = number(out, "subcontract");
+        String transfer = number(out, "transfer");
+        Reply changed = toAnother(service);
+        assertThat(changed.status()).as(String.valueOf(changed.body())).isEqualTo(201);
+        knowing();
+        assertThat(live.current().directory().openOrder(service, "1").supplier())
+                .isEqualTo("ASHBEK");
+        assertThat(undo("ida", changed).status()).isEqualTo(200);
+
+        posted("stella", "{'act':'ADJUST','item':'DRM-380','site':'LARKMOOR','quantity':100}");
+        posted("stella", "{'act':'SHIP_TRANSFER','number':'" + transfer + "'}");
+        Reply late = toAnother(service);
+        assertThat(late.status()).isEqualTo(422);
+        assertThat(late.body().toString()).contains("DRM-380 is on its way there for it");
+        posted("stella", "{'act':'RECEIVE_TRANSFER','number':'" + transfer + "'}");
+        assertThat(toAnother(service).body().toString()).contains("DRM-380 lie there for it");
+        // its day may still be another one
+        knowing();
+        assertThat(decide("ida", "{'kind':'CHANGE','orders':['" + service + "~1'],'days':7}")
+                        .status())
+                .isEqualTo(201);
+    }
+
     /** Everything is taken back again: stock, value and orders are as before. */
     @Test
     void allOfItIsTakenBack() throws Exception {

@@ -96,6 +96,18 @@ public record PartSupply(String component, String site, long wanted, int needed,
                 .toList();
     }
 
+    /**
+     * Whether something of it was sent to where the order is made: it lies there for the order, or is on its way to it.
+     *
+     * @param begun whether goods have left for an open order's place
+     */
+    public boolean sent(Predicate<Supply> begun) {
+        return there > 0
+                || coming.stream()
+                        .map(Coming::supply)
+                        .anyMatch(supply -> supply.kind() == Supply.Kind.OPEN && begun.test(supply));
+    }
+
     /** The planned transfers that bring parts of an order to where it is made. */
     public static List<PlannedOrder> transfers(Plan plan, List<PartSupply> parts) {
         Map<String, PlannedOrder> transfers = new LinkedHashMap<>();

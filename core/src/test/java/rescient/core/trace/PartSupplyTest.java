@@ -131,4 +131,19 @@ class PartSupplyTest {
         assertThat(transfers.get(0).fromSite()).isEqualTo("W");
         assertThat(Quantity.text(transfers.get(0).quantity())).isEqualTo("7");
     }
+
+    /** What lies there was sent; what is on order only where its goods have left, and what is planned never. */
+    @Test
+    void somethingWasSentWhereItLiesThereOrHasLeft() {
+        PartSupply there = new PartSupply("DRUM", "C", Quantity.of(4), day("4 Mar"), Quantity.of(1), List.of());
+        assertThat(there.sent(supply -> false)).isTrue();
+        Plan plan = drums().plan();
+        PartSupply open = PartSupply.of(plan, SC_1, List.of("DRUM")).get(0);
+        assertThat(open.there()).isEqualTo(Quantity.of(4));
+        PointView coated = plan.point("COATED", "W").orElseThrow();
+        PartSupply planned = PartSupply.of(plan, coated, 0).get(0);
+        PartSupply onlyPlanned = new PartSupply("DRUM", "C", planned.wanted(), planned.needed(), 0, planned.coming());
+        assertThat(onlyPlanned.coming()).isNotEmpty();
+        assertThat(onlyPlanned.sent(supply -> true)).isFalse();
+    }
 }

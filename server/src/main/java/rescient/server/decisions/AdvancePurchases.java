@@ -114,6 +114,22 @@ record AdvancePurchases(
         }
     }
 
+    /** What was ready, or waited, became another one: whoever buys looks at it again, and whoever is asked too. */
+    static void holdAgain(Proposing desk, OrderImage order) {
+        for (Row line : List.copyOf(order.lines())) {
+            if (PurchaseState.isPurchase(line)) {
+                order.put(
+                        line.with(PurchaseState.column(line), PurchaseState.HELD.word()),
+                        order.issues(line.text("line")));
+            }
+        }
+        Approvals.forget(
+                desk,
+                order.number(),
+                PurchaseState.given(desk.version().directory().facts(), desk.desk(), order.number()));
+        desk.proposal().remark(order.number() + " is held again until somebody ends its hold.");
+    }
+
     private static boolean expected(Proposing desk, String number, PurchaseState state, PurchaseState wanted) {
         if (state != wanted) {
             desk.proposal().refusals.add(number + " is " + PurchaseWords.of(state) + ".");

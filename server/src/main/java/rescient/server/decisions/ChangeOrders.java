@@ -64,6 +64,12 @@ record ChangeOrders(
         }
         Drafter.Way standing = Drafter.Way.of(target.as());
         Drafter.Way way = standing.otherwise(source, supplier, fromSite, site);
+        String sent =
+                target instanceof Target.Open open ? SubcontractParts.whyNotElsewhere(desk.version(), open, way) : null;
+        if (sent != null) {
+            desk.refuse(target, sent);
+            return;
+        }
         LocalDate day = desk.working(way, wanted);
         LocalDate begin = desk.working(way, start);
         boolean asItIs = target instanceof Target.Planned

@@ -42,16 +42,28 @@ record MergeOrders(
         LocalDate day = due != null
                 ? desk.working(way, due)
                 : chosen.stream().map(Target::due).min(LocalDate::compareTo).orElseThrow();
-        desk.takeAway(chosen);
         Drafter.Drafted drafted = desk.drafter().draft(way, quantity == null ? sum : quantity, null, day, day);
-        desk.firmNew(drafted);
+        if (chosen.get(0) instanceof Target.Open first && first.held()) {
+            desk.redraw(first, drafted);
+            desk.takeAway(chosen.subList(1, chosen.size()));
+        } else {
+            desk.takeAway(chosen);
+            desk.firmNew(drafted);
+        }
         desk.say("Merged " + chosen.size() + " orders of " + way.item() + " into "
                 + Quantity.text(drafted.order().quantity()) + " for " + day);
     }
 
     private static String whyNot(Proposing desk, Target target, Drafter.Way way, Target first) {
-        if (target instanceof Target.Open open && !open.firmed()) {
+        if (target instanceof Target.Open open && !open.firmed() && !open.held()) {
             return "has been released and cannot be merged";
+        }
+        boolean ofBuyer = isHeld(target);
+        if (ofBuyer != isHeld(first)) {
+            return "cannot be merged with " + first.label() + ": one of them is held by a buyer already";
+        }
+        if (ofBuyer && target != first && ((Target.Open) target).number().equals(((Target.Open) first).number())) {
+            return "stands on the same order as " + first.label();
         }
         if (target instanceof Target.Open open && desk.usesAlternatives(open)) {
             return "uses an alternative item and stays an order of its own";
@@ -59,5 +71,9 @@ record MergeOrders(
         return Drafter.Way.of(target.as()).equals(way)
                 ? null
                 : "cannot be merged with " + first.label() + ": item, site, source and supplier have to be the same";
+    }
+
+    private static boolean isHeld(Target target) {
+        return target instanceof Target.Open open && open.held();
     }
 }

@@ -200,7 +200,11 @@ final class Proposing {
     }
 
     private static void put(OrderImage image, String line, Drafter.Drafted drafted) {
-        Row before = image.line(line);
+        put(image, line, drafted, image.line(line));
+    }
+
+    /** @param before whose stage and state it has; null: it is firmed */
+    private static void put(OrderImage image, String line, Drafter.Drafted drafted, @Nullable Row before) {
         Row row = OrderRows.line(image.number(), line, "firmed", drafted.order(), drafted.worth());
         // a purchase that is held stays given out, and held
         if (before != null) {
@@ -255,8 +259,23 @@ final class Proposing {
             return;
         }
         put(image, open.line(), drafted);
+        boolean sameValue = sameHead && open.as().quantity() == drafted.order().quantity();
+        if (!open.firmed() && !open.held() && !sameValue) {
+            AdvancePurchases.holdAgain(this, image);
+        }
         proposal.changes.addAll(image.from(open.image()));
         proposal.lines.add(new Proposal.Line(open.key(), open.number(), open.as(), drafted.order(), false));
+    }
+
+    /** A part of a held purchase becomes one of its own, held as that is. */
+    void holdNew(Target.Open like, Drafter.Drafted drafted) {
+        Row line = like.image().line(like.line());
+        String number = author.numbers().apply(line.text("kind"));
+        OrderImage image = OrderImage.none(number);
+        image.head(OrderRows.head(number, note, author.name(), author.now()));
+        put(image, "1", drafted, line);
+        proposal.changes.addAll(image.from(OrderImage.none(number)));
+        proposal.lines.add(new Proposal.Line(null, number, null, drafted.order(), false));
     }
 
     /** Planned orders go by themselves when another one covers their need; firmed ones are taken away. */

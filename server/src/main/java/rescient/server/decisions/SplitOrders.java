@@ -40,7 +40,7 @@ record SplitOrders(
     }
 
     private void split(Proposing desk, Target target) {
-        if (target instanceof Target.Open open && !open.firmed()) {
+        if (target instanceof Target.Open open && !open.firmed() && !open.held()) {
             desk.refuse(target, "has been released and cannot be split");
             return;
         }
@@ -53,12 +53,19 @@ record SplitOrders(
             return;
         }
         Drafter.Way way = Drafter.Way.of(target.as());
-        desk.takeAway(List.of(target));
-        for (Part part : all) {
-            Drafter.Drafted drafted = desk.drafter()
-                    .draft(way, part.quantity(), null, desk.working(way, part.due()), target.due())
-                    .hangingLike(target.as());
-            desk.firmNew(desk.asItStood(target, drafted));
+        List<Drafter.Drafted> drafted = all.stream()
+                .map(part -> desk.asItStood(
+                        target,
+                        desk.drafter()
+                                .draft(way, part.quantity(), null, desk.working(way, part.due()), target.due())
+                                .hangingLike(target.as())))
+                .toList();
+        if (target instanceof Target.Open open && open.held()) {
+            desk.redraw(open, drafted.get(0));
+            drafted.stream().skip(1).forEach(part -> desk.holdNew(open, part));
+        } else {
+            desk.takeAway(List.of(target));
+            drafted.forEach(desk::firmNew);
         }
         desk.say("Split " + target.label() + " into " + all.size() + " orders");
     }

@@ -54,10 +54,15 @@ sealed interface Target {
             return PurchaseState.isPurchase(row) && PurchaseState.of(row).isOut();
         }
 
-        /** It is nobody else's yet: it may become another one. */
+        /** It is nobody else's yet: it may become another one, until it is sent. */
         boolean changeable() {
+            return firmed() || (PurchaseState.isPurchase(image.line(line)) && !outside());
+        }
+
+        /** A purchase that a buyer has yet to look at: it may be split, and combined with others. */
+        boolean held() {
             Row row = image.line(line);
-            return firmed() || (PurchaseState.isPurchase(row) && PurchaseState.of(row) == PurchaseState.HELD);
+            return PurchaseState.isPurchase(row) && PurchaseState.of(row) == PurchaseState.HELD;
         }
     }
 

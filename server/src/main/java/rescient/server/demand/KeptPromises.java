@@ -93,6 +93,9 @@ class KeptPromises {
             List<KeptController.KeptSum> customers,
             List<KeptController.KeptSum> groups) {}
 
+    /** Of what has no group, or no customer. */
+    private static final String WITHOUT = "-";
+
     private enum By {
         MONTH,
         CUSTOMER,
@@ -166,7 +169,7 @@ class KeptPromises {
     private static Predicate<KeptPromise> fits(Directory directory, Asked asked) {
         Sought sought = new Sought(asked.words);
         return one -> (asked.month == null || asked.month.equals(month(one)))
-                && (asked.customer == null || asked.customer.equals(one.line().customer()))
+                && (asked.customer == null || asked.customer.equals(customer(one)))
                 && (asked.group == null || asked.group.equals(group(directory, one)))
                 && (!asked.broken || one.turned() != Turned.KEPT)
                 && (sought.nothing()
@@ -200,7 +203,11 @@ class KeptPromises {
 
     private static String group(Directory directory, KeptPromise one) {
         Fact.Item item = directory.item(one.line().item());
-        return item == null ? null : item.group();
+        return item == null || item.group() == null ? WITHOUT : item.group();
+    }
+
+    private static String customer(KeptPromise one) {
+        return Objects.requireNonNullElse(one.line().customer(), WITHOUT);
     }
 
     private static String key(KeptPromise one) {
@@ -211,12 +218,11 @@ class KeptPromises {
             Directory directory, List<KeptPromise> promises, Asked asked, By by) {
         Function<KeptPromise, String> code = one -> switch (by) {
             case MONTH -> month(one).toString();
-            case CUSTOMER -> one.line().customer();
+            case CUSTOMER -> customer(one);
             case GROUP -> group(directory, one);
         };
         Map<String, List<KeptPromise>> parts = promises.stream()
                 .filter(fits(directory, asked.but(by)))
-                .filter(one -> code.apply(one) != null)
                 .collect(Collectors.groupingBy(code, TreeMap::new, Collectors.toList()));
         return parts.entrySet().stream()
                 .map(part -> sum(directory, part.getKey(), name(directory, by, part.getKey()), part.getValue()))
@@ -225,6 +231,9 @@ class KeptPromises {
     }
 
     private static String name(Directory directory, By by, String code) {
+        if (code.equals(WITHOUT)) {
+            return by == By.GROUP ? "of no group" : "for no customer";
+        }
         String name = switch (by) {
             case MONTH -> code;
             case CUSTOMER -> directory.customerName(code);

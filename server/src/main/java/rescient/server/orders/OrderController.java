@@ -83,15 +83,20 @@ class OrderController {
             @Nullable String forLine,
             @Nullable String straightTo,
             String tracking,
+            boolean numbered,
             boolean done,
             @Nullable LocalDate confirmed) {}
 
-    /** @param issued so far, of {@code quantity} more; null: nothing was */
+    /**
+     * @param tracking none, lot or serial
+     * @param issued so far, of {@code quantity} more; null: nothing was
+     */
     record OrderComponent(
             String item,
             String itemName,
             BigDecimal quantity,
             String unit,
+            String tracking,
             LocalDate needed,
             @Nullable BigDecimal issued) {}
 
@@ -213,6 +218,7 @@ class OrderController {
                                 directory.itemName(c.component),
                                 plain(c.quantity),
                                 directory.unit(c.component),
+                                directory.tracking(c.component),
                                 c.neededDate,
                                 c.issued == null || c.issued.signum() == 0 ? null : plain(c.issued)))
                         .toList(),
@@ -220,7 +226,8 @@ class OrderController {
                 line.forOrder,
                 line.forLine,
                 StraightTo.customer(directory, line.order.number, line.line),
-                directory.facts().row("items", line.item).text("tracking", "none"),
+                directory.tracking(line.item),
+                directory.numbered(line.item),
                 line.closedDate != null,
                 line.confirmedDate);
     }

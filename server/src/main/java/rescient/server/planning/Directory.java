@@ -189,6 +189,17 @@ public final class Directory {
         return ofItem(item, "unit");
     }
 
+    /** Whether an item is kept by lots or serial numbers: none, lot or serial. */
+    public String tracking(String item) {
+        String tracking = ofItem(item, "tracking");
+        return tracking == null ? "none" : tracking;
+    }
+
+    /** Whether its lots or serial numbers are made up by a pattern. */
+    public boolean numbered(String item) {
+        return !tracking(item).equals("none") && ofItem(item, "lot_pattern") != null;
+    }
+
     /** The group of an item, or null. */
     public String group(String item) {
         return ofItem(item, "group");

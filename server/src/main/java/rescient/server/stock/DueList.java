@@ -14,7 +14,6 @@ import rescient.core.company.Stage;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.StraightTo;
-import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
 import rescient.server.platform.Sought;
 
@@ -33,6 +32,7 @@ class DueList {
      * @param late so many calendar days after its day; null: it is not due yet
      * @param straightTo the customer it goes to, without coming to the site; null: it comes
      * @param tracking none, lot or serial: what it has to be received with
+     * @param numbered the item has a pattern for its numbers
      */
     record DueLine(
             String key,
@@ -49,7 +49,8 @@ class DueList {
             LocalDate due,
             @Nullable Integer late,
             @Nullable String straightTo,
-            String tracking) {}
+            String tracking,
+            boolean numbered) {}
 
     /** @param total how many fit */
     record DueLines(List<DueLine> rows, int total) {}
@@ -93,6 +94,7 @@ class DueList {
                 order.dueDate(),
                 late > 0 ? late : null,
                 StraightTo.customer(directory, order.number(), order.line()),
-                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()));
+                directory.tracking(order.item()),
+                directory.numbered(order.item()));
     }
 }

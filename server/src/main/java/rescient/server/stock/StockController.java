@@ -24,6 +24,7 @@ import rescient.server.commands.CommandPipeline;
 import rescient.server.planning.LivePlan;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Served;
+import rescient.server.platform.JobProblem;
 import rescient.server.tables.FactRows;
 
 /** The stock record: what lies where, what moved it, and what is posted on it. */
@@ -42,6 +43,7 @@ class StockController {
     private final TracedMovements traced;
     private final ExpiringLots expiring;
     private final Scans scans;
+    private final LotNumbers numbers;
     private final KeptMovements kept;
     private final FactRows rows;
     private final CommandPipeline pipeline;
@@ -57,6 +59,7 @@ class StockController {
             TracedMovements traced,
             ExpiringLots expiring,
             Scans scans,
+            LotNumbers numbers,
             KeptMovements kept,
             FactRows rows,
             CommandPipeline pipeline,
@@ -70,6 +73,7 @@ class StockController {
         this.traced = traced;
         this.expiring = expiring;
         this.scans = scans;
+        this.numbers = numbers;
         this.kept = kept;
         this.rows = rows;
         this.pipeline = pipeline;
@@ -136,6 +140,19 @@ class StockController {
     @GetMapping("/scan")
     List<Scans.ScanView> scan(@RequestParam @Size(min = 1, max = 300) String code) {
         return scans.read(live.current(), code);
+    }
+
+    /** Takes the next lot or serial numbers of an item, as its pattern makes them up. */
+    @PostMapping("/numbers")
+    LotNumbers.LotNumbersTaken numbers(
+            @AuthenticationPrincipal SignedIn user,
+            @RequestParam @Size(max = 300) String item,
+            @RequestParam(defaultValue = "1") @Min(1) @Max(1000) int many) {
+        if (!user.role().rights().stock() && !user.role().rights().production()) {
+            throw new JobProblem(
+                    HttpStatus.FORBIDDEN, "Numbers are given by who receives or reports: stores, foreman, planners");
+        }
+        return numbers.take(live.current(), item, many);
     }
 
     /** What a posting would do; nothing is kept. */
