@@ -200,7 +200,15 @@ export function stockHref(site: string): string {
   return `/stock?${new URLSearchParams({ site })}`;
 }
 
-/** What is to be fetched for orders, on paper. */
+const ofNumbers = (numbers: string[]) =>
+  new URLSearchParams(numbers.map((number) => ['number', number])).toString();
+
+/** What is to be fetched for orders, to be ticked off. */
 export function pickListHref(numbers: string[]): string {
-  return `/api/stock/papers/pick-list?${new URLSearchParams(numbers.map((number) => ['number', number]))}`;
+  return `/stock/pick?${ofNumbers(numbers)}`;
+}
+
+/** The same on paper. */
+export function pickListPaper(numbers: string[]): string {
+  return `/api/stock/papers/pick-list?${ofNumbers(numbers)}`;
 }

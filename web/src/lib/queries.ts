@@ -407,6 +407,15 @@ export const stockDue = (asked: Asked<'due'>) =>
     ...stays
   });
 
+/** What is to be fetched for orders. */
+export const pickLines = (numbers: string[]) =>
+  queryOptions({
+    queryKey: ['plan', 'pick', numbers],
+    queryFn: () =>
+      answer(api.GET('/api/stock/papers/pick-list/lines', { params: { query: { number: numbers } } })),
+    ...stays
+  });
+
 /** What customers are to get, and what of it can go. */
 export const stockOut = (asked: Asked<'goingOut'>) =>
   queryOptions({

@@ -1,3 +1,4 @@
+import { goto } from '$app/navigation';
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import { answer, api } from '$lib/api/client';
@@ -81,7 +82,7 @@ export class BenchScreen extends FilteredScreen {
   }
 
   pickList(): void {
-    if (this.here) window.open(pickListHref([this.here.number]), '_blank', 'noopener');
+    if (this.here) void goto(pickListHref([this.here.number]));
   }
 
   #changed(): void {

@@ -136,8 +136,6 @@
       {#if order.state === 'open'}<a
           class="plain-action"
           href={pickListHref([order.number])}
-          target="_blank"
-          rel="noopener"
           title="What is to be fetched for it, with the lots that are proposed">Pick list</a
         >{/if}
       {#if order.state === 'open'}<a class="plain-action" href={threadHref(order.number)}

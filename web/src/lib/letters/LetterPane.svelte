@@ -96,7 +96,7 @@
     {/if}
     {#if screen.posting}
       {#each screen.posting.refused as line, i (i)}<p class="mt-2 text-vermilion">
-          {said(line.sentence)}{#if line.cure}. {said(line.cure)}{/if}
+          {said(line.sentence)}{#if line.cures[0]}. {said(line.cures[0].sentence)}{/if}
         </p>{/each}
       {#each screen.posting.remarks as remark, i (i)}<p class="mt-2 font-bold">{said(remark)}</p>{/each}
     {/if}

@@ -1,3 +1,4 @@
+import { goto } from '$app/navigation';
 import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
@@ -65,7 +66,7 @@ export class OrdersScreen extends ListScreen<OrderRow> {
   /** What is to be fetched for those that are selected, or the one in view, on paper. */
   pickList(): void {
     const numbers = this.fetchable;
-    if (numbers.length > 0) window.open(pickListHref(numbers), '_blank', 'noopener');
+    if (numbers.length > 0) void goto(pickListHref(numbers));
   }
 
   print(): void {

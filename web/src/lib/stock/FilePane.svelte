@@ -56,7 +56,8 @@
             <td class:text-ink-3={one.before}
               >{said(one.sentence)}{#if one.before}<span>, before</span>{/if}
               {#each one.refused as line, i (i)}<span class="block text-vermilion"
-                  >{said(line.sentence)}{#if line.cure}. <span class="text-ink-2">{said(line.cure)}</span
+                  >{said(line.sentence)}{#if line.cures[0]}. <span class="text-ink-2"
+                      >{said(line.cures[0].sentence)}</span
                     >{/if}</span
                 >{/each}</td
             >

@@ -1,10 +1,16 @@
 <script lang="ts">
   import type { Schemas } from '$lib/api/client';
   import { money, quantity, said } from '$lib/format';
+  import RefusedLines from './RefusedLines.svelte';
 
   /** What a posting would do, as the slip that it prints: what moves, what is left, and why it cannot be. */
   interface Props {
-    posting: { refused?: string | undefined; preview?: Schemas['PostingView'] | undefined };
+    posting: {
+      refused?: string | undefined;
+      preview?: Schemas['PostingView'] | undefined;
+      /** Looks once more: something may be otherwise now. */
+      again?: (() => void) | undefined;
+    };
     currency: string;
   }
   let { posting, currency }: Props = $props();
@@ -15,13 +21,7 @@
     {posting.refused}
   </p>{:else if view}
   {#if view.refused.length > 0}
-    <ul class="border-l-4 border-vermilion bg-slip px-3 py-1.5" role="alert" data-testid="refused">
-      {#each view.refused as line, i (i)}
-        <li>
-          {said(line.sentence)}{#if line.cure}. <span class="text-ink-2">{said(line.cure)}</span>{/if}
-        </li>
-      {/each}
-    </ul>
+    <RefusedLines lines={view.refused} again={posting.again} />
   {:else if view.movements.length === 0}
     <p class="text-ink-2" data-testid="moves">Nothing differs: there is nothing to post.</p>
   {:else}

@@ -1,3 +1,4 @@
+import { goto } from '$app/navigation';
 import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
@@ -92,8 +93,7 @@ export class OutScreen extends ListScreen<Out> {
   /** What is to be fetched for those that are selected, or the one in view. */
   pickList(): void {
     const rows = this.chosen.length > 0 ? this.chosen : this.here ? [this.here] : [];
-    if (rows.length > 0)
-      window.open(pickListHref([...new Set(rows.map((r) => r.number))]), '_blank', 'noopener');
+    if (rows.length > 0) void goto(pickListHref([...new Set(rows.map((r) => r.number))]));
   }
 
   protected all(): Out[] {

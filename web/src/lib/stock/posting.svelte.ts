@@ -90,6 +90,12 @@ export class Posting {
     }
   }
 
+  /** Looks at it once more: what helps may have come. */
+  readonly again = (): void => {
+    const now = this.#wish();
+    if (now) void this.#look(now);
+  };
+
   async post(): Promise<void> {
     const wish = this.#wish();
     this.#wanted = this.looking;

@@ -1,6 +1,5 @@
 package rescient.dataset;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -143,7 +142,7 @@ public final class Table {
                             List.of(
                                     Column.key("item", TEXT).to("items"),
                                     Column.key("site", TEXT).to("sites")),
-                            PLANNING_COLUMNS)),
+                            joined(PLANNING_COLUMNS, List.of(Column.of("zone", TEXT))))),
             table(
                     "bom_lines",
                     Column.key("parent", TEXT).to("items"),
@@ -457,8 +456,6 @@ public final class Table {
     }
 
     private static List<Column> joined(List<Column> first, List<Column> second) {
-        List<Column> all = new ArrayList<>(first);
-        all.addAll(second);
-        return List.copyOf(all);
+        return Stream.concat(first.stream(), second.stream()).toList();
     }
 }

@@ -6,6 +6,9 @@ import java.util.Map;
 
 /** Writes rows of items, bills of materials, stock points and prices. */
 final class CatalogueRows {
+    /** Small things that nobody fetches for an order: they are taken with what is reported. */
+    private static final String WITH_EACH_REPORT = "SCR-.*|NAIL-.*|EYELET-.*|BOLT-.*|NUT-M.*|WASH-.*|RIVET-.*|LABEL-.*";
+
     /** How lots and serial numbers are made up. */
     private static final Map<String, String> PATTERNS = Map.of(
             "CARR-62",
@@ -41,6 +44,8 @@ final class CatalogueRows {
                 kind,
                 "tracking",
                 tracking(code, group),
+                "issue",
+                code.matches(WITH_EACH_REPORT) ? "backflush" : "",
                 "lot_pattern",
                 PATTERNS.getOrDefault(code, ""),
                 "standard_cost",

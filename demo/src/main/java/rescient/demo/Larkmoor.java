@@ -37,6 +37,7 @@ public final class Larkmoor {
         new History(tables, BASE, SEED).fill();
         new DonePurchases(tables, BASE).fill();
         new OpeningStock(tables, BASE, horizonEnd, folder, SEED).fillMore();
+        new Zones(tables).fill();
         new Fortnight(tables, BASE).fill();
         tables.write(folder);
     }

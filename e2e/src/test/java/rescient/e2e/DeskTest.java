@@ -90,6 +90,19 @@ abstract class DeskTest {
         jdbc.update("delete from preferences");
         store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
         live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        recorded = movements();
+    }
+
+    /** Movements of the fortnight before the test. */
+    private int recorded;
+
+    private int movements() {
+        return jdbc.queryForObject("select count(*) from movements", Integer.class);
+    }
+
+    /** How many movements the test made. */
+    int moved() {
+        return movements() - recorded;
     }
 
     @AfterEach

@@ -50,7 +50,7 @@ class AlternativesTest extends ServerTest {
             assertThat(late.get("better").asBoolean()).isTrue();
         });
         assertThat(count("decisions")).isZero();
-        assertThat(count("open_orders")).isEqualTo(60);
+        assertThat(count("open_orders")).isEqualTo(61);
     }
 
     @Test
@@ -110,7 +110,7 @@ class AlternativesTest extends ServerTest {
         Reply kept = decide("ida", INSTEAD);
         assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
         assertThat(toIssue("FO-1")).containsExactly("BRG-6202 12 2026-11-27", "BRG-6202-SS 8 2026-11-27");
-        assertThat(count("open_orders")).isEqualTo(61);
+        assertThat(count("open_orders")).isEqualTo(62);
         undo("ida", kept);
         assertThat(toIssue("FO-1")).containsExactly("BRG-6202 20 2026-11-27");
     }

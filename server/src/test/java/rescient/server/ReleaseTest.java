@@ -242,7 +242,7 @@ class ReleaseTest extends ServerTest {
                         .point("HIVE-10W", "LARKMOOR")
                         .orElseThrow()
                         .demands())
-                .anySatisfy(d -> assertThat(d.number()).isEqualTo("TO-58"));
+                .anySatisfy(d -> assertThat(d.number()).isEqualTo("TO-59"));
     }
 
     @Test

@@ -152,12 +152,46 @@ class StockTest extends ServerTest {
         JsonNode preview = post("stella", "/api/stock/preview", null, wish).body();
         assertThat(preview.get("movements")).isEmpty();
         assertThat(preview.get("refused")).hasSize(2);
-        assertThat(preview.get("refused").get(1).get("cure").asText()).contains("PO-2038 brings 150");
+        assertThat(preview.get("refused")
+                        .get(1)
+                        .get("cures")
+                        .get(0)
+                        .get("sentence")
+                        .asText())
+                .contains("PO-2038 brings 150");
         Reply refused = postStock("stella", UUID.randomUUID(), wish);
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.body().get("refused")).hasSize(2);
         assertThat(count(moved())).isZero();
         assertThat(count("postings")).isEqualTo(postings);
+    }
+
+    /** What is short is told with the orders that bring enough, the first first, and with what lies at another site. */
+    @Test
+    void whatWouldHelpIsNamed() throws Exception {
+        String wish = "{'lines':[{'act':'ADJUST','item':'HIVE-10W','site':'LARKMOOR','quantity':-13}]}";
+        JsonNode cures = post("stella", "/api/stock/preview", null, wish)
+                .body()
+                .get("refused")
+                .get(0)
+                .get("cures");
+        JsonNode elsewhere = cures.get(cures.size() - 1);
+        assertThat(elsewhere.get("site").asText()).isEqualTo("QUAYSIDE");
+        assertThat(elsewhere.get("sentence").asText()).isEqualTo("6 lie at Quayside depot");
+        JsonNode planned = cures.get(0);
+        assertThat(planned.get("source").asText()).isEqualTo("assemble");
+        String key = planned.get("key").asText();
+        Reply released = release("ida", UUID.randomUUID(), false, key);
+        assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
+        knowing();
+        JsonNode then = post("stella", "/api/stock/preview", null, wish)
+                .body()
+                .get("refused")
+                .get(0)
+                .get("cures")
+                .get(0);
+        assertThat(then.get("number").asText())
+                .isEqualTo(released.body().get("orders").get(0).get("number").asText());
     }
 
     /** A count says what is there; a part set aside is not planned with, and is free again. */

@@ -3,6 +3,7 @@ package rescient.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.lowagie.text.pdf.PdfReader;
 import com.lowagie.text.pdf.parser.PdfTextExtractor;
 import java.util.UUID;
@@ -49,6 +50,36 @@ class StorePapersTest extends ServerTest {
         String less = paper("/api/stock/papers/pick-list?number=MO-319");
         assertThat(less).contains("missing:120pcs").contains("1000pcsMO-319");
         assertThat(get("stella", "/api/stock/papers/pick-list?number=PO-2041").status())
+                .isEqualTo(404);
+    }
+
+    /** From zone to zone, each with what is posted once it was fetched; what is short has nothing to be ticked. */
+    @Test
+    void whatIsToBeFetchedIsListedByZone() throws Exception {
+        String zones = "";
+        for (String item : new String[] {"FR-TOP", "FR-SIDE", "FR-BOT"}) {
+            zones += (zones.isEmpty() ? "" : ",") + "{'table':'planning','key':{'item':'" + item
+                    + "','site':'LARKMOOR'},'fields':{'zone':'" + (item.equals("FR-BOT") ? "A 2" : "A 10") + "'}}";
+        }
+        assertThat(decide("ida", "{'kind':'DATA','rows':[" + zones + "]}").status())
+                .isEqualTo(201);
+        posted("{'act':'COUNT','item':'FR-TOP','site':'LARKMOOR','quantity':380}");
+        JsonNode picks = get("stella", "/api/stock/papers/pick-list/lines?number=MO-319")
+                .body()
+                .get("picks");
+        assertThat(picks)
+                .extracting(pick ->
+                        pick.get("zone").asText() + " " + pick.get("item").asText())
+                .containsExactly("A 2 FR-BOT", "A 10 FR-SIDE", "A 10 FR-TOP");
+        JsonNode bottom = picks.get(0);
+        assertThat(bottom.get("act").asText()).isEqualTo("ISSUE");
+        assertThat(bottom.get("part").asText()).isEqualTo("FR-BOT");
+        assertThat(bottom.get("line").asText()).isEqualTo("1");
+        assertThat(bottom.get("quantity").asInt()).isEqualTo(500);
+        assertThat(bottom.hasNonNull("missing")).isFalse();
+        assertThat(picks.get(2).get("missing").asInt()).isEqualTo(120);
+        assertThat(get("stella", "/api/stock/papers/pick-list/lines?number=PO-2041")
+                        .status())
                 .isEqualTo(404);
     }
 

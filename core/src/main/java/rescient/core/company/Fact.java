@@ -261,10 +261,19 @@ public sealed interface Fact {
         }
     }
 
-    /** How one stock point is planned. */
-    record Planning(String item, String site, Planned planned) implements Fact {
+    /**
+     * How one stock point is planned.
+     *
+     * @param zone where it lies at the site; null: nobody said
+     */
+    record Planning(String item, String site, Planned planned, String zone) implements Fact {
+        /** Of a stock point that lies anywhere. */
+        public Planning(String item, String site, Planned planned) {
+            this(item, site, planned, null);
+        }
+
         public Planning withLeadTimeDays(int days) {
-            return new Planning(item, site, planned.withLeadTimeDays(days));
+            return new Planning(item, site, planned.withLeadTimeDays(days), zone);
         }
     }
 

@@ -20,4 +20,6 @@ class PlanningRecord extends PlanningColumns {
 
     @Column(nullable = false)
     String site;
+
+    String zone;
 }

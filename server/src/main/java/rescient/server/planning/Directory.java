@@ -200,6 +200,12 @@ public final class Directory {
         return !tracking(item).equals("none") && ofItem(item, "lot_pattern") != null;
     }
 
+    /** Where an item lies at a site; empty: nobody said. */
+    public String zone(String item, String site) {
+        Row planning = facts.row("planning", Earmark.item(item), site);
+        return planning == null ? "" : planning.text("zone", "");
+    }
+
     /** The group of an item, or null. */
     public String group(String item) {
         return ofItem(item, "group");

@@ -37,6 +37,12 @@ class PaperController {
         return paper("pick-list", picks.pdf(live.current(), number));
     }
 
+    /** The same to be ticked off on a screen. */
+    @GetMapping("/pick-list/lines")
+    PickList.Picks picks(@RequestParam @Size(min = 1, max = 100) List<@NotNull @Size(max = 300) String> number) {
+        return picks.of(live.current(), number);
+    }
+
     /** The shipping or receipt note of a posting. */
     @GetMapping("/note")
     ResponseEntity<byte[]> note(@RequestParam UUID key) {

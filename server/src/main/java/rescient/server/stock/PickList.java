@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
+import rescient.core.stock.Movement;
 import rescient.core.stock.Refused;
 import rescient.dataset.Facts;
 import rescient.dataset.Postings;
@@ -25,6 +26,7 @@ import rescient.server.platform.Nullable;
 @Component
 class PickList {
     private static final Comparator<Pick> BY_SHELF = Comparator.comparing(Pick::site)
+            .thenComparing(Pick::zone, DocumentOrder.INSTANCE)
             .thenComparing(Pick::item)
             .thenComparing(Pick::lot)
             .thenComparing(Pick::order, DocumentOrder.INSTANCE);
@@ -38,29 +40,46 @@ class PickList {
     /**
      * A line of it.
      *
+     * @param zone where it lies at the site; empty: nobody said
      * @param lot or serial number; empty: none
      * @param missing of that, what is not there; null: nothing
+     * @param act what is posted when it has been fetched, for {@code line} of {@code order} and, of its parts, {@code part}
      */
-    private record Pick(
+    record Pick(
             String site,
+            String siteName,
+            String zone,
             String item,
+            String itemName,
             String lot,
             BigDecimal quantity,
+            String unit,
             String order,
-            @Nullable BigDecimal missing) {}
+            String line,
+            @Nullable BigDecimal missing,
+            StockAct act,
+            @Nullable String part) {}
+
+    /** In the order of the shelves. */
+    record Picks(List<Pick> picks) {}
 
     /** @throws JobProblem 404 if nothing is to be fetched for any of them */
-    byte[] pdf(PlanVersion version, List<String> numbers) {
-        Directory directory = version.directory();
+    Picks of(PlanVersion version, List<String> numbers) {
         List<PostingLine> wanted = numbers.stream()
                 .distinct()
-                .flatMap(number -> wanted(directory.facts(), number).stream())
+                .flatMap(number -> wanted(version.directory().facts(), number).stream())
                 .toList();
         List<Pick> picks = wanted.isEmpty() ? List.of() : picks(version, wanted);
         if (picks.isEmpty()) {
             throw JobProblem.notFound("Nothing is to be fetched for " + String.join(", ", numbers));
         }
         picks.sort(BY_SHELF);
+        return new Picks(picks);
+    }
+
+    /** @throws JobProblem 404 if nothing is to be fetched for any of them */
+    byte[] pdf(PlanVersion version, List<String> numbers) {
+        List<Pick> picks = of(version, numbers).picks;
         return PaperPdf.of(new PaperPdf.Paper(
                 version.company(),
                 null,
@@ -77,15 +96,14 @@ class PickList {
                         Column.left("Fetched", 12)),
                 picks.stream()
                         .map(pick -> List.of(
-                                directory.siteName(pick.site),
+                                pick.siteName + (pick.zone.isEmpty() ? "" : "\n" + pick.zone),
                                 pick.item,
-                                directory.itemName(pick.item)
+                                pick.itemName
                                         + (pick.missing == null
                                                 ? ""
-                                                : "\nmissing: "
-                                                        + PaperPdf.quantity(pick.missing, directory.unit(pick.item))),
+                                                : "\nmissing: " + PaperPdf.quantity(pick.missing, pick.unit)),
                                 pick.lot,
-                                PaperPdf.quantity(pick.quantity, directory.unit(pick.item)),
+                                PaperPdf.quantity(pick.quantity, pick.unit),
                                 pick.order,
                                 "[    ]"))
                         .toList(),
@@ -123,7 +141,7 @@ class PickList {
         Postings all = postings(version, wanted);
         List<Pick> picks = new ArrayList<>();
         if (all.refused().isEmpty()) {
-            picks.addAll(fetched(all));
+            picks.addAll(fetched(version.directory(), all, wanted));
             return picks;
         }
         // what cannot be had stays out, with all that is missing of it; the others are taken in turn
@@ -135,11 +153,11 @@ class PickList {
                 had.remove(had.size() - 1);
                 refused.stream()
                         .filter(one -> one.wanted() != null && one.item() != null)
-                        .forEach(one -> picks.add(missing(line, one)));
+                        .forEach(one -> picks.add(missing(version.directory(), line, one)));
             }
         }
         if (!had.isEmpty()) {
-            picks.addAll(fetched(postings(version, had)));
+            picks.addAll(fetched(version.directory(), postings(version, had), had));
         }
         return picks;
     }
@@ -148,27 +166,63 @@ class PickList {
         return desk.postings(version, new PostingWish(null, null, lines), UUID.randomUUID());
     }
 
-    private static List<Pick> fetched(Postings postings) {
-        return postings.movements().stream()
-                .filter(movement -> movement.quantity().signum() < 0 && movement.document() != null)
-                .map(movement -> new Pick(
-                        movement.bin().site(),
-                        movement.bin().item(),
-                        movement.bin().lot() + movement.bin().serial(),
-                        movement.quantity().negate(),
-                        movement.document().number(),
-                        null))
-                .toList();
+    private static List<Pick> fetched(Directory directory, Postings postings, List<PostingLine> wanted) {
+        List<Pick> picks = new ArrayList<>();
+        for (Movement movement : postings.movements()) {
+            if (movement.quantity().signum() >= 0 || movement.document() == null) {
+                continue;
+            }
+            Movement.Bin bin = movement.bin();
+            wanted.stream()
+                    .filter(line -> line.number().equals(movement.document().number())
+                            && line.line().equals(movement.document().line())
+                            && (line.item() == null || line.item().equals(bin.item())))
+                    .findFirst()
+                    .ifPresent(line -> picks.add(pick(
+                            directory,
+                            bin.site(),
+                            bin.item(),
+                            bin.lot() + bin.serial(),
+                            movement.quantity().negate(),
+                            null,
+                            line)));
+        }
+        return picks;
     }
 
-    private static Pick missing(PostingLine line, Refused refused) {
+    private static Pick missing(Directory directory, PostingLine line, Refused refused) {
         BigDecimal there = refused.there() == null ? BigDecimal.ZERO : refused.there();
-        return new Pick(
+        return pick(
+                directory,
                 refused.site() == null ? "" : refused.site(),
                 refused.item(),
                 "",
                 refused.wanted(),
-                line.number(),
-                refused.wanted().subtract(there));
+                refused.wanted().subtract(there),
+                line);
+    }
+
+    private static Pick pick(
+            Directory directory,
+            String site,
+            String item,
+            String lot,
+            BigDecimal quantity,
+            @Nullable BigDecimal missing,
+            PostingLine of) {
+        return new Pick(
+                site,
+                site.isEmpty() ? "" : directory.siteName(site),
+                directory.zone(item, site),
+                item,
+                directory.itemName(item),
+                lot,
+                StockDesk.plain(quantity),
+                directory.unit(item),
+                of.number(),
+                of.line(),
+                missing == null ? null : StockDesk.plain(missing),
+                of.act(),
+                of.item());
     }
 }

@@ -170,6 +170,7 @@ class PostingFileDesk {
     }
 
     private static StockDesk.RefusedLine told(@Nullable String sentence) {
-        return new StockDesk.RefusedLine("refused", null, null, null, null, null, null, String.valueOf(sentence), null);
+        return new StockDesk.RefusedLine(
+                "refused", null, null, null, null, null, null, String.valueOf(sentence), List.of());
     }
 }

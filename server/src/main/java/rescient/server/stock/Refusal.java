@@ -1,16 +1,27 @@
 package rescient.server.stock;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import rescient.core.base.Quantity;
+import rescient.core.company.Fact;
+import rescient.core.plan.PlannedOrder;
+import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
 import rescient.core.stock.Refused;
 import rescient.server.planning.CompanyMoment;
 import rescient.server.planning.Directory;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.Words;
 
 /** Why a line of a posting cannot be, in words, with what would help. */
 record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
+    /** So many orders that bring something are named. */
+    private static final int MOST_ORDERS = 3;
+
     StockDesk.RefusedLine line() {
         return new StockDesk.RefusedLine(
                 refused.code().code(),
@@ -21,7 +32,7 @@ record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
                 number(refused.wanted()),
                 number(refused.there()),
                 sentence(),
-                cure());
+                cures());
     }
 
     private static BigDecimal number(BigDecimal value) {
@@ -87,19 +98,64 @@ record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
         };
     }
 
-    /** The next that is on order, or planned, where there is not enough. */
-    private String cure() {
+    /** What is on order or planned, the first first, until there is enough; then where else some lies free. */
+    private List<StockDesk.Cure> cures() {
         if (refused.code() != Refused.Code.SHORT || refused.item() == null || refused.site() == null) {
-            return null;
+            return List.of();
         }
-        return version.plan()
-                .point(refused.item(), refused.site())
-                .flatMap(point -> point.supplies().stream()
-                        .filter(supply -> supply.kind() != Supply.Kind.STOCK)
-                        .min(Comparator.comparingInt(Supply::day)))
-                .map(supply -> (supply.kind() == Supply.Kind.OPEN ? supply.number() : "A planned order") + " brings "
-                        + StockDesk.plain(Quantity.decimal(supply.quantity())).toPlainString() + " on "
-                        + Words.date(supply.day()))
-                .orElse(null);
+        List<StockDesk.Cure> cures = new ArrayList<>();
+        version.plan().point(refused.item(), refused.site()).ifPresent(point -> brought(point, cures));
+        version.directory().facts().where(Fact.Stock.class, "item", refused.item()).stream()
+                .filter(bin -> !Boolean.TRUE.equals(bin.quarantined())
+                        && bin.quantity().signum() > 0
+                        && !bin.site().equals(refused.site()))
+                .collect(Collectors.groupingBy(
+                        Fact.Stock::site,
+                        TreeMap::new,
+                        Collectors.reducing(BigDecimal.ZERO, Fact.Stock::quantity, BigDecimal::add)))
+                .forEach((site, quantity) -> cures.add(new StockDesk.Cure(
+                        StockDesk.plain(quantity).toPlainString() + " lie at "
+                                + version.directory().siteName(site),
+                        null,
+                        null,
+                        null,
+                        site)));
+        return cures;
+    }
+
+    private void brought(PointView point, List<StockDesk.Cure> cures) {
+        BigDecimal missing = refused.wanted() == null
+                ? BigDecimal.ZERO
+                : refused.wanted().subtract(refused.there() == null ? BigDecimal.ZERO : refused.there());
+        List<Supply> supplies = point.supplies().stream()
+                .filter(supply -> supply.kind() != Supply.Kind.STOCK)
+                .sorted(Comparator.comparingInt(Supply::day))
+                .toList();
+        BigDecimal brought = BigDecimal.ZERO;
+        for (Supply supply : supplies) {
+            if (!cures.isEmpty() && (brought.compareTo(missing) >= 0 || cures.size() == MOST_ORDERS)) {
+                return;
+            }
+            cures.add(cure(point, supply));
+            brought = brought.add(Quantity.decimal(supply.quantity()));
+        }
+    }
+
+    private StockDesk.Cure cure(PointView point, Supply supply) {
+        String brings = " brings "
+                + StockDesk.plain(Quantity.decimal(supply.quantity())).toPlainString() + " on "
+                + Words.date(supply.day());
+        if (supply.kind() == Supply.Kind.OPEN) {
+            Fact.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
+            return new StockDesk.Cure(
+                    supply.number() + brings,
+                    supply.number(),
+                    null,
+                    order == null ? null : Words.word(order.kind()),
+                    null);
+        }
+        PlannedOrder order = point.plannedOrder(supply.sequence());
+        return new StockDesk.Cure(
+                "A planned order" + brings, null, OrderKey.of(point, order).text(), Words.word(order.source()), null);
     }
 }

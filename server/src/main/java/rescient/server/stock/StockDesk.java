@@ -71,7 +71,21 @@ class StockDesk {
             @Nullable BigDecimal wanted,
             @Nullable BigDecimal there,
             String sentence,
-            @Nullable String cure) {}
+            List<Cure> cures) {}
+
+    /**
+     * What would help.
+     *
+     * @param number of the order that brings it; null: it is only planned, under {@code key}, or lies elsewhere
+     * @param source of the order
+     * @param site where some lies; null: an order brings it
+     */
+    record Cure(
+            String sentence,
+            @Nullable String number,
+            @Nullable String key,
+            @Nullable String source,
+            @Nullable String site) {}
 
     /**
      * What a posting does.
