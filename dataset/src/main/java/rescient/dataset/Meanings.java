@@ -121,7 +121,9 @@ final class Meanings {
                 "bom_lines.issue",
                 "How it is taken: by hand, or with each report as planned; as the item says if not set");
         column("cost_batch", "Quantity for which its cost is worked out; 1 if not set");
-        column("zone", "Where it lies at the site: a hall, aisle or shelf; pick lists go from zone to zone");
+        column(
+                "zone",
+                "Where it lies at the site, such as hall, aisle or shelf; pick lists go from zone to zone, A 02 before A 10");
         column("lot_pattern", "How its lots or serial numbers are made up: {yy}, {ww}, {####}");
         column("stock.received", "Day on which the lot first came to the site");
         column("planner", "Who plans it");

@@ -63,9 +63,9 @@ class InvoiceTest extends DeskTest {
         approver.navigate("/orders/invoices?state=awaiting_approval");
         assertThat(approver.getByTestId("invoice-lines")).containsText("at 72 a pcs, agreed was 68");
         approver.keyboard().press("y");
-        assertThat(approver.getByTestId("sum")).containsText("0 invoices");
+        assertThat(approver.getByTestId("sum")).containsText("2 invoices");
         approver.keyboard().press("u");
-        assertThat(approver.getByTestId("sum")).containsText("1 invoice");
+        assertThat(approver.getByTestId("sum")).containsText("3 invoices");
         assertThat(approver.getByLabel("Invoice TD-4471")).containsText("Waits for the approver");
         approver.keyboard().press("b");
         approver.getByLabel("Why").fill("too dear");

@@ -128,7 +128,7 @@ class MakingTest extends DeskTest {
 
         String order = released(page, "TRAP-1", "make");
         page.navigate("/orders?number=" + order);
-        assertThat(line(page)).containsText("Forecast");
+        assertThat(line(page)).containsText("forecast Base");
         Locator issue = begun(page, "Issue parts of", "issue");
         Locator refused = issue.getByTestId("refused");
         assertThat(refused).containsText("SHEET-A5 at Larkmoor works: there are 0");

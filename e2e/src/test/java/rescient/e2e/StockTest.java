@@ -113,6 +113,7 @@ class StockTest extends DeskTest {
         assertThat(there).containsText("m lie here");
         int before = jdbc.queryForObject(
                 "select sum(quantity)::int from stock where item = 'ROD-12' and site = 'LARKMOOR'", Integer.class);
+        int earlier = entries(page).count();
         page.keyboard().press("a");
         Locator form = page.getByTestId("posting");
         form.getByLabel("By").fill("-99999");
@@ -135,7 +136,7 @@ class StockTest extends DeskTest {
         page.keyboard().press("u");
         assertThat(actions(page)).containsText("Took back: Adjusted -2 ROD-12: bent");
         assertThat(there).containsText(before + " m");
-        assertThat(entries(page)).hasCount(2);
+        assertThat(entries(page)).hasCount(earlier + 2);
         page.keyboard().press("c");
         form.getByLabel("Counted").fill("50");
         assertThat(form.getByTestId("moves")).containsText("50 m");

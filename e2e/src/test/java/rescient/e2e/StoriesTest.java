@@ -88,13 +88,14 @@ class StoriesTest extends DeskTest {
         sheet.getByLabel("Its number").fill("SV-77");
         sheet.getByLabel("Of", new Locator.GetByLabelOptions().setExact(true)).fill("23.11.2026");
         sheet.getByLabel("Price of " + service + " line 1").fill("9.5");
-        // nobody agreed a price with the coater, so that somebody has to see it
-        assertThat(sheet.getByTestId("seen")).containsText("114.00 EUR");
+        // with the four of SC-21, of which 13.20 was agreed; of these nobody agreed a price, so that somebody has to
+        // see it
+        assertThat(sheet.getByTestId("seen")).containsText("166.80 EUR");
         assertThat(sheet.getByTestId("seen")).containsText("it waits for somebody to approve it");
         sheet.getByLabel("Its number").press("Enter");
         assertThat(buyer.getByTestId("state")).hasText("to be approved");
         Page approver = signedIn("aino");
-        approver.navigate("/orders/invoices?state=awaiting_approval");
+        approver.navigate("/orders/invoices?state=awaiting_approval&words=SV-77");
         approver.getByTestId("invoice-lines").waitFor();
         approver.keyboard().press("y");
         assertThat(approver.getByTestId("sum")).containsText("0 invoices");

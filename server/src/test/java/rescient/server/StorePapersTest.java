@@ -59,7 +59,7 @@ class StorePapersTest extends ServerTest {
         String zones = "";
         for (String item : new String[] {"FR-TOP", "FR-SIDE", "FR-BOT"}) {
             zones += (zones.isEmpty() ? "" : ",") + "{'table':'planning','key':{'item':'" + item
-                    + "','site':'LARKMOOR'},'fields':{'zone':'" + (item.equals("FR-BOT") ? "A 2" : "A 10") + "'}}";
+                    + "','site':'LARKMOOR'},'fields':{'zone':'" + (item.equals("FR-BOT") ? "A 02" : "A 10") + "'}}";
         }
         assertThat(decide("ida", "{'kind':'DATA','rows':[" + zones + "]}").status())
                 .isEqualTo(201);
@@ -70,7 +70,7 @@ class StorePapersTest extends ServerTest {
         assertThat(picks)
                 .extracting(pick ->
                         pick.get("zone").asText() + " " + pick.get("item").asText())
-                .containsExactly("A 2 FR-BOT", "A 10 FR-SIDE", "A 10 FR-TOP");
+                .containsExactly("A 02 FR-BOT", "A 10 FR-SIDE", "A 10 FR-TOP");
         JsonNode bottom = picks.get(0);
         assertThat(bottom.get("act").asText()).isEqualTo("ISSUE");
         assertThat(bottom.get("part").asText()).isEqualTo("FR-BOT");

@@ -26,7 +26,7 @@ import rescient.server.platform.Nullable;
 @Component
 class PickList {
     private static final Comparator<Pick> BY_SHELF = Comparator.comparing(Pick::site)
-            .thenComparing(Pick::zone, DocumentOrder.INSTANCE)
+            .thenComparing(Pick::zone)
             .thenComparing(Pick::item)
             .thenComparing(Pick::lot)
             .thenComparing(Pick::order, DocumentOrder.INSTANCE);
