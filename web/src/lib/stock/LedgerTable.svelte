@@ -125,7 +125,7 @@
         <td class="what"
           >{ledger.entries.length < ledger.total
             ? `${ledger.total - ledger.entries.length} movements before`
-            : 'when the record began'}</td
+            : 'before'}</td
         >
         <td></td><td></td>
         <td class="n then">{quantity(ledger.before)}</td>

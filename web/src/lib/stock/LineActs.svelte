@@ -36,6 +36,7 @@
     scrapped: string;
     minutes: string;
     part: string;
+    step: string;
     reason: string;
   }
   const nothing = (): Typed => ({
@@ -46,6 +47,7 @@
     scrapped: '',
     minutes: '',
     part: '',
+    step: '',
     reason: ''
   });
   // it is made anew for each line
@@ -71,7 +73,12 @@
   });
   /** How what is posted is kept: a part, or what the line is about. */
   const tracking = $derived(act?.part ? (part?.tracking ?? 'none') : line.tracking);
-  const asksLot = $derived(tracking !== 'none' && act?.lot !== undefined);
+  const steps = $derived(act?.act === 'OUTPUT' ? (line.steps ?? []) : []);
+  /** What passes an earlier step comes into no stock yet. */
+  const passes = $derived(typed.step !== '' && typed.step !== steps.at(-1)?.step);
+  const asksLot = $derived(tracking !== 'none' && act?.lot !== undefined && !passes);
+  /** Whose time it is, is known. */
+  const oneStep = $derived(steps.length < 2 || typed.step !== '');
   /** Each piece has one. */
   const serials = $derived(asksLot && tracking === 'serial' ? numbersOf(typed.lot) : []);
   const serialWrong = $derived(serialsWrong(serials, amountOf(typed.amount)));
@@ -99,7 +106,8 @@
       expiry: act.expiry && typed.expiry.trim() ? parsedDate(typed.expiry, today) : undefined,
       quarantined: act.aside ? typed.aside : undefined,
       scrapped: act.scrapped ? amountOf(typed.scrapped) : undefined,
-      minutes: act.minutes ? amountOf(typed.minutes) : undefined
+      minutes: act.minutes && oneStep ? amountOf(typed.minutes) : undefined,
+      step: typed.step && steps.length > 0 ? typed.step : undefined
     };
     const reason = typed.reason.trim() || undefined;
     if (serials.length === 0) return { reason, lines: [whole] };
@@ -219,6 +227,14 @@
             {#each parts as one (one.item)}<option value={one.item}>{one.item} {one.itemName}</option>{/each}
           </select>
         {/if}
+        {#if steps.length > 1}
+          <label for="step-{line.line}">Up to</label>
+          <select id="step-{line.line}" class="field" bind:value={typed.step}>
+            <option value="">finished pieces, time as planned</option>
+            {#each steps as one (one.step)}<option value={one.step}>step {one.step}, {one.name}</option
+              >{/each}
+          </select>
+        {/if}
         {#if act.asks !== undefined && (!act.part || part)}
           <label for="has-come-{line.line}">{act.asks}</label>
           <span class="flex gap-2">
@@ -271,7 +287,7 @@
             </p>{/if}
           {#if act.expiry}{@render ask('expiry', 'Serves until', wrong.expiry, 'no end')}{/if}
         {/if}
-        {#if act.minutes}{@render ask('minutes', 'Minutes', wrong.minutes, 'as planned')}{/if}
+        {#if act.minutes && oneStep}{@render ask('minutes', 'Minutes', wrong.minutes, 'as planned')}{/if}
         {#if act.reason}{@render ask('reason', 'Why', undefined, '')}{/if}
         {#if act.aside && !straight}<label class="said flex items-center gap-2"
             ><input type="checkbox" bind:checked={typed.aside} /> set aside: it has yet to be tested</label

@@ -37,6 +37,8 @@ export interface ActLine {
   /** The customer it goes to without coming to a site. */
   straightTo?: string | null;
   components?: { item: string; itemName: string; quantity: number; unit: string; tracking: string }[];
+  /** The operations that it passes, in turn. */
+  steps?: { step: string; name: string }[];
   /** Its lots or serial numbers are made up by a pattern. */
   numbered?: boolean;
 }

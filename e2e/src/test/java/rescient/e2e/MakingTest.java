@@ -145,15 +145,22 @@ class MakingTest extends DeskTest {
         first.getByLabel("Good").fill("2");
         assertThat(first.getByTestId("moves")).containsText("SCR-312");
         posted(first, "Report");
+        // four more are sawn, which took longer than planned; of the rest one is spoiled
+        Locator sawn = begun(page, "Report", "output");
+        sawn.getByLabel("Up to").selectOption("10");
+        sawn.getByLabel("Good").fill("4");
+        sawn.getByLabel("Minutes").fill("90");
+        button(sawn, "Report").click();
+        assertThat(sawn).hasCount(0);
         Locator rest = begun(page, "Report", "output");
         rest.getByLabel("Spoiled").fill("1");
-        rest.getByLabel("Minutes").fill("240");
         rest.getByLabel("Why").fill("split");
         posted(rest, "Report");
         posted(begun(page, "Finish", "finish"), "Finish");
         Locator costs = page.getByTestId("costs");
         assertThat(costs).containsText("In all");
         assertThat(costs).containsText("PLY-9");
+        assertThat(costs).containsText("Saw");
         assertThat(costs).containsText("Packing");
     }
 

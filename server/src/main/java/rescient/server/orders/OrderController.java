@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -30,6 +31,9 @@ import rescient.server.platform.Sought;
 @RestController
 @RequestMapping("/api/orders")
 class OrderController {
+    /** What is made here, in steps that are reported. */
+    private static final Set<String> MADE = Set.of("make", "assemble");
+
     private final SupplyOrderRepository orders;
     private final SupplyOrderComponentRepository components;
     private final OrderList list;
@@ -84,8 +88,12 @@ class OrderController {
             @Nullable String straightTo,
             String tracking,
             boolean numbered,
+            List<OrderStep> steps,
             boolean done,
             @Nullable LocalDate confirmed) {}
+
+    /** An operation that what is made passes. */
+    record OrderStep(String step, String name) {}
 
     /**
      * @param tracking none, lot or serial
@@ -228,6 +236,11 @@ class OrderController {
                 StraightTo.customer(directory, line.order.number, line.line),
                 directory.tracking(line.item),
                 directory.numbered(line.item),
+                MADE.contains(line.order.kind)
+                        ? directory.operations(line.item, line.order.site).stream()
+                                .map(one -> new OrderStep(one.step(), directory.workCenterName(one.workCenter())))
+                                .toList()
+                        : List.of(),
                 line.closedDate != null,
                 line.confirmedDate);
     }

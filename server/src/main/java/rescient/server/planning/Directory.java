@@ -153,6 +153,16 @@ public final class Directory {
                 .toList();
     }
 
+    /** The operations that an item passes at a site, by step: the site's own in the place of what holds everywhere. */
+    public List<Fact.Operation> operations(String item, String site) {
+        Map<String, Fact.Operation> routing = new TreeMap<>(DocumentOrder.INSTANCE);
+        operations(item).stream()
+                .filter(one -> one.site() == null || one.site().equals(site))
+                .sorted(Comparator.comparing(one -> one.site() != null))
+                .forEach(one -> routing.put(one.step(), one));
+        return List.copyOf(routing.values());
+    }
+
     public String workCenterName(String code) {
         return name("work_centers", code);
     }

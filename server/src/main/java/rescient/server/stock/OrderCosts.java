@@ -7,12 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
 import rescient.core.costing.OrderStatement;
 import rescient.core.stock.StockValue;
-import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
@@ -115,7 +113,7 @@ class OrderCosts {
                 started.max(BigDecimal.valueOf(1, 6)),
                 good.add(scrapped),
                 components(directory, parts, movements),
-                outside ? List.of() : operations(directory.facts(), item, line.text("site"), steps),
+                outside ? List.of() : operations(directory, item, line.text("site"), steps),
                 outside ? service(directory, line, good, money(cost, "outside")) : null,
                 decimals);
         BigDecimal all = money(cost, "material").add(money(cost, "work")).add(money(cost, "outside"));
@@ -173,17 +171,14 @@ class OrderCosts {
                 .toList();
     }
 
-    /** By the routing that holds at the site. */
-    private static List<OrderStatement.Operation> operations(Facts facts, String item, String site, List<Row> steps) {
-        Map<Integer, Fact.Operation> routing = new TreeMap<>();
-        facts.where(Fact.Operation.class, "item", item).stream()
-                .filter(one -> one.site() == null || one.site().equals(site))
-                .sorted(Comparator.comparing(one -> one.site() != null))
-                .forEach(one -> routing.put(Integer.parseInt(one.step()), one));
+    private static List<OrderStatement.Operation> operations(
+            Directory directory, String item, String site, List<Row> steps) {
         List<OrderStatement.Operation> operations = new ArrayList<>();
-        routing.forEach((step, one) -> {
-            Fact.WorkCenter center =
-                    facts.one(Fact.WorkCenter.class, one.workCenter()).orElse(null);
+        for (Fact.Operation one : directory.operations(item, site)) {
+            Fact.WorkCenter center = directory
+                    .facts()
+                    .one(Fact.WorkCenter.class, one.workCenter())
+                    .orElse(null);
             Row at = steps.stream()
                     .filter(row -> row.text("step").equals(one.step()))
                     .findFirst()
@@ -194,20 +189,19 @@ class OrderCosts {
                     zero(one.runMinutesPerUnit()),
                     center == null || center.efficiency() == null ? BigDecimal.ONE : center.efficiency(),
                     center == null ? BigDecimal.ZERO : zero(center.costPerHour()),
-                    passed(step, steps),
+                    passed(Integer.parseInt(one.step()), steps),
                     at == null ? BigDecimal.ZERO : zero(at.decimal("booked")),
                     at == null ? null : at.decimal("minutes")));
-        });
+        }
         return operations;
     }
 
     /** The work center of a step of what an order makes. */
     @Nullable
-    private static String center(Facts facts, Row order, String step) {
-        return facts.where(Fact.Operation.class, "item", order.text("item")).stream()
-                .filter(one -> one.step().equals(step)
-                        && (one.site() == null || one.site().equals(order.text("site"))))
-                .max(Comparator.comparing(one -> one.site() != null))
+    private static String center(Directory directory, Row order, String step) {
+        return directory.operations(order.text("item"), order.text("site")).stream()
+                .filter(one -> one.step().equals(step))
+                .findFirst()
                 .map(Fact.Operation::workCenter)
                 .orElse(null);
     }
@@ -243,7 +237,7 @@ class OrderCosts {
                 Words.word(one.kind()),
                 one.name(),
                 material ? directory.itemName(one.name()) : null,
-                one.kind() == OrderStatement.Kind.WORK ? center(directory.facts(), order, one.name()) : null,
+                one.kind() == OrderStatement.Kind.WORK ? center(directory, order, one.name()) : null,
                 material
                         ? directory.unit(one.name())
                         : one.kind() == OrderStatement.Kind.WORK ? "min" : directory.unit(order.text("item")),
