@@ -59,8 +59,7 @@ final class Fortnight {
     }
 
     void fill() throws IOException {
-        Story story = new Story(tables, base);
-        story.begin();
+        Story story = new Story(base, new TwoWeeksAgo(tables, base).fill());
         List<Map<String, String>> now = List.copyOf(tables.rows("stock"));
         Set<String> tracked = new HashSet<>();
         tables.rows("items").stream()
@@ -99,7 +98,7 @@ final class Fortnight {
             row.put("state", "done");
             tables.add("customer_orders", row);
         });
-        story.papers();
+        new Papers(tables, base).fill();
     }
 
     private static String place(Map<String, String> row) {

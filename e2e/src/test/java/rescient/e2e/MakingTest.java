@@ -211,6 +211,70 @@ class MakingTest extends DeskTest {
         assertThat(page.getByTestId("trace-picture")).containsText("BW-1");
     }
 
+    /** A kit is fetched as its parts, ticked off on a phone, goes in one posting with its serial number, and is charged as one. */
+    @Test
+    void aKitIsFetchedAsItsPartsAndChargedAsOne() {
+        String order = jdbc.queryForObject(
+                "select number from customer_orders where item = 'KIT-HARVEST' and quantity > 0 and quantity < 6"
+                        + " order by due_date limit 1",
+                String.class);
+        int kits = jdbc.queryForObject(
+                "select quantity::int from customer_orders where number = ? and item = 'KIT-HARVEST'",
+                Integer.class,
+                order);
+        jdbc.update("delete from customer_orders where number = ? and item <> 'KIT-HARVEST'", order);
+        jdbc.update(
+                "insert into stock (item, site, quantity) values ('PAIL-15', 'LARKMOOR', 20), ('BRUSH-H', 'LARKMOOR', 10)");
+        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+
+        Page stores = signedIn("stella");
+        stores.setViewportSize(390, 800);
+        stores.navigate("/stock/pick?number=" + order);
+        Locator picks = stores.getByTestId("picks");
+        assertThat(picks).containsText("PAIL-15");
+        assertThat(picks).containsText("X4-2641-0076");
+        for (Locator one : picks.getByRole(AriaRole.CHECKBOX).all()) {
+            one.check();
+        }
+        Locator post = stores.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Post what is fetched: 1 of 1")));
+        assertThat(post).isEnabled();
+        stores.keyboard().press("Enter");
+        assertThat(stores.getByRole(AriaRole.TOOLBAR)).containsText("Shipped " + kits + " KIT-HARVEST on " + order);
+        assertThat(picks).containsText("Nothing is to be fetched for " + order);
+
+        Page sales = signedIn("sven");
+        sales.navigate("/demand/invoices?state=to_charge&words=" + order);
+        sales.locator(".plan-row").first().click();
+        assertThat(sales.getByTestId("charged-lines").locator("tbody tr")).hasCount(1);
+        assertThat(sales.getByTestId("charged-lines")).containsText("KIT-HARVEST");
+        sales.keyboard().press("y");
+        assertThat(sales.getByRole(AriaRole.TOOLBAR)).containsText("Charged");
+    }
+
+    /** Of six smokers on their way to the depot five come; the sixth is lost, and told in what the differences cost. All of it is taken back. */
+    @Test
+    void aTransferLosesOne() {
+        Page stores = signedIn("stella");
+        stores.navigate("/orders?number=TO-58");
+        Locator come = begun(stores, "Receive", "receive_transfer");
+        come.getByLabel("Has come").fill("5");
+        come.getByLabel("Lost").fill("1");
+        come.getByLabel("Why").fill("dented");
+        posted(come, "Receive");
+        assertThat(stores.getByText("transfer order, done")).isVisible();
+        stores.navigate("/stock/value?by=cause");
+        assertThat(stores.getByText("14.00").first()).isVisible();
+        stores.navigate("/stock?point=SMOKER-S~QUAYSIDE");
+        assertThat(stores.getByTestId("there")).containsText("11 pcs");
+        stores.getByTestId("ledger")
+                .getByLabel(Pattern.compile("^Take back number"))
+                .first()
+                .click();
+        assertThat(stores.getByTestId("there")).containsText("6 pcs");
+    }
+
     private static final Locator.GetByLabelOptions EXACT = new Locator.GetByLabelOptions().setExact(true);
 
     /** Some of a lot goes into an order for an item, and some of that is made, with a number of its own. */
