@@ -120,6 +120,10 @@ describe('a date that is typed', () => {
     ['9 December 2027', '2027-12-09'],
     ['2026-12-09', '2026-12-09'],
     ['+5', '2026-11-28'],
+    ['-3', '2026-11-20'],
+    ['today', '2026-11-23'],
+    ['Yesterday', '2026-11-22'],
+    ['tomorrow', '2026-11-24'],
     ['4 Jan', '2027-01-04'],
     ['22 Nov', '2026-11-22'],
     ['20 Nov', '2026-11-20'],
@@ -138,9 +142,12 @@ describe('a date that is typed', () => {
     expect(parsedDate(text, '2026-11-23')).toBe(iso);
   });
 
-  it.each(['31 Nov', '9', 'soon', '2026-13-01', '31.2.2027', '9 Foo', 'w60', ''])('%s is none', (text) => {
-    expect(parsedDate(text, '2026-11-23')).toBeUndefined();
-  });
+  it.each(['31 Nov', '9', 'soon', 'constructor', '2026-13-01', '31.2.2027', '9 Foo', 'w60', ''])(
+    '%s is none',
+    (text) => {
+      expect(parsedDate(text, '2026-11-23')).toBeUndefined();
+    }
+  );
 });
 
 describe('dates and numbers as they are chosen', () => {

@@ -94,14 +94,24 @@ export function clock(instant: string): string {
   return `${String(time.getHours()).padStart(2, '0')}:${String(time.getMinutes()).padStart(2, '0')}`;
 }
 
+const NEAR = new Map([
+  ['today', 0],
+  ['yesterday', -1],
+  ['tomorrow', 1]
+]);
+
 /**
  * The ISO date of what people type: `9 Dec`, `9 Dec 27`, `Dec 9`, `6.12.`, `1.12.2026`, `6/12`, `2026-12-09`, `w50` for
- * the Monday of that week, or `+5` for five days after today; undefined if it is none. Without a year the nearest such
+ * the Monday of that week, `+5` or `-3` for so many days after or before today, `today`, `yesterday` or `tomorrow`;
+ * undefined if it is none. Without a year the nearest such
  * day is meant.
  */
 export function parsedDate(text: string, today: string): string | undefined {
   const said = text.trim();
-  if (/^[+]\d{1,4}$/.test(said)) return isoDay(dayNumber(today) + Number(said.slice(1)));
+  const days =
+    NEAR.get(said.toLowerCase()) ??
+    (/^[+−-]\d{1,4}$/.test(said) ? Number(said.replace('−', '-')) : undefined);
+  if (days !== undefined) return isoDay(dayNumber(today) + days);
   if (/^\d{4}-\d{2}-\d{2}$/.test(said)) return real(said);
   const week = /^w(?:eek)?\s*(\d{1,2})(?:[\s/]+(\d{4}|\d{2}))?$/i.exec(said);
   if (week) return nearest(week[2], today, (year) => mondayOf(year, Number(week[1])));
