@@ -137,6 +137,32 @@ class PostCommandTest {
         }
     }
 
+    /** What was moved and has come passes no steps, in the next run neither. */
+    @Test
+    void aTransferThatHasComePassesNoSteps() throws IOException {
+        Path in = folder.resolve("in");
+        file(in, "sites", "code,name", "W,Works", "D,Depot");
+        file(
+                in,
+                "open_orders",
+                "number,line,kind,stage,item,site,from_site,quantity,due_date",
+                "30,1,transfer,released,A,D,W,4,2026-03-25");
+        file(in, "open_order_components", "number,line,component,quantity,needed_date", "30,1,A,4,2026-03-20");
+        post(
+                in,
+                folder.resolve("half"),
+                HEAD,
+                "k1,2026-03-19,ship_transfer,30,,,,4,,",
+                "k2,2026-03-19,receive_transfer,30,,,,4,,");
+        post(folder.resolve("half"), folder.resolve("two"), HEAD, "k3,2026-03-20,adjust,,,A,D,-1,,");
+        for (String table : List.of("movements", "order_costs", "order_steps", "in_transit")) {
+            String was = String.join(" ", lines(folder.resolve("half"), table));
+            String is = String.join(" ", lines(folder.resolve("two"), table));
+            assertThat(is).as(table).startsWith(was);
+        }
+        assertThat(lines(folder.resolve("two"), "order_steps")).hasSize(1);
+    }
+
     @Test
     void whatCannotBeReadIsAFault() throws IOException {
         for (String row : List.of(
