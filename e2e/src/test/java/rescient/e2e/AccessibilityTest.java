@@ -160,6 +160,9 @@ class AccessibilityTest extends DeskTest {
         page.locator(".plan-row").first().click();
         assertThat(page.getByTestId("can-go")).isVisible();
         check(page, "going out");
+        page.navigate("/stock/pick?number=MO-319");
+        assertThat(page.getByTestId("picks")).containsText("FR-SIDE");
+        check(page, "pick list");
         page.navigate("/stock/counts");
         assertThat(page.getByRole(AriaRole.TOOLBAR)).containsText("Make a list");
         page.keyboard().press("n");
