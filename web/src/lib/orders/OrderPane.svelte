@@ -6,13 +6,18 @@
   import { supplyOrder } from '$lib/queries';
   import { clock, count, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref, stockHref } from '$lib/links';
+  import { rights } from '$lib/rights.svelte';
   import SentMails from '$lib/demand/SentMails.svelte';
   import OrderInvoices from '$lib/invoices/OrderInvoices.svelte';
   import CostStatement from './CostStatement.svelte';
   import { OrderParts } from './parts.svelte';
   import PartsComing from './PartsComing.svelte';
+  import HeldLine from './HeldLine.svelte';
   import PurchaseWay from './PurchaseWay.svelte';
   import SourceTile from '$lib/ui/SourceTile.svelte';
+
+  /** As long as the supplier does not know of it, it may become another one. */
+  const UNSENT = ['held', 'awaiting_approval', 'ready'];
 
   interface Props {
     number: string;
@@ -129,6 +134,14 @@
               </dd>
             </div>{/if}
         </dl>
+        {#if line.stage === 'released' && !line.done && UNSENT.includes(o.way ?? '') && rights.releases( [o.kind] )}
+          {#key number + line.line}<HeldLine
+              {number}
+              {line}
+              {today}
+              onkept={(decision) => way?.kept(decision)}
+            />{/key}
+        {/if}
         {#if line.stage === 'released'}
           {#key number + line.line}<LineActs
               bind:this={acts[i]}

@@ -41,6 +41,11 @@
     way.said = open.map((l) => ({ line: l.line, date: '', quantity: '' }));
   }
 
+  /** Something of it was changed beside its way; it is taken back here too. */
+  export function kept(decision: Schemas['Decision']): void {
+    way.last.keep(decision);
+  }
+
   /** What comes next on its way. */
   export function next(): boolean {
     if (way.state === 'held' && buys) void way.step('END_HOLD');

@@ -2,8 +2,12 @@ import { goto } from '$app/navigation';
 import { createQuery } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import type { Schemas } from '$lib/api/client';
+import { answer, api } from '$lib/api/client';
+import { Doing } from '$lib/doing.svelte';
 import { pickListHref } from '$lib/links';
+import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planState, supplyOrders } from '$lib/queries';
+import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
@@ -69,6 +73,29 @@ export class OrdersScreen extends ListScreen<OrderRow> {
     if (numbers.length > 0) void goto(pickListHref(numbers));
   }
 
+  readonly last = new LastDecision();
+  readonly doing = new Doing(() => undefined);
+
+  /** Held orders that are selected; several of them, to one supplier, become one. */
+  readonly combinable = $derived.by(() =>
+    this.list.selected.size > 1 && rights.releases(['buy'])
+      ? this.list.concerned.filter((o) => o.kind === 'buy' && o.way === 'held').map((o) => o.number)
+      : []
+  );
+
+  async combine(): Promise<void> {
+    const numbers = this.combinable;
+    if (numbers.length < 2) return;
+    await this.doing.run(async () => {
+      const header = { 'Idempotency-Key': crypto.randomUUID() };
+      this.last.keep(
+        await answer(api.POST('/api/decisions', { params: { header }, body: { kind: 'COMBINE', numbers } }))
+      );
+      this.list.selected.clear();
+      this.open(numbers[0]);
+    });
+  }
+
   print(): void {
     if (this.opened) window.print();
   }
@@ -109,6 +136,8 @@ export class OrdersScreen extends ListScreen<OrderRow> {
         also: 'print fetch',
         run: () => this.pickList()
       },
+      { keys: 'u', says: 'Take back the last decision', run: () => void this.last.takeBack() },
+      { keys: 'm', says: 'Combine the selected held orders', run: () => void this.combine() },
       { keys: 'P', says: 'Print the order', run: () => this.print() }
     ];
   }

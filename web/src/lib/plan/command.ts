@@ -92,6 +92,7 @@ export const TITLES: Record<Kind, string> = {
   ADJUST: 'Adjust the forecast of',
   SETS: 'Forecast sets',
   PURCHASE: 'Purchase orders',
+  COMBINE: 'Combine',
   CONFIRMED: 'Confirmed by the supplier',
   BUY: 'Buy',
   INVOICE: 'Enter an invoice',

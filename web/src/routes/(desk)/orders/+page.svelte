@@ -3,6 +3,7 @@
   import { count, countShown, date, documentName, longDate, money } from '$lib/format';
   import OrderPane from '$lib/orders/OrderPane.svelte';
   import { OrdersScreen, type OrderRow } from '$lib/orders/orders-screen.svelte';
+  import KeptLine from '$lib/plan/KeptLine.svelte';
   import { ORDER_VIEWS } from '$lib/orders/views';
   import Chooser from '$lib/ui/Chooser.svelte';
   import Key from '$lib/ui/Key.svelte';
@@ -122,6 +123,19 @@
       {#if list.selected.size > 0}<b>{list.selected.size} selected</b> of{/if}
       {countShown(screen.rows.data, 'order')}
     </span>
+    {#if screen.doing.refused}<span
+        class="min-w-0 truncate text-marigold"
+        role="alert"
+        title={screen.doing.refused}>{screen.doing.refused}</span
+      >{/if}
+    <KeptLine last={screen.last} />
+    {#if screen.combinable.length > 1}<button
+        type="button"
+        class="bar-action"
+        title="Their lines go on to {screen.combinable[0]}"
+        disabled={screen.doing.busy}
+        onclick={() => void screen.combine()}><Key name="m" dark /> Combine {screen.combinable.length}</button
+      >{/if}
     <button type="button" class="bar-action" onclick={() => screen.save()}
       ><Key name="E" dark /> Save as CSV</button
     >

@@ -50,6 +50,44 @@ class PurchaseTest extends DeskTest {
         assertThat(here(way)).containsText("sent");
     }
 
+    /** While it is held, a part of it goes apart and is combined with it again by a key; another quantity is looked at first. */
+    @Test
+    void whatIsHeldIsChangedSplitAndCombined() {
+        Page planner = signedIn("ida");
+        select(planner, "NAIL-20");
+        preview(planner);
+        press(planner);
+        assertThat(planner.getByTestId("released").getByRole(AriaRole.LINK)).hasCount(1);
+        String number = jdbc.queryForObject(
+                "select number from supply_orders where created_by = 'Ida Holm' order by created_at desc limit 1",
+                String.class);
+        Page buyer = signedIn("bram");
+        buyer.navigate("/orders?way=held");
+        listed(buyer, number).click();
+        Locator line = buyer.getByLabel("Line 1", new Page.GetByLabelOptions().setExact(true));
+        button(line, "Change or split line 1").click();
+        Locator form = line.getByTestId("held-line");
+        form.getByLabel("Quantity").fill("many");
+        assertThat(form).containsText("is no quantity");
+        form.getByLabel("Quantity").fill("");
+        form.getByLabel("Split off").fill("1000");
+        assertThat(button(form, "Split it")).isEnabled();
+        form.getByLabel("Split off").press("Enter");
+        assertThat(buyer.getByLabel("Its way")).containsText("into 2 orders");
+        assertThat(buyer.locator(".plan-row")).hasCount(2);
+
+        buyer.keyboard().press("X");
+        assertThat(buyer.getByTestId("selection")).containsText("2 selected");
+        buyer.keyboard().press("m");
+        assertThat(buyer.getByRole(AriaRole.TOOLBAR)).containsText("Combined");
+        assertThat(buyer.locator(".plan-row")).hasCount(1);
+        assertThat(buyer.getByLabel("Line 2", new Page.GetByLabelOptions().setExact(true)))
+                .containsText("NAIL-20");
+        buyer.keyboard().press("u");
+        assertThat(buyer.getByRole(AriaRole.TOOLBAR)).containsText("Taken back: Combined");
+        assertThat(buyer.locator(".plan-row")).hasCount(2);
+    }
+
     /** A supplier who comes far too late: whose order suffers is named before it is taken; two parts become two lines. */
     @Test
     void whoSuffersIsNamedFirst() {

@@ -213,6 +213,49 @@ class PurchasingTest extends ServerTest {
                 .isEqualTo(422);
     }
 
+    private String held(String supplier, String item, int quantity) throws Exception {
+        Reply kept = decide(
+                "bram",
+                "{'kind':'BUY','supplier':'" + supplier + "','site':'LARKMOOR','due':'2027-01-15','lines':[{'item':'"
+                        + item + "','quantity':" + quantity + "}]}");
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        knowing();
+        return kept.body().get("orders").get(0).asText().replaceAll("~.*", "");
+    }
+
+    /** Two held orders to one supplier become one of two lines; another supplier's stays what it is. */
+    @Test
+    void heldOrdersToOneSupplierAreCombined() throws Exception {
+        String first = held("FENWICKE", "SCR-525", 2);
+        String second = held("FENWICKE", "BOLT-M6", 2);
+        Fact.OpenOrder bolts = lines(second).get(0);
+        String others = held("HOLLIN", "CED-2400", 3);
+        Reply apart = decide("bram", "{'kind':'COMBINE','numbers':['" + first + "','" + others + "']}");
+        assertThat(apart.status()).isEqualTo(422);
+        assertThat(apart.body().toString()).contains("another supplier or site");
+        assertThat(decide("stella", "{'kind':'COMBINE','numbers':['" + first + "','" + second + "']}")
+                        .status())
+                .isEqualTo(403);
+        Reply one = decide("bram", "{'kind':'COMBINE','numbers':['" + first + "','" + second + "']}");
+        assertThat(one.status()).as(String.valueOf(one.body())).isEqualTo(201);
+        knowing();
+        assertThat(lines(second)).isEmpty();
+        assertThat(lines(first)).hasSize(2).last().satisfies(line -> {
+            assertThat(line.item()).isEqualTo("BOLT-M6");
+            assertThat(line.quantity()).isEqualByComparingTo(bolts.quantity());
+            assertThat(line.dueDate()).isEqualTo(bolts.dueDate());
+        });
+        assertThat(state(first)).isEqualTo("held");
+        assertThat(undo("bram", one).status()).isEqualTo(200);
+        knowing();
+        assertThat(lines(second)).containsExactly(bolts);
+        step("bram", second, "END_HOLD");
+        assertThat(decide("bram", "{'kind':'COMBINE','numbers':['" + first + "','" + second + "']}")
+                        .body()
+                        .toString())
+                .contains("only held orders are combined");
+    }
+
     /** Ready, it may still become another one, and is looked at again; moved to another day it stays what it is. */
     @Test
     void whatIsReadyIsHeldAgainWhenItBecomesAnother() throws Exception {
