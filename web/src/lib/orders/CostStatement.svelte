@@ -54,7 +54,9 @@
           <tr>
             <td class="max-w-[200px] truncate"
               >{#if l.kind === 'material'}<a class="link" href={itemHref(l.name)}>{l.name}</a>
-                {l.itemName}{:else if l.kind === 'work'}Step {l.name}{:else}Subcontractor{/if}</td
+                {l.itemName}{:else if l.kind === 'work'}Step {l.name}{l.itemName
+                  ? `, ${l.itemName}`
+                  : ''}{:else}Subcontractor{/if}</td
             >
             <td class="text-right">{price(l.expected)}</td>
             <td class="text-right"

@@ -110,6 +110,8 @@ class ForecastKeptTest extends DeskTest {
         decide.getByLabel("Because of").selectOption("PROMOTION");
         assertThat(keep).isEnabled();
         keep.click();
+        // what is only drawn stands there too, until it is kept
+        assertThat(decide.getByText("Adjust the forecast of")).hasCount(0);
         assertThat(march).containsText("+25");
         Assertions.assertThat(jdbc.queryForObject(
                         "select f.quantity - v.quantity from forecasts f join forecast_versions v using (set, item, site,"

@@ -21,7 +21,14 @@
     </p>
     <ScanField />
   {/snippet}
-  <div class="mx-auto max-w-[640px] px-4 pb-4" data-testid="picks">
+  <form
+    class="mx-auto max-w-[640px] px-4 pb-4"
+    data-testid="picks"
+    onsubmit={(e) => {
+      e.preventDefault();
+      void screen.posting.post();
+    }}
+  >
     {#if screen.lines.isError}
       <p class="mt-4 text-ink-2" role="alert">{screen.lines.error.message}.</p>
     {:else if !screen.lines.data}
@@ -61,7 +68,7 @@
     {#each screen.posting.preview?.refused ?? [] as line, i (i)}<p class="mt-2 text-vermilion" role="alert">
         {said(line.sentence)}
       </p>{/each}
-  </div>
+  </form>
   {#snippet actions()}
     <span data-testid="fetched">{screen.fetched.length} of {count(screen.picks.length, 'place')} fetched</span
     >

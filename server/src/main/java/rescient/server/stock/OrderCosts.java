@@ -32,6 +32,7 @@ class OrderCosts {
      * A component, an operation, or a service.
      *
      * @param kind material, work or outside
+     * @param itemName of the component, or of the work center
      * @param unit of the quantities; of work minutes, and the price is of an hour
      */
     record CostLine(
@@ -233,11 +234,12 @@ class OrderCosts {
 
     private static CostLine line(Directory directory, Row order, OrderStatement.Line one) {
         boolean material = one.kind() == OrderStatement.Kind.MATERIAL;
+        String center = one.kind() == OrderStatement.Kind.WORK ? center(directory, order, one.name()) : null;
         return new CostLine(
                 Words.word(one.kind()),
                 one.name(),
-                material ? directory.itemName(one.name()) : null,
-                one.kind() == OrderStatement.Kind.WORK ? center(directory, order, one.name()) : null,
+                material ? directory.itemName(one.name()) : center == null ? null : directory.workCenterName(center),
+                center,
                 material
                         ? directory.unit(one.name())
                         : one.kind() == OrderStatement.Kind.WORK ? "min" : directory.unit(order.text("item")),
