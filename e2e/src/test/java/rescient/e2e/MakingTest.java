@@ -241,7 +241,12 @@ class MakingTest extends DeskTest {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Post what is fetched: 1 of 1")));
         assertThat(post).isEnabled();
         stores.keyboard().press("Enter");
-        assertThat(stores.getByRole(AriaRole.TOOLBAR)).containsText("Shipped " + kits + " KIT-HARVEST on " + order);
+        assertThat(stores.getByRole(AriaRole.TOOLBAR)).containsText("Shipped KIT-HARVEST on " + order);
+        Assertions.assertThat(jdbc.queryForObject(
+                        "select sum(-quantity)::int from movements where order_number = ? and item = 'EXTR-4'",
+                        Integer.class,
+                        order))
+                .isEqualTo(kits);
         assertThat(picks).containsText("Nothing is to be fetched for " + order);
 
         Page sales = signedIn("sven");

@@ -33,6 +33,8 @@
       <p class="mt-4 text-ink-2" role="alert">{screen.lines.error.message}.</p>
     {:else if !screen.lines.data}
       <p class="mt-4 text-ink-2">Looking where it lies …</p>
+    {:else if screen.picks.length === 0}
+      <p class="mt-4 text-ink-2">Nothing is to be fetched for {screen.numbers.join(', ')}.</p>
     {/if}
     {#each screen.zones as zone, i (i)}
       <h2 class="section mt-3">{zone.name}</h2>
@@ -68,6 +70,8 @@
     {#each screen.posting.preview?.refused ?? [] as line, i (i)}<p class="mt-2 text-vermilion" role="alert">
         {said(line.sentence)}
       </p>{/each}
+    <!-- Enter on what was ticked last posts it -->
+    <button type="submit" class="sr-only" tabindex="-1">Post it</button>
   </form>
   {#snippet actions()}
     <span data-testid="fetched">{screen.fetched.length} of {count(screen.picks.length, 'place')} fetched</span

@@ -60,26 +60,24 @@ class PickList {
             StockAct act,
             @Nullable String part) {}
 
-    /** In the order of the shelves. */
+    /** In the order of the shelves; empty if nothing is to be fetched. */
     record Picks(List<Pick> picks) {}
 
-    /** @throws JobProblem 404 if nothing is to be fetched for any of them */
     Picks of(PlanVersion version, List<String> numbers) {
         List<PostingLine> wanted = numbers.stream()
                 .distinct()
                 .flatMap(number -> wanted(version.directory().facts(), number).stream())
                 .toList();
         List<Pick> picks = wanted.isEmpty() ? List.of() : picks(version, wanted);
-        if (picks.isEmpty()) {
-            throw JobProblem.notFound("Nothing is to be fetched for " + String.join(", ", numbers));
-        }
-        picks.sort(BY_SHELF);
-        return new Picks(picks);
+        return new Picks(picks.stream().sorted(BY_SHELF).toList());
     }
 
     /** @throws JobProblem 404 if nothing is to be fetched for any of them */
     byte[] pdf(PlanVersion version, List<String> numbers) {
         List<Pick> picks = of(version, numbers).picks;
+        if (picks.isEmpty()) {
+            throw JobProblem.notFound("Nothing is to be fetched for " + String.join(", ", numbers));
+        }
         return PaperPdf.of(new PaperPdf.Paper(
                 version.company(),
                 null,
