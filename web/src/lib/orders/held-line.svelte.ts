@@ -25,6 +25,8 @@ export class HeldLine {
   readonly #today: () => string;
   readonly #kept: (decision: Schemas['Decision']) => void;
   #asked = 0;
+  /** Of what is typed: pressed again after a lost answer, it is kept once. */
+  #command = crypto.randomUUID();
 
   /** @param kept is told what was kept */
   constructor(key: string, today: () => string, kept: (decision: Schemas['Decision']) => void) {
@@ -41,6 +43,7 @@ export class HeldLine {
     $effect(() => {
       const { wish } = this;
       this.consequence = undefined;
+      this.#command = crypto.randomUUID();
       const asked = ++this.#asked;
       if (!wish) return;
       const timer = setTimeout(() => void this.#look(wish, asked), PAUSE);
@@ -52,7 +55,7 @@ export class HeldLine {
     const wish = this.wish;
     if (!wish || !this.ready) return;
     await this.doing.run(async () => {
-      const header = { 'Idempotency-Key': crypto.randomUUID() };
+      const header = { 'Idempotency-Key': this.#command };
       this.#kept(await answer(api.POST('/api/decisions', { params: { header }, body: wish })));
       this.leave();
     });

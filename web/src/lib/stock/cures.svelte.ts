@@ -1,6 +1,8 @@
-import { useQueryClient } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { untrack } from 'svelte';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
+import { planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 
 type RefusedLine = Schemas['RefusedLine'];
@@ -13,8 +15,16 @@ export class Cures {
   told = $state<{ number: string; line?: string }[]>([]);
   #command = crypto.randomUUID();
 
+  /** The plan when the lines came: what somebody releases after that is told, and not released again. */
+  #seen = 0;
+
   constructor(lines: () => RefusedLine[]) {
     this.#lines = lines;
+    const plan = createQuery(planState);
+    $effect(() => {
+      lines();
+      this.#seen = untrack(() => plan.data?.version ?? 0);
+    });
   }
 
   /** Planned orders that whoever looks may release, each once. */
@@ -30,11 +40,10 @@ export class Cures {
   async release(): Promise<void> {
     const orders = this.planned;
     await this.doing.run(async () => {
-      const plan = await answer(api.GET('/api/plan'));
       const done = await answer(
         api.POST('/api/releases', {
           params: { header: { 'Idempotency-Key': this.#command } },
-          body: { seen: plan.version, orders, leaveOut: false }
+          body: { seen: this.#seen, orders, leaveOut: false }
         })
       );
       this.#command = crypto.randomUUID();
