@@ -6,6 +6,7 @@
   import { rights } from '$lib/rights.svelte';
   import Key from '$lib/ui/Key.svelte';
   import type { DueScreen } from './due-screen.svelte';
+  import PaperWithIt from './PaperWithIt.svelte';
   import PostingSlip from './PostingSlip.svelte';
   import { RECEIPT } from './line-acts';
   import LineActs from './LineActs.svelte';
@@ -28,6 +29,9 @@
       </p>
     {/if}
     {#if screen.together.length > 0}
+      {#if screen.charges}<div class="no-print mt-3">
+          <PaperWithIt bind:paper={screen.paper} wrong={screen.paperWrong} />
+        </div>{/if}
       <p class="no-print my-3">
         <button
           type="button"

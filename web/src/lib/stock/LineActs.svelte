@@ -9,6 +9,8 @@
   import type { ActLine, LineAct } from './line-acts';
   import PostedLine from './PostedLine.svelte';
   import { numbersOf, serialsWrong } from './numbers';
+  import { chargeOf, NO_PAPER, wrongPaper, type Paper } from './paper';
+  import PaperWithIt from './PaperWithIt.svelte';
   import { Posting, type Line, type Wish } from './posting.svelte';
   import PostingSlip from './PostingSlip.svelte';
   import { scanning } from './scanning.svelte';
@@ -38,6 +40,7 @@
     part: string;
     step: string;
     reason: string;
+    paper: Paper;
   }
   const nothing = (): Typed => ({
     amount: '',
@@ -48,12 +51,13 @@
     minutes: '',
     part: '',
     step: '',
-    reason: ''
+    reason: '',
+    paper: { ...NO_PAPER }
   });
   // it is made anew for each line
   // svelte-ignore state_referenced_locally
   const form = `post ${number} ${line.line}`;
-  let typed = $state<Typed>(halfTyped<Typed>(form) ?? nothing());
+  let typed = $state<Typed>({ ...nothing(), ...halfTyped<Typed>(form) });
   keepHalfTyped(form, () => $state.snapshot(typed));
 
   const may = (what: LineAct['act']) => rights.posts(what, !!line.straightTo);
@@ -89,11 +93,13 @@
       // spoiled pieces alone bring no lot
       !(typed.amount.trim() === '0' && typed.scrapped.trim())
   );
+  const charges = $derived(act?.charged === true && rights.releases(['buy']));
+  const paperWrong = $derived(wrongPaper(typed.paper, today));
   const wish = $derived.by((): Wish | undefined => {
     const missing = act?.asks !== undefined && !act.all && !act.part && !typed.amount.trim();
     if (!act || wrong.amount || wrong.scrapped || wrong.minutes || wrong.expiry || lotMissing || missing)
       return undefined;
-    if (serialWrong) return undefined;
+    if (serialWrong || (charges && paperWrong)) return undefined;
     const everything = act.act === 'OUTPUT' ? line.open : undefined;
     const whole: Line = {
       act: act.act,
@@ -110,10 +116,12 @@
       step: typed.step && steps.length > 0 ? typed.step : undefined
     };
     const reason = typed.reason.trim() || undefined;
-    if (serials.length === 0) return { reason, lines: [whole] };
+    const charge = charges ? chargeOf(typed.paper, today, [{ order: number, line: line.line }]) : undefined;
+    if (serials.length === 0) return { reason, charge, lines: [whole] };
     // one piece each; what was spoiled, and the time, are said once
     return {
       reason,
+      charge,
       lines: serials.map((serial, i) => ({
         ...whole,
         serial,
@@ -292,6 +300,11 @@
         {#if act.aside && !straight}<label class="said flex items-center gap-2"
             ><input type="checkbox" bind:checked={typed.aside} /> set aside: it has yet to be tested</label
           >{/if}
+        {#if charges}<PaperWithIt
+            bind:paper={typed.paper}
+            wrong={paperWrong}
+            unit={line.purchaseUnit ?? line.unit}
+          />{/if}
         <p class="said flex gap-2">
           <button type="submit" class="main-action" disabled={!posting.pressable}
             >{act.name.replace(/ (on|of)$/, '')} <Key name="Enter" /></button

@@ -29,7 +29,7 @@
         target="_blank"
         rel="noopener">Labels</a
       >{/if}
-    {#if posting.last.charges}<a
+    {#if posting.last.charges && !posting.charged}<a
         class="ml-2 underline"
         href="/orders/invoices?of={encodeURIComponent(posting.last.charges)}">Its invoice</a
       >{/if}

@@ -6,6 +6,7 @@ import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
+import { chargeOf, NO_PAPER, wrongPaper, type Paper } from './paper';
 import { Posting, type Wish } from './posting.svelte';
 import { scanning, type Scan } from './scanning.svelte';
 
@@ -32,9 +33,18 @@ export class DueScreen extends ListScreen<Due> {
   /** Those that cannot come without a lot or serial number of their own. */
   readonly single = $derived(this.chosen.filter((r) => r.tracking !== 'none'));
   readonly together = $derived(this.chosen.filter((r) => r.tracking === 'none'));
+  /** The invoice that lies with what was selected; it is of one supplier. */
+  paper = $state<Paper>({ ...NO_PAPER });
+  readonly charges = $derived.by(
+    () => rights.releases(['buy']) && new Set(this.together.map((r) => r.supplier)).size === 1
+  );
+  readonly paperWrong = $derived.by(() => (this.charges ? wrongPaper(this.paper, this.today) : undefined));
   readonly wish = $derived.by((): Wish | undefined =>
-    this.together.length > 0
-      ? { lines: this.together.map((r) => ({ act: 'RECEIVE', number: r.number, line: r.line })) }
+    this.together.length > 0 && !this.paperWrong
+      ? {
+          charge: this.charges ? chargeOf(this.paper, this.today, []) : undefined,
+          lines: this.together.map((r) => ({ act: 'RECEIVE', number: r.number, line: r.line }))
+        }
       : undefined
   );
   readonly posting = new Posting(
@@ -43,6 +53,7 @@ export class DueScreen extends ListScreen<Due> {
       const [one, ...others] = new Set(this.together.map((r) => r.supplier));
       this.received(this.posting.last, others.length === 0 ? one : undefined);
       this.list.selected.clear();
+      this.paper = { ...NO_PAPER };
     }
   );
 

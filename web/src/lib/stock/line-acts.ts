@@ -18,6 +18,8 @@ export interface LineAct {
   aside?: boolean;
   /** In the unit it was bought in, too. */
   units?: boolean;
+  /** The supplier's invoice may come with it. */
+  charged?: boolean;
   /** How what is spoiled or lost on the way is called. */
   scrapped?: string;
   minutes?: boolean;
@@ -53,7 +55,8 @@ const RECEIVE: LineAct = {
   numbers: true,
   expiry: true,
   aside: true,
-  units: true
+  units: true,
+  charged: true
 };
 const NO_MORE: LineAct = {
   act: 'FINISH',

@@ -1,7 +1,9 @@
-import { useQueryClient } from '@tanstack/svelte-query';
+import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+import { untrack } from 'svelte';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { said } from '$lib/format';
 import { planSeen } from '$lib/plan-seen';
+import { planState } from '$lib/queries';
 
 export type Wish = Schemas['PostingWish'];
 export type Line = Schemas['PostingLine'];
@@ -28,6 +30,8 @@ export class Posting {
     | { key: string; sentence: string; note?: boolean; labels?: boolean; charges?: string | undefined }
     | undefined
   >();
+  /** Its invoice was entered with it. */
+  charged = $state(false);
   /** What came of it, where there is nothing to take back. */
   told = $state<string | undefined>();
   /** Of what is to be posted: pressed again after a lost answer, it posts nothing twice. */
@@ -56,6 +60,14 @@ export class Posting {
       }
       const timer = setTimeout(() => void this.#look(now), PAUSE);
       return () => clearTimeout(timer);
+    });
+    // what others do meanwhile may make it something else
+    const plan = createQuery(planState);
+    let seen: number | undefined;
+    $effect(() => {
+      const version = plan.data?.version;
+      if (seen !== undefined && version !== seen) untrack(this.again);
+      seen = version ?? seen;
     });
   }
 
@@ -93,7 +105,7 @@ export class Posting {
   /** Looks at it once more: what helps may have come. */
   readonly again = (): void => {
     const now = this.#wish();
-    if (now) void this.#look(now);
+    if (now && !this.busy) void this.#look(now);
   };
 
   async post(): Promise<void> {
@@ -135,6 +147,7 @@ export class Posting {
       const note = posted.posting.movements.some((m) => NOTED.has(m.kind));
       const labels = posted.posting.movements.some((m) => LABELLED.has(m.kind));
       this.last = posted.key && !back ? { key: posted.key, sentence, note, labels } : undefined;
+      this.charged = wish.charge != null;
       this.told = this.last ? undefined : sentence;
     });
   }

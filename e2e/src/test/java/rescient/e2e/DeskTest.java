@@ -25,6 +25,7 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.server.RescientServer;
 import rescient.server.exchange.CompanyStore;
@@ -38,6 +39,7 @@ import rescient.server.testing.TestDatabase;
 @SpringBootTest(classes = RescientServer.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 abstract class DeskTest {
     private static final Path DEMO = Path.of("../demo/dataset");
+    private static final Dataset LARKMOOR = DatasetReader.read(DEMO);
     static final String DATABASE = TestDatabase.create();
     private static Playwright playwright;
     private static Browser chromium;
@@ -88,7 +90,7 @@ abstract class DeskTest {
     @BeforeEach
     void freshCompany() {
         jdbc.update("delete from preferences");
-        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        store.replace(LARKMOOR, "Larkmoor Hives", true);
         live.knowing(jdbc.queryForObject("select revision from company", Long.class));
         recorded = movements();
     }

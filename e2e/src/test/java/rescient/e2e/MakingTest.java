@@ -14,37 +14,7 @@ import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
 /** What is made and assembled, from its parts to its customer. */
-class MakingTest extends DeskTest {
-    private static Locator button(Locator in, String name) {
-        return in.getByRole(
-                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name + "( \\w+)?$")));
-    }
-
-    private String last(String item) {
-        return jdbc.queryForObject(
-                "select order_number from supply_order_lines where item = ? order by id desc limit 1",
-                String.class,
-                item);
-    }
-
-    private static Locator line(Page page) {
-        return page.getByLabel("Line 1", new Page.GetByLabelOptions().setExact(true));
-    }
-
-    /** Begins an act on the line, and leaves its form. */
-    private static Locator begun(Page page, String name, String form) {
-        button(line(page), name + " line 1").click();
-        Locator slip = page.getByTestId(form);
-        assertThat(slip).isVisible();
-        return slip;
-    }
-
-    private static void posted(Locator form, String name) {
-        assertThat(form.getByTestId("moves")).isVisible();
-        button(form, name).click();
-        assertThat(form).hasCount(0);
-    }
-
+class MakingTest extends OrderDeskTest {
     /** An order for hives cannot have its bodies: what is missing stands there with what brings it; that is released in one press, made, and the hives are. */
     @Test
     void anAssemblyIsRefusedAndCured() {
@@ -80,29 +50,9 @@ class MakingTest extends DeskTest {
         assertThat(page.getByTestId("costs")).containsText("In all");
     }
 
-    /** The first that is planned of an item is given out; its number. */
-    private String released(Page page, String item, String source) {
-        page.navigate("/plan?words=" + item + "&source=" + source);
-        page.locator(
-                        ".plan-row",
-                        new Page.LocatorOptions().setHasText(Pattern.compile("^(?!.*(MO|AO|PO|FO)-).*" + item)))
-                .first()
-                .click();
-        page.keyboard().press("x");
-        page.keyboard().press("r");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Release 1\\b")))
-                .click();
-        assertThat(page.getByTestId("released")).isVisible();
-        return last(item);
-    }
-
     /** Held, it is let go and sent; then it comes. */
     private void bought(Page page, String number, String lot) {
-        Locator way = page.getByLabel("Its way");
-        button(page.locator("body"), "End the hold").click();
-        assertThat(way.locator("[aria-current=step]")).containsText("ready");
-        button(page.locator("body"), "Send it").click();
-        assertThat(way.locator("[aria-current=step]")).hasText("sent");
+        sent(page);
         Locator receive = begun(page, "Receive", "receive");
         if (lot != null) {
             receive.getByLabel("Lot").fill(lot);
@@ -225,8 +175,7 @@ class MakingTest extends DeskTest {
         jdbc.update("delete from customer_orders where number = ? and item <> 'KIT-HARVEST'", order);
         jdbc.update(
                 "insert into stock (item, site, quantity) values ('PAIL-15', 'LARKMOOR', 20), ('BRUSH-H', 'LARKMOOR', 10)");
-        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
-        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        again();
 
         Page stores = signedIn("stella");
         stores.setViewportSize(390, 800);
@@ -280,8 +229,6 @@ class MakingTest extends DeskTest {
                 .click();
         assertThat(stores.getByTestId("there")).containsText("6 pcs");
     }
-
-    private static final Locator.GetByLabelOptions EXACT = new Locator.GetByLabelOptions().setExact(true);
 
     /** Some of a lot goes into an order for an item, and some of that is made, with a number of its own. */
     private String made(Page page, String item, String part, String lot, String takes, String good) {

@@ -4,26 +4,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** What goes through many hands, from the plan to the invoice. */
-class StoriesTest extends DeskTest {
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + "( \\w+)?$")));
-    }
-
-    private String last(String item) {
-        return jdbc.queryForObject(
-                "select order_number from supply_order_lines where item = ? order by id desc limit 1",
-                String.class,
-                item);
-    }
-
+class StoriesTest extends OrderDeskTest {
     /** What is open of a line is posted as it is proposed. */
-    private static void posted(Page page, String button, String form) {
+    private static void postedWhole(Page page, String button, String form) {
         button(page, button + " line 1").click();
         Locator slip = page.getByTestId(form);
         assertThat(slip.getByTestId("moves")).isVisible();
@@ -52,12 +38,8 @@ class StoriesTest extends DeskTest {
 
         Page buyer = signedIn("bram");
         buyer.navigate("/orders?number=" + service);
-        Locator way = buyer.getByLabel("Its way");
-        assertThat(way.locator("[aria-current=step]")).hasText("held");
-        button(buyer, "End the hold").click();
-        assertThat(way.locator("[aria-current=step]")).containsText("ready");
-        button(buyer, "Send it").click();
-        assertThat(way.locator("[aria-current=step]")).hasText("sent");
+        assertThat(buyer.getByLabel("Its way").locator("[aria-current=step]")).hasText("held");
+        sent(buyer);
         assertThat(buyer.getByTestId("part-DRM-380")).containsText("by " + transfer);
 
         // the welded drums are found, sent and received there
@@ -71,14 +53,14 @@ class StoriesTest extends DeskTest {
         button(stores, "Post").click();
         assertThat(stores.getByTestId("posting")).hasCount(0);
         stores.navigate("/orders?number=" + transfer);
-        posted(stores, "Send", "ship_transfer");
-        posted(stores, "Receive", "receive_transfer");
+        postedWhole(stores, "Send", "ship_transfer");
+        postedWhole(stores, "Receive", "receive_transfer");
 
         stores.navigate("/orders?number=" + service);
         assertThat(stores.getByTestId("part-DRM-380")).containsText("there");
         assertThat(stores.getByTestId("part-DRM-380")).not().containsText(transfer);
         assertThat(stores.getByTestId("lying")).containsText("1 item");
-        posted(stores, "Receive", "receive");
+        postedWhole(stores, "Receive", "receive");
         assertThat(stores.getByTestId("lying")).hasCount(0);
 
         buyer.navigate("/orders?number=" + service);

@@ -24,7 +24,8 @@ class InvoiceTest extends ServerTest {
                 "update supply_order_lines set unit_price = ? where order_number = ?",
                 new java.math.BigDecimal(price),
                 ORDER);
-        store.replace(store.read().dataset(), "Larkmoor Hives", true);
+        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
+        knowing();
     }
 
     private Reply receive(String quantity) throws Exception {
@@ -294,5 +295,105 @@ class InvoiceTest extends ServerTest {
                         .with(csrf())
                         .contentType(MediaType.APPLICATION_OCTET_STREAM)
                         .content(document.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    private static String with(String invoice, String order, int quantity, String prices) {
+        return "{'charge':{'number':'" + invoice + "','date':'2026-11-20','prices':[" + prices
+                + "]},'lines':[{'act':'RECEIVE','number':'" + order + "','line':'1','quantity':" + quantity + "}]}";
+    }
+
+    private Reply receivedWith(UUID key, String wish) throws Exception {
+        return post("ida", "/api/stock/postings", key, wish);
+    }
+
+    /** What lies with the goods is entered with them: both or neither, and both are taken back. */
+    @Test
+    void anInvoiceComesWithTheGoods() throws Exception {
+        agreed("48");
+        int earlier = get("bram", "/api/invoices").body().get("total").asInt();
+        String wish = with("R-7", ORDER, 6, "");
+        assertThat(post("stella", "/api/stock/postings", UUID.randomUUID(), wish)
+                        .status())
+                .isEqualTo(403);
+        JsonNode seen = post("ida", "/api/stock/preview", null, wish).body();
+        assertThat(seen.get("refused")).isEmpty();
+        assertThat(seen.get("remarks").toString())
+                .contains("invoice R-7")
+                .contains("288.00 EUR: as agreed, it may be paid");
+
+        UUID key = UUID.randomUUID();
+        Reply kept = receivedWith(key, wish);
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        assertThat(kept.body().get("posting").get("sentence").asText())
+                .isEqualTo("Received 6 MOTOR-180 on " + ORDER + ", with invoice R-7");
+        assertThat(receivedWith(key, wish).status()).isEqualTo(201);
+        assertThat(count(moved())).isEqualTo(1);
+        assertThat(state("R-7")).isEqualTo("approved");
+        assertThat(view("R-7").get("lines").get(0).get("quantity").asDouble()).isEqualTo(6);
+
+        // his number is here already: the rest is not received either
+        Reply again = receivedWith(UUID.randomUUID(), with("R-7", ORDER, 4, ""));
+        assertThat(refusal(again)).contains("R-7").contains("is here already");
+        assertThat(count(moved())).isEqualTo(1);
+
+        Reply back = receivedWith(
+                UUID.randomUUID(), "{'reason':'wrong','lines':[{'act':'REVERSE','reverses':'" + key + "'}]}");
+        assertThat(back.status()).as(String.valueOf(back.body())).isEqualTo(201);
+        assertThat(get("bram", "/api/invoices").body().get("total").asInt()).isEqualTo(earlier);
+        assertThat(receivedWith(UUID.randomUUID(), wish).status()).isEqualTo(201);
+    }
+
+    /** Dearer than agreed it waits; once it was decided on it stays when the goods are taken back, and that is said. */
+    @Test
+    void aDearInvoiceThatComesWithTheGoodsWaits() throws Exception {
+        agreed("48");
+        String dear = "{'order':'" + ORDER + "','line':'1','price':50}";
+        UUID key = UUID.randomUUID();
+        JsonNode seen = post("ida", "/api/stock/preview", null, with("R-8", ORDER, 6, dear))
+                .body();
+        assertThat(seen.get("remarks").toString())
+                .contains("it waits for somebody to approve it")
+                .contains("agreed was 48: 12.00 EUR more");
+        assertThat(receivedWith(key, with("R-8", ORDER, 6, dear)).status()).isEqualTo(201);
+        assertThat(state("R-8")).isEqualTo("awaiting_approval");
+        assertThat(step("aino", "R-8", "APPROVE").status()).isEqualTo(201);
+
+        String back = "{'reason':'wrong','lines':[{'act':'REVERSE','reverses':'" + key + "'}]}";
+        assertThat(post("ida", "/api/stock/preview", null, back)
+                        .body()
+                        .get("remarks")
+                        .toString())
+                .contains("Invoice R-8, which came with it, has been decided on or changed since, and stays");
+        assertThat(receivedWith(UUID.randomUUID(), back).status()).isEqualTo(201);
+        assertThat(state("R-8")).isEqualTo("approved");
+    }
+
+    /** Screws are bought by the box of 1,000 and received by the piece: two boxes are charged. */
+    @Test
+    void whatComesInPiecesIsChargedInBoxes() throws Exception {
+        Reply kept = receivedWith(UUID.randomUUID(), with("R-9", "PO-2033", 2000, ""));
+        assertThat(kept.status()).as(String.valueOf(kept.body())).isEqualTo(201);
+        JsonNode line = get("bram", "/api/invoices/invoice?supplier=FENWICKE&number=R-9")
+                .body()
+                .get("lines")
+                .get(0);
+        assertThat(line.get("unit").asText()).isEqualTo("box");
+        assertThat(line.get("quantity").asDouble()).isEqualTo(2);
+        assertThat(line.get("price").asDouble()).isEqualTo(21.5);
+    }
+
+    /** An invoice is of one supplier, and charges what comes. */
+    @Test
+    void anInvoiceThatComesWithTheGoodsIsOfOneSupplier() throws Exception {
+        Reply two = receivedWith(
+                UUID.randomUUID(),
+                "{'charge':{'number':'R-10','date':'2026-11-20'},'lines':[{'act':'RECEIVE','number':'" + ORDER
+                        + "','line':'1'},{'act':'RECEIVE','number':'PO-2033','line':'1'}]}");
+        assertThat(refusal(two)).contains("An invoice is of one supplier, and this comes from 2 of them");
+        Reply none = receivedWith(
+                UUID.randomUUID(),
+                "{'charge':{'number':'R-10','date':'2026-11-20'},'lines':[{'act':'ADJUST','item':'ROD-12','site':'LARKMOOR','quantity':1}]}");
+        assertThat(refusal(none)).contains("An invoice is of one supplier, and this comes from none");
+        assertThat(count(moved())).isZero();
     }
 }

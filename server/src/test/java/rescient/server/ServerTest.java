@@ -22,6 +22,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import rescient.dataset.Dataset;
 import rescient.dataset.DatasetReader;
 import rescient.server.exchange.CompanyStore;
 import rescient.server.planning.LivePlan;
@@ -33,6 +34,7 @@ import rescient.server.testing.TestDatabase;
 @Import(Statements.Listening.class)
 abstract class ServerTest {
     static final Path DEMO = Path.of("../demo/dataset");
+    private static final Dataset LARKMOOR = DatasetReader.read(DEMO);
     private static final String DATABASE = TestDatabase.create();
 
     @Autowired
@@ -65,7 +67,7 @@ abstract class ServerTest {
 
     @BeforeEach
     void freshCompany() {
-        store.replace(DatasetReader.read(DEMO), "Larkmoor Hives", true);
+        store.replace(LARKMOOR, "Larkmoor Hives", true);
         knowing();
         recorded = count("movements");
     }

@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import rescient.server.platform.Nullable;
 
 /** The audit of one command: who did what and when, what was answered, and the revision that came of it. */
 @Entity
@@ -49,5 +50,11 @@ public class CommandRecord {
 
     public Instant createdAt() {
         return createdAt;
+    }
+
+    /** Of the company; null: no fact became otherwise. */
+    @Nullable
+    public Long revision() {
+        return revision;
     }
 }

@@ -38,6 +38,13 @@ record EnterInvoice(
         @Nullable @Size(max = LONGEST_NOTE) String note)
         implements PlanCommand {
     /**
+     * What came of a line of an order.
+     *
+     * @param quantity in the item's unit
+     */
+    record Came(String order, String line, BigDecimal quantity) {}
+
+    /**
      * A line of an order that is charged.
      *
      * @param quantity in the order's unit, below 0: that is credited, {@code price} of one, net of tax
@@ -54,6 +61,11 @@ record EnterInvoice(
 
     @Override
     public void propose(Proposing desk) {
+        enter(desk, List.of());
+    }
+
+    /** @param coming what comes in the same act, and may be charged with it */
+    void enter(Proposing desk, List<Came> coming) {
         Facts facts = desk.version().directory().facts();
         Fact.Supplier of = supplier == null
                 ? null
@@ -83,7 +95,7 @@ record EnterInvoice(
                     "Invoice " + own + " of " + name + " of " + there.get(0).date() + " is here already.");
             return;
         }
-        List<Fact.InvoiceLine> charged = charged(desk, name);
+        List<Fact.InvoiceLine> charged = charged(desk, name, coming);
         if (!proposal.refusals.isEmpty()) {
             return;
         }
@@ -122,8 +134,9 @@ record EnterInvoice(
     }
 
     /** The lines as they are charged; what is otherwise than it should be is told. */
-    private List<Fact.InvoiceLine> charged(Proposing desk, String name) {
-        InvoiceCheck check = InvoiceCheck.of(desk.version().directory(), desk.desk(), supplier, null);
+    private List<Fact.InvoiceLine> charged(Proposing desk, String name, List<Came> coming) {
+        InvoiceCheck check = InvoiceCheck.of(desk.version().directory(), desk.desk(), supplier, null)
+                .and(coming);
         List<Fact.InvoiceLine> charged = new ArrayList<>();
         for (Charge one : lines) {
             if (one.quantity().signum() == 0) {

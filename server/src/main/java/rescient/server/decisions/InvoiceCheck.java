@@ -76,6 +76,28 @@ public final class InvoiceCheck {
         return check;
     }
 
+    /** The same where this came too. */
+    InvoiceCheck and(List<EnterInvoice.Came> coming) {
+        for (EnterInvoice.Came came : coming) {
+            String key = OrderKey.ofLine(came.order(), came.line());
+            Row before = received.get(key);
+            if (before != null) {
+                received.put(
+                        key,
+                        before.with("quantity", plain(before.decimal("quantity").add(came.quantity()))));
+                continue;
+            }
+            Row row = facts.row("open_orders", came.order(), came.line());
+            if (row != null) {
+                received.put(
+                        key,
+                        row.with("ordered", row.text("ordered", row.text("quantity")))
+                                .with("quantity", plain(came.quantity())));
+            }
+        }
+        return this;
+    }
+
     /** The invoice of a supplier with his number, if it is there. */
     public static List<Fact.Invoice> invoice(Facts facts, String supplier, String number) {
         return facts.where(Fact.Invoice.class, "number", number).stream()
@@ -106,15 +128,24 @@ public final class InvoiceCheck {
         // the service of a subcontractor has its price like what is bought
         OrderValue worth = OrderValue.of(directory, row.with("kind", "buy"));
         String item = row.text("item");
-        Ratio factor = facts.units().factor(item, worth.unit(), directory.unit(item));
         return new Chargeable(
                 order,
                 line,
                 item,
-                factor == null ? row.decimal("quantity") : InvoiceMatch.inUnit(row.decimal("quantity"), factor),
+                charged(item, row.decimal("quantity"), worth.unit()),
                 before,
                 worth.unit(),
                 worth.price());
+    }
+
+    /**
+     * So much in the unit in which it is charged.
+     *
+     * @param quantity in the item's unit
+     */
+    BigDecimal charged(String item, BigDecimal quantity, String unit) {
+        Ratio factor = facts.units().factor(item, unit, directory.unit(item));
+        return factor == null ? quantity : InvoiceMatch.inUnit(quantity, factor);
     }
 
     /** All lines of which something came. */
@@ -144,19 +175,23 @@ public final class InvoiceCheck {
     /** In a sentence, in the words of the job. */
     public String sentence(Chargeable line, InvoiceMatch.Difference difference) {
         String of = line.order + " line " + line.line + ", " + line.item + ": ";
-        String found = difference.found().stripTrailingZeros().toPlainString();
+        String found = plain(difference.found());
         if (difference.kind() == InvoiceMatch.Kind.QUANTITY) {
             return of + found.replace("-", "") + " " + line.unit
                     + (difference.found().signum() < 0 ? " are credited, " : " are charged, ")
-                    + difference.expected().abs().stripTrailingZeros().toPlainString()
+                    + plain(difference.expected().abs())
                     + (difference.found().signum() < 0 ? " went back: " : " are left to be: ")
                     + more(difference.value()) + ".";
         }
         return difference.expected() == null
                 ? of + "no price was agreed; " + found + " a " + line.unit + " is charged."
                 : of + "at " + found + " a " + line.unit + ", agreed was "
-                        + difference.expected().stripTrailingZeros().toPlainString() + ": "
+                        + plain(difference.expected()) + ": "
                         + more(difference.value()) + ".";
+    }
+
+    private static String plain(BigDecimal value) {
+        return value.stripTrailingZeros().toPlainString();
     }
 
     private String more(BigDecimal value) {

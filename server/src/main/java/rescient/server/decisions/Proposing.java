@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import rescient.core.company.Earmark;
 import rescient.core.order.Drafting;
@@ -55,8 +56,12 @@ final class Proposing {
 
     /** What a command comes to. */
     static Proposal of(DeskRows desk, PlanVersion version, Author author, PlanCommand command) {
+        return of(desk, version, author, command::propose);
+    }
+
+    static Proposal of(DeskRows desk, PlanVersion version, Author author, Consumer<Proposing> work) {
         Proposing proposing = new Proposing(desk, version, author);
-        command.propose(proposing);
+        work.accept(proposing);
         return proposing.proposal;
     }
 

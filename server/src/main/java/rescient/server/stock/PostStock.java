@@ -16,6 +16,7 @@ import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
 import rescient.server.commands.Turn;
+import rescient.server.decisions.InvoiceWithGoods;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
 import rescient.server.platform.JobProblem;
@@ -70,6 +71,9 @@ record PostStock(
             return;
         }
         Rights rights = who.role().rights();
+        if (wish.charge() != null && !rights.mayRelease("buy")) {
+            throw new JobProblem(HttpStatus.FORBIDDEN, "Invoices are entered by buyers and planners").field("charge");
+        }
         if (wish.test() != null && !rights.stock()) {
             throw new JobProblem(HttpStatus.FORBIDDEN, "Tests of lots are entered by stores and planners");
         }
@@ -102,7 +106,9 @@ record PostStock(
         buyers(turn.who(), facts);
         PostingWish whole = wish.whole(facts, turn.company().today());
         Postings postings = desk.postings(turn.company(), whole, turn.key());
-        StockDesk.PostingView view = desk.view(turn.company(), turn.who(), whole, postings);
+        InvoiceWithGoods.Entered invoice =
+                desk.invoice(turn::version, facts, turn.who().name(), whole, postings);
+        StockDesk.PostingView view = desk.view(turn.company(), turn.who(), whole, postings, invoice);
         List<FactChange> tested = wish.test() == null
                 ? List.of()
                 : List.of(wish.test().change(facts, wish.day(turn.company().today())));
@@ -113,7 +119,7 @@ record PostStock(
                     new Cause(Cause.Kind.DECISION, turn.who().name(), view.sentence()),
                     tested);
         }
-        if (!postings.refused().isEmpty()) {
+        if (!view.refused().isEmpty()) {
             throw new JobProblem(
                             HttpStatus.UNPROCESSABLE_ENTITY,
                             "Nothing was posted. " + view.refused().get(0).sentence())
@@ -121,6 +127,9 @@ record PostStock(
         }
         List<FactChange> changes = new ArrayList<>(tested);
         changes.addAll(postings.changes());
+        if (invoice != null) {
+            changes.addAll(invoice.changes());
+        }
         if (postings.movements().isEmpty()
                 && changes.isEmpty()
                 && postings.lines().isEmpty()) {

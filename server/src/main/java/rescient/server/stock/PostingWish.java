@@ -25,14 +25,16 @@ import rescient.server.platform.Nullable;
  * @param reason why, where that is not plain
  * @param lines at least one, unless a test is entered
  * @param test that is entered with it; what it sets aside is added to the lines
+ * @param charge the supplier's invoice that came with what is received, and is entered with it
  */
 record PostingWish(
         @Nullable LocalDate date,
         @Nullable @Size(max = 300) String reason,
         @NotNull @Size(max = 1_000) List<@Valid @NotNull PostingLine> lines,
-        @Nullable @Valid LotTestWish test) {
+        @Nullable @Valid LotTestWish test,
+        @Nullable @Valid ChargeWish charge) {
     PostingWish(@Nullable LocalDate date, @Nullable String reason, List<PostingLine> lines) {
-        this(date, reason, lines, null);
+        this(date, reason, lines, null, null);
     }
 
     /** The same with what follows from its test, and with the shipment of what comes straight to a customer. */
@@ -49,11 +51,11 @@ record PostingWish(
                     all.add(line.shipped(shipped));
                 }
             }
-            return new PostingWish(date, reason, all);
+            return new PostingWish(date, reason, all, null, charge);
         }
         List<PostingLine> all = new ArrayList<>(lines);
         all.addAll(test.setAside(facts, day(today)));
-        return new PostingWish(date, reason == null ? test.sentence() : reason, all, test);
+        return new PostingWish(date, reason == null ? test.sentence() : reason, all, test, charge);
     }
 
     /** Where a receipt goes without ever being on hand; null: it comes into stock, or is none. */

@@ -3,10 +3,13 @@ package rescient.server.stock;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -18,8 +21,10 @@ import rescient.dataset.Facts;
 import rescient.dataset.Postings;
 import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
+import rescient.server.decisions.InvoiceWithGoods;
 import rescient.server.planning.CompanyMoment;
 import rescient.server.planning.Directory;
+import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
 
@@ -27,9 +32,11 @@ import rescient.server.platform.Nullable;
 @Component
 class StockDesk {
     private final KeptMovements kept;
+    private final InvoiceWithGoods invoices;
 
-    StockDesk(KeptMovements kept) {
+    StockDesk(KeptMovements kept, InvoiceWithGoods invoices) {
         this.kept = kept;
+        this.invoices = invoices;
     }
 
     /** A movement that a posting makes. */
@@ -71,7 +78,12 @@ class StockDesk {
             @Nullable BigDecimal wanted,
             @Nullable BigDecimal there,
             String sentence,
-            List<Cure> cures) {}
+            List<Cure> cures) {
+        /** The invoice that came with it cannot be entered. */
+        static RefusedLine ofInvoice(String why) {
+            return new RefusedLine("invoice", null, null, null, null, null, null, why, List.of());
+        }
+    }
 
     /**
      * What would help.
@@ -117,18 +129,64 @@ class StockDesk {
                 : Postings.of(facts, kept, version.today(), wish.rows(key, version.today(), facts));
     }
 
+    /**
+     * What becomes of the supplier's invoice that comes, or came, with what is posted.
+     *
+     * @param version is asked for where one comes
+     * @param by who enters it; null: somebody only looks
+     * @return null: there is none
+     */
+    @Nullable
+    InvoiceWithGoods.Entered invoice(
+            Supplier<PlanVersion> version,
+            Facts facts,
+            @Nullable String by,
+            PostingWish wish,
+            @Nullable Postings postings) {
+        if (postings == null || !postings.refused().isEmpty()) {
+            return null;
+        }
+        if (wish.is(StockAct.REVERSE)) {
+            return invoices.takenBack(facts, wish.lines().get(0).reverses());
+        }
+        return wish.charge() == null
+                ? null
+                : invoices.of(version.get(), by, wish.charge().paper(), came(postings.movements()));
+    }
+
+    /** What comes by line of an order, in the items' units. */
+    private static Map<String, BigDecimal> came(List<Movement> movements) {
+        Map<String, BigDecimal> came = new LinkedHashMap<>();
+        for (Movement movement : movements) {
+            if (movement.kind() == Movement.Kind.RECEIPT) {
+                Movement.Document of = movement.document();
+                came.merge(InvoiceWithGoods.line(of.number(), of.line()), movement.quantity(), BigDecimal::add);
+            }
+        }
+        return came;
+    }
+
     /** What a wish would do. */
-    PostingView preview(CompanyMoment version, SignedIn who, PostingWish said) {
+    PostingView preview(PlanVersion version, SignedIn who, PostingWish said) {
         Facts facts = version.directory().facts();
         PostingWish wish = said.whole(facts, version.today());
         if (wish.test() != null) {
             wish.test().change(facts, wish.day(version.today()));
         }
-        return view(version, who, wish, postings(version, wish, UUID.randomUUID()));
+        Postings postings = postings(version, wish, UUID.randomUUID());
+        return view(version, who, wish, postings, invoice(() -> version, facts, null, wish, postings));
     }
 
-    /** @param postings null: nothing moves */
-    PostingView view(CompanyMoment version, SignedIn who, PostingWish wish, @Nullable Postings postings) {
+    /**
+     * @param postings null: nothing moves
+     * @param invoice that comes with it, or goes; null: none
+     */
+    PostingView view(
+            CompanyMoment version,
+            SignedIn who,
+            PostingWish wish,
+            @Nullable Postings postings,
+            @Nullable InvoiceWithGoods.Entered invoice) {
         Directory directory = version.directory();
         if (postings == null) {
             return new PostingView(
@@ -153,13 +211,24 @@ class StockDesk {
                     amount.value()));
         }
         BigDecimal differs = Differences.in(postings.movements()).size();
+        List<RefusedLine> refused = new ArrayList<>(postings.refused().stream()
+                .map(line -> new Refusal(version, wish, line).line())
+                .toList());
+        List<String> remarks = new ArrayList<>(refused.isEmpty() ? remarks(version, wish, postings) : List.of());
+        if (invoice != null) {
+            remarks.addAll(invoice.remarks());
+            invoice.refusals().forEach(why -> refused.add(RefusedLine.ofInvoice(why)));
+        }
         return new PostingView(
                 sentence(version, wish)
                         + (wish.is(StockAct.COUNT)
-                                        && postings.refused().isEmpty()
+                                        && refused.isEmpty()
                                         && postings.movements().isEmpty()
                                 ? ", nothing differs"
-                                : ""),
+                                : "")
+                        + (invoice == null || wish.charge() == null
+                                ? ""
+                                : ", with invoice " + wish.charge().number().strip()),
                 failed(wish),
                 postings.movements().stream()
                         .map(movement -> movement(directory, movement))
@@ -172,10 +241,8 @@ class StockDesk {
                         : List.of(),
                 differs,
                 AdjustmentLimits.asks(directory.facts(), who, differs),
-                postings.refused().isEmpty() ? remarks(version, wish, postings) : List.of(),
-                postings.refused().stream()
-                        .map(refused -> new Refusal(version, wish, refused).line())
-                        .toList());
+                remarks,
+                refused);
     }
 
     private static boolean failed(PostingWish wish) {
@@ -186,6 +253,7 @@ class StockDesk {
     private static List<String> remarks(CompanyMoment version, PostingWish wish, Postings postings) {
         List<String> remarks = new ArrayList<>(withoutParts(wish, postings));
         Facts facts = version.directory().facts();
+        remarks.addAll(over(version.directory(), postings.movements()));
         for (PostingLine line : wish.lines()) {
             Row row = line.row("", version.today(), null);
             PostingWish.failed(facts, row).stream()
@@ -211,6 +279,26 @@ class StockDesk {
                 ? List.of()
                 : List.of("Nothing was issued yet of " + String.join(", ", without)
                         + ": what is made comes in without their value");
+    }
+
+    /** More is put out than was still to come: that may be, and is said. */
+    private static List<String> over(Directory directory, List<Movement> movements) {
+        Map<Movement.Document, BigDecimal> out = new LinkedHashMap<>();
+        for (Movement movement : movements) {
+            if (movement.kind() == Movement.Kind.OUTPUT && movement.reverses() == null) {
+                out.merge(movement.document(), movement.quantity(), BigDecimal::add);
+            }
+        }
+        List<String> over = new ArrayList<>();
+        out.forEach((of, good) -> {
+            Row line = directory.facts().row("open_orders", of.number(), of.line());
+            BigDecimal more = line == null ? BigDecimal.ZERO : good.subtract(line.decimal("quantity"));
+            if (more.signum() > 0) {
+                over.add(plain(more).toPlainString() + " " + directory.unit(line.text("item"))
+                        + " more than were still to come on " + of.number());
+            }
+        });
+        return over;
     }
 
     private static OrderThen then(Directory directory, SupplyLine line) {
