@@ -500,6 +500,13 @@ export const stockLedger = (asked: Asked<'ledger'> & { item: string; site: strin
     ...stays
   });
 
+export const orderPostings = (number: string) =>
+  queryOptions({
+    queryKey: ['plan', 'order-postings', number],
+    queryFn: () => answer(api.GET('/api/orders/postings', { params: { query: { number } } })),
+    ...stays
+  });
+
 // orders and items
 
 export const supplyOrders = (filter: Asked<'list'>) =>

@@ -7,6 +7,7 @@
   import { rights } from '$lib/rights.svelte';
   import { actsOf } from '$lib/stock/line-acts';
   import LineActs from '$lib/stock/LineActs.svelte';
+  import PostedOn from '$lib/stock/PostedOn.svelte';
   import Key from '$lib/ui/Key.svelte';
   import { toAddress } from '$lib/address';
   import { standing, type OrderLine } from './demand';
@@ -233,6 +234,7 @@
       </p>
     {/if}
     <div class="mt-2"><SentMails about={order.number} {today} /></div>
+    {#key order.number}<PostedOn number={order.number} {today} />{/key}
     {#if brings.length > 0}
       <h3 class="mt-5 text-sm text-ink-2">What came of it</h3>
       <ul data-testid="brings">

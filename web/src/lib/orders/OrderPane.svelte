@@ -3,6 +3,7 @@
   import { tick } from 'svelte';
   import { actsOf } from '$lib/stock/line-acts';
   import LineActs from '$lib/stock/LineActs.svelte';
+  import PostedOn from '$lib/stock/PostedOn.svelte';
   import { supplyOrder } from '$lib/queries';
   import { clock, count, date, documentName, longDate, money, quantity, said } from '$lib/format';
   import { demandHref, hrefOf, pointHref, stockHref } from '$lib/links';
@@ -234,6 +235,7 @@
           >{#if parts.lying.data.value > 0}, worth {money(parts.lying.data.value, currency)}{/if}.{/if}
       </p>
     {/if}
+    {#if o.stage !== 'firmed'}{#key number}<PostedOn {number} {today} />{/key}{/if}
     {#if o.kind !== 'buy' && o.kind !== 'transfer'}<CostStatement {number} {currency} />{/if}
   </article>
 {:else}

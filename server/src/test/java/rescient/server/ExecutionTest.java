@@ -227,6 +227,10 @@ class ExecutionTest extends ServerTest {
         assertThat(issued.get("posting").get("sentence").asText()).isEqualTo("Issued FRAME-B on MO-319");
         assertThat(lies("FR-TOP", "LARKMOOR")).isEqualByComparingTo(tops.subtract(BigDecimal.valueOf(500)));
         assertThat(preview(half).get("remarks")).isEmpty();
+        assertThat(preview("{'lines':[{'act':'OUTPUT','number':'MO-319','quantity':550}]}")
+                        .get("remarks")
+                        .toString())
+                .contains("50 pcs more than were still to come on MO-319");
         JsonNode out =
                 posted("{'reason':'knots','lines':[{'act':'OUTPUT','number':'MO-319','quantity':480,'scrapped':5}]}");
         assertThat(out.get("posting").get("sentence").asText()).isEqualTo("Reported 480 FRAME-B, 5 scrapped on MO-319");
@@ -253,10 +257,19 @@ class ExecutionTest extends ServerTest {
                 UUID.randomUUID(),
                 "{'lines':[{'act':'OUTPUT','number':'MO-319','quantity':1}]}");
         assertThat(late.status()).isEqualTo(422);
+        // all that was posted on it stands on its page, its end too, which moved nothing
+        JsonNode posted = get("rufus", "/api/orders/postings?number=MO-319").body();
+        assertThat(posted.findValuesAsText("sentence"))
+                .containsExactly(
+                        "Finished MO-319", "Reported 480 FRAME-B, 5 scrapped on MO-319", "Issued FRAME-B on MO-319");
+        assertThat(posted.get(0).get("key").asText())
+                .isEqualTo(finished.get("key").asText());
         for (JsonNode one : List.of(finished, out, issued)) {
             posted("{'reason':'a mistake','lines':[{'act':'REVERSE','reverses':'"
                     + one.get("key").asText() + "'}]}");
         }
+        assertThat(get("rufus", "/api/orders/postings?number=MO-319").body().findValuesAsText("takenBack"))
+                .containsExactly("false", "false", "false", "true", "true", "true");
         Path after = folder.resolve("after");
         exchange.dump(after);
         assertThat(said(after, "stock", "item", "site", "lot", "quantity"))

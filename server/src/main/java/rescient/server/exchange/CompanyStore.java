@@ -168,7 +168,7 @@ public class CompanyStore {
 
     private static void clear(Statement statement) throws SQLException {
         statement.execute("truncate " + String.join(", ", TABLES)
-                + ", movements, postings, stock_values, stock_layers, order_costs, order_steps, in_transit,"
+                + ", movements, postings, posting_orders, stock_values, stock_layers, order_costs, order_steps, in_transit,"
                 + " usage, receipts, count_lists, count_lines, waiting_postings, waiting_approvals, lot_counters");
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");

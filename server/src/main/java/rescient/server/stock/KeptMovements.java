@@ -332,6 +332,7 @@ class KeptMovements implements KeptRecord {
         entities.persist(posting);
         postings.movements().forEach(movement -> entities.persist(record(turn, posting, movement)));
         entities.flush();
+        orders(postings, posting);
         values(postings);
         for (SupplyLine line : postings.lines()) {
             String number = line.order().number();
@@ -352,6 +353,25 @@ class KeptMovements implements KeptRecord {
             replace("order_costs", "number", COSTS, number, name, postings.record("order_costs", line));
         }
         history(postings);
+    }
+
+    /** Which orders it touched; what is taken back touched the same. */
+    private void orders(Postings postings, PostingRecord posting) {
+        database.batchUpdate(
+                "insert into posting_orders (number, key) values (?, ?)",
+                postings.steps().stream()
+                        .map(DocumentStep::number)
+                        .filter(Objects::nonNull)
+                        .distinct()
+                        .map(number -> new Object[] {number, posting.key})
+                        .toList());
+        if (posting.reverses != null) {
+            database.update(
+                    "insert into posting_orders (number, key) select number, ? from posting_orders where key = ?"
+                            + " on conflict do nothing",
+                    posting.key,
+                    posting.reverses);
+        }
     }
 
     private void history(Postings postings) {

@@ -8,21 +8,29 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.server.planning.LivePlan;
 
-/** What orders cost. */
+/** What was posted on orders, and what they cost. */
 @RestController
-@RequestMapping("/api/orders/costs")
+@RequestMapping("/api/orders")
 class OrderCostController {
     private final LivePlan live;
     private final OrderCosts costs;
+    private final OrderPostings postings;
 
-    OrderCostController(LivePlan live, OrderCosts costs) {
+    OrderCostController(LivePlan live, OrderCosts costs, OrderPostings postings) {
         this.live = live;
         this.costs = costs;
+        this.postings = postings;
     }
 
     /** Expected against actual, of each line of an order on which something was posted. */
-    @GetMapping
+    @GetMapping("/costs")
     List<OrderCosts.CostStatement> orderCosts(@RequestParam @Size(max = 300) String number) {
         return costs.of(live.current(), number);
+    }
+
+    /** What was posted on an order, of ours or of a customer, the latest first. */
+    @GetMapping("/postings")
+    List<OrderPostings.PostedOnOrder> orderPostings(@RequestParam @Size(max = 300) String number) {
+        return postings.of(number);
     }
 }
