@@ -26,7 +26,7 @@ class ToOrderTest extends OrderDeskTest {
         again();
     }
 
-    /** A customer orders five; three lie there, two are put together: proposed with the line, given out, and shipped in one posting. */
+    /** A customer orders five; one is free, four are put together: proposed with the line, given out, and shipped in one posting. */
     @Test
     void anAssemblyLeavesWithItsOrder() {
         hivesToOrder();
@@ -43,9 +43,7 @@ class ToOrderTest extends OrderDeskTest {
                 "select number from customer_orders where item = 'HIVE-6N' order by id desc limit 1", String.class);
 
         page.navigate("/plan?words=HIVE-6N&source=assemble");
-        page.locator(".plan-row", new Page.LocatorOptions().setHasText(Pattern.compile("\\b1 Dec")))
-                .first()
-                .click();
+        page.locator(".plan-row").first().click();
         page.keyboard().press("x");
         page.keyboard().press("r");
         button(page, "Release 1").click();
@@ -67,7 +65,7 @@ class ToOrderTest extends OrderDeskTest {
                                 + " (select key from movements order by number desc limit 1)"
                                 + " and item in ('HIVE-6N', 'BOX-B6N') group by kind order by kind",
                         String.class))
-                .containsExactlyInAnyOrder("issue -2", "output 2", "shipment -5");
+                .containsExactlyInAnyOrder("issue -4", "output 4", "shipment -5");
         page.navigate("/orders?number=" + assembly);
         assertThat(page.getByTestId("costs")).containsText("BOX-B6N");
     }
