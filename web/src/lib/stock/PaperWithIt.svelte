@@ -27,7 +27,7 @@
         bind:value={paper.number}
       />
       <input class="field w-28" aria-label="Invoice of" placeholder="of which day" bind:value={paper.day} />
-      {#if unit}<span
+      {#if unit}<span class="flex items-baseline gap-2"
           ><input
             class="field w-24 text-right"
             inputmode="decimal"

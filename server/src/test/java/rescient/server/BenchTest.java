@@ -162,6 +162,45 @@ class BenchTest extends ServerTest {
         assertThat(after.get("step").asText()).isGreaterThan(step);
     }
 
+    private void changed(String table, String key, String field, String value) throws Exception {
+        Reply reply = decide(
+                "ida",
+                "{'kind':'DATA','rows':[{'table':'" + table + "','key':" + key + ",'fields':{'" + field + "':'" + value
+                        + "'}}]}");
+        assertThat(reply.status()).as(String.valueOf(reply.body())).isEqualTo(201);
+    }
+
+    private JsonNode statement() throws Exception {
+        return get("rufus", "/api/orders/costs?number=" + order).body().get(0);
+    }
+
+    /** What was expected is of the day on which the order was given out: dearer parts, a longer step and a dearer saw since are none of it. */
+    @Test
+    void whatWasExpectedStays() throws Exception {
+        jdbc.update("delete from stock where item in (select component from bom_lines where parent = 'TRAP-1')");
+        jdbc.update("insert into stock (item, site, quantity) select component, 'LARKMOOR', 10000 from bom_lines"
+                + " where parent = 'TRAP-1'");
+        store.replace(store.read().dataset(), "Larkmoor Hives", true);
+        knowing();
+        changed("items", "{'code':'PLY-9'}", "standard_cost", "11");
+        Reply out = release("ida", UUID.randomUUID(), false, keys("TRAP-1").get(0));
+        order = out.body().get("orders").get(0).get("number").asText();
+        knowing();
+        posted("ISSUE", "");
+        posted("OUTPUT", ",'quantity':2,'step':'40'");
+        JsonNode before = statement();
+        assertThat(before.get("lines").findValuesAsText("name")).contains("PLY-9", "10");
+        for (JsonNode line : before.get("lines")) {
+            if (line.get("name").asText().equals("PLY-9")) {
+                assertThat(line.get("price").asDouble()).isEqualTo(11);
+            }
+        }
+        changed("items", "{'code':'PLY-9'}", "standard_cost", "99");
+        changed("operations", "{'item':'TRAP-1','step':'10','site':''}", "run_minutes_per_unit", "40");
+        changed("work_centers", "{'code':'SAW'}", "cost_per_hour", "340");
+        assertThat(statement()).isEqualTo(before);
+    }
+
     /** Some are spoiled: expected for all that was reported, and what came in, lies there and is left adds up. */
     @Test
     void whatAnOrderCostIsToldApart() throws Exception {

@@ -163,29 +163,26 @@ public class RecordRows {
 
     /** One for each key, those that are taken back before those that do. */
     private List<List<String>> postings(List<Row> movements) {
+        Map<String, List<Row>> byKey = new LinkedHashMap<>();
         Map<String, String> keyOf = new HashMap<>();
-        Map<String, List<String>> postings = new LinkedHashMap<>();
         for (Row row : movements) {
             String key = key(row.text("key"));
             keyOf.put(row.text("movement"), key);
-            postings.computeIfAbsent(
-                    key,
-                    k -> List.of(
-                            k,
-                            row.text("date"),
-                            sentence(row),
-                            row.text("person", "unknown"),
-                            entered(row),
-                            row.text("reverses") == null ? "" : keyOf.getOrDefault(row.text("reverses"), "")));
+            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(row);
         }
-        return new ArrayList<>(postings.values());
-    }
-
-    private static String sentence(Row row) {
-        String what = row.text("kind").replace('_', ' ') + " of " + row.text("item");
-        return (row.text("reverses") == null ? "" : "Took back: ")
-                + what
-                + (row.text("number") == null ? "" : " on " + row.text("number"));
+        List<List<String>> postings = new ArrayList<>();
+        byKey.forEach((key, rows) -> {
+            Row first = rows.get(0);
+            String back = first.text("reverses") == null ? "" : keyOf.getOrDefault(first.text("reverses"), "");
+            postings.add(List.of(
+                    key,
+                    first.text("date"),
+                    back.isEmpty() ? PostingSentence.of(rows) : "Took back: " + PostingSentence.of(byKey.get(back)),
+                    first.text("person", "unknown"),
+                    entered(first),
+                    back));
+        });
+        return postings;
     }
 
     private String entered(Row row) {

@@ -3,6 +3,7 @@ package rescient.server.planning;
 import java.lang.ref.SoftReference;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -59,6 +60,20 @@ public final class Directory {
         next.items = facts.rows("items") == next.facts.rows("items") ? items : null;
         next.sites = facts.rows("sites") == next.facts.rows("sites") ? sites : null;
         return next;
+    }
+
+    /**
+     * The same company as it was before some changes.
+     *
+     * @param since what became otherwise since then, in order
+     */
+    public Directory before(List<FactChange> since) {
+        if (since.isEmpty()) {
+            return this;
+        }
+        List<FactChange> back = new ArrayList<>();
+        since.forEach(change -> back.add(0, change.reversed()));
+        return made(back);
     }
 
     /** The same company on another day. */

@@ -10,6 +10,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -134,6 +135,35 @@ public class ToldChanges {
                 after,
                 upTo);
         return changes;
+    }
+
+    /** What decides what making something costs: standard costs, the routing of what is made, and rates of work centers. */
+    private static final String OF_COSTS = """
+            select f.revision, f.place, f.table_name, f.before, f.after from fact_changes f
+            where f.item = any (?) and (f.table_name = 'items' or f.table_name = 'operations' and f.item = ?)
+              and f.revision > ?
+            union all
+            select f.revision, f.place, f.table_name, f.before, f.after from fact_changes f
+            where f.table_name = 'work_centers' and f.revision > ?
+            order by 1, 2""";
+
+    /**
+     * What became otherwise of the costs of something since a moment, in order.
+     *
+     * @param made the item whose routing counts, one of {@code items}
+     */
+    public List<FactChange> ofCosts(Instant since, Collection<String> items, String made) {
+        Long before = database.queryForObject(
+                "select coalesce(max(revision), -1) from plan_causes where made_at <= ?",
+                Long.class,
+                Timestamp.from(since));
+        return database.query(
+                OF_COSTS,
+                (row, i) -> change(row.getString(3), row.getString(4), row.getString(5)),
+                items.toArray(String[]::new),
+                made,
+                before,
+                before);
     }
 
     /** All that became otherwise with one revision, in order. */

@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -28,6 +30,7 @@ import rescient.dataset.KeptRecord;
 import rescient.dataset.Postings;
 import rescient.dataset.Row;
 import rescient.server.commands.Turn;
+import rescient.server.platform.Nullable;
 import rescient.server.platform.RowCells;
 
 /** The stock record in the database: movements, what stock is worth, and what orders cost. */
@@ -197,6 +200,18 @@ class KeptMovements implements KeptRecord {
 
     private List<Row> rows(String table, String sql, Object... arguments) {
         return database.query(sql, (row, i) -> KeptRecord.row(table, RowCells.of(row)), arguments);
+    }
+
+    /** When an order was given out; null: nobody knows. */
+    @Nullable
+    Instant released(String number) {
+        return database
+                .queryForList("select created_at from supply_orders where number = ?", Timestamp.class, number)
+                .stream()
+                .filter(Objects::nonNull)
+                .findFirst()
+                .map(Timestamp::toInstant)
+                .orElse(null);
     }
 
     Optional<PostingRecord> posting(UUID key) {

@@ -1,12 +1,15 @@
 package rescient.server.stock;
 
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
 import rescient.core.costing.OrderStatement;
@@ -16,16 +19,19 @@ import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
 import rescient.server.planning.Words;
 import rescient.server.platform.Nullable;
+import rescient.server.platform.ToldChanges;
 
-/** What orders that make something cost, against what they were expected to. */
+/** What orders that make something cost, against what they were expected to when they were given out. */
 @Component
 class OrderCosts {
     private static final List<String> KINDS = List.of("make", "assemble", "subcontract");
 
     private final KeptMovements kept;
+    private final ToldChanges told;
 
-    OrderCosts(KeptMovements kept) {
+    OrderCosts(KeptMovements kept, ToldChanges told) {
         this.kept = kept;
+        this.told = told;
     }
 
     /**
@@ -81,12 +87,35 @@ class OrderCosts {
         List<Row> steps = kept.ofOrders("order_steps", one);
         List<Row> costs = kept.ofOrders("order_costs", one);
         List<Row> movements = kept.movementsOn(one);
+        Instant released = kept.released(number);
         return lines.stream()
                 .filter(line -> KINDS.contains(line.text("kind")))
                 .map(line -> statement(
-                        directory, line, of(parts, line), of(steps, line), of(costs, line), of(movements, line)))
+                        directory,
+                        then(directory, released, line, of(parts, line), of(movements, line)),
+                        line,
+                        of(parts, line),
+                        of(steps, line),
+                        of(costs, line),
+                        of(movements, line)))
                 .filter(Objects::nonNull)
                 .toList();
+    }
+
+    /**
+     * The company with the standard costs, the routing and the rates of when the order was given out.
+     *
+     * @param released null: nobody knows, and those of today count
+     */
+    private Directory then(Directory now, @Nullable Instant released, Row line, List<Row> parts, List<Row> movements) {
+        if (released == null) {
+            return now;
+        }
+        Set<String> items = new HashSet<>();
+        items.add(line.text("item"));
+        parts.forEach(part -> items.add(part.text("component")));
+        movements.forEach(movement -> items.add(movement.text("item")));
+        return now.before(told.ofCosts(released, items, line.text("item")));
     }
 
     private static List<Row> of(List<Row> rows, Row line) {
@@ -97,7 +126,13 @@ class OrderCosts {
 
     @Nullable
     private static CostStatement statement(
-            Directory directory, Row line, List<Row> parts, List<Row> steps, List<Row> costs, List<Row> movements) {
+            Directory directory,
+            Directory then,
+            Row line,
+            List<Row> parts,
+            List<Row> steps,
+            List<Row> costs,
+            List<Row> movements) {
         if (movements.isEmpty() && costs.isEmpty()) {
             return null;
         }
@@ -113,8 +148,8 @@ class OrderCosts {
         OrderStatement statement = OrderStatement.of(
                 started.max(BigDecimal.valueOf(1, 6)),
                 good.add(scrapped),
-                components(directory, parts, movements),
-                outside ? List.of() : operations(directory, item, line.text("site"), steps),
+                components(directory, then, parts, movements),
+                outside ? List.of() : operations(then, item, line.text("site"), steps),
                 outside ? service(directory, line, good, money(cost, "outside")) : null,
                 decimals);
         BigDecimal all = money(cost, "material").add(money(cost, "work")).add(money(cost, "outside"));
@@ -125,7 +160,7 @@ class OrderCosts {
                 StockDesk.plain(scrapped),
                 directory.unit(item),
                 statement.lines().stream()
-                        .map(one -> line(directory, line, one))
+                        .map(one -> line(directory, then, line, one))
                         .toList(),
                 statement.expected(),
                 statement.actual(),
@@ -147,7 +182,7 @@ class OrderCosts {
 
     /** Those of the order in its order, then what else went into it. */
     private static List<OrderStatement.Component> components(
-            Directory directory, List<Row> parts, List<Row> movements) {
+            Directory directory, Directory then, List<Row> parts, List<Row> movements) {
         Map<String, BigDecimal> planned = new LinkedHashMap<>();
         Map<String, Boolean> perOrder = new LinkedHashMap<>();
         for (Row part : parts) {
@@ -166,10 +201,17 @@ class OrderCosts {
                         one.getKey(),
                         one.getValue(),
                         perOrder.getOrDefault(one.getKey(), false),
-                        directory.item(one.getKey()).standardCost(),
+                        cost(directory, then, one.getKey()),
                         sum(movements, "issue", one.getKey(), "quantity").negate(),
                         sum(movements, "issue", one.getKey(), "value").negate()))
                 .toList();
+    }
+
+    /** Of what came to be since, as it is now. */
+    @Nullable
+    private static BigDecimal cost(Directory directory, Directory then, String item) {
+        Fact.Item of = then.item(item);
+        return (of == null ? directory.item(item) : of).standardCost();
     }
 
     private static List<OrderStatement.Operation> operations(
@@ -232,9 +274,9 @@ class OrderCosts {
         return new OrderStatement.Service(price == null ? BigDecimal.ZERO : price, good, actual);
     }
 
-    private static CostLine line(Directory directory, Row order, OrderStatement.Line one) {
+    private static CostLine line(Directory directory, Directory then, Row order, OrderStatement.Line one) {
         boolean material = one.kind() == OrderStatement.Kind.MATERIAL;
-        String center = one.kind() == OrderStatement.Kind.WORK ? center(directory, order, one.name()) : null;
+        String center = one.kind() == OrderStatement.Kind.WORK ? center(then, order, one.name()) : null;
         return new CostLine(
                 Words.word(one.kind()),
                 one.name(),
