@@ -47,7 +47,7 @@ install_packages() {
 }
 
 need_chromium() {
-  command -v chromium >/dev/null || install_packages chromium fonts-liberation
+  command -v chromium-headless-shell >/dev/null || install_packages chromium-headless-shell fonts-liberation
 }
 
 # At least 300 MB where the data lies and where it is built.

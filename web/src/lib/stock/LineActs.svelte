@@ -107,7 +107,7 @@
       line: line.line,
       item: act.part ? part?.item : undefined,
       quantity: act.asks === undefined ? undefined : (amountOf(typed.amount) ?? everything),
-      unit: act.units && typed.amount.trim() ? (typed.unit ?? units[0]) : undefined,
+      unit: act.units && units.length > 1 && typed.amount.trim() ? (typed.unit ?? units[0]) : undefined,
       lot: asksLot && tracking === 'lot' ? typed.lot.trim() || undefined : undefined,
       expiry: act.expiry && typed.expiry.trim() ? parsedDate(typed.expiry, today) : undefined,
       quarantined: act.aside ? typed.aside : undefined,

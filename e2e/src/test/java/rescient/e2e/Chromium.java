@@ -11,6 +11,9 @@ import java.util.stream.Stream;
 
 /** The browser of the tests: the system's own, without a window and without connections of its own. */
 final class Chromium {
+    /** The same browser without what surrounds its pages, which nobody sees here and which costs more than they do. */
+    private static final String SHELL = "/usr/bin/chromium-headless-shell";
+
     private Chromium() {}
 
     static Playwright driver() {
@@ -19,7 +22,7 @@ final class Chromium {
     }
 
     static Browser launch(Playwright driver) {
-        Path executable = Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
+        Path executable = Stream.of(SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
                 .map(Path::of)
                 .filter(Files::isExecutable)
                 .findFirst()

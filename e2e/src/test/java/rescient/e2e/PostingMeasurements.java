@@ -103,7 +103,11 @@ class PostingMeasurements extends DeskTest {
                 jdbc.queryForList("select item, site from measured_points order by n limit 5000");
         lists(points);
         traces();
-        postings(points);
+        page.navigate("about:blank");
+        postings("", points);
+        page.navigate("http://127.0.0.1:" + port + "/plan");
+        page.locator(".plan-row").first().waitFor();
+        postings(", beside the open list of a planner", points);
         for (String path : List.of(
                 "/api/stock/worth?by=group",
                 "/api/stock/worth?by=group&day=2025-12-01",
@@ -182,7 +186,7 @@ class PostingMeasurements extends DeskTest {
     }
 
     /** Each of ten posts twenty lines once a second, on the same two hundred stock points. */
-    private void postings(List<Map<String, Object>> points) throws Exception {
+    private void postings(String beside, List<Map<String, Object>> points) throws Exception {
         List<Double> millis = Collections.synchronizedList(new ArrayList<>());
         List<String> failed = Collections.synchronizedList(new ArrayList<>());
         int before = jdbc.queryForObject("select count(*) from movements", Integer.class);
@@ -212,7 +216,7 @@ class PostingMeasurements extends DeskTest {
         behind();
         users.shutdown();
         users.awaitTermination(1, TimeUnit.MINUTES);
-        print("postings: twenty lines, ten a second", millis.subList(warm, millis.size()));
+        print("postings: twenty lines, ten a second" + beside, millis.subList(warm, millis.size()));
         int after = jdbc.queryForObject("select count(*) from movements", Integer.class);
         System.out.printf(
                 Locale.ROOT,

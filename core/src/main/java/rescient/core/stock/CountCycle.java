@@ -3,9 +3,13 @@ package rescient.core.stock;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
 
 /** What is counted how often: the few things that move most of the value more often than the many that move little. */
 public final class CountCycle {
@@ -56,6 +60,40 @@ public final class CountCycle {
             before = before.add(one.getValue());
         }
         return classes;
+    }
+
+    /**
+     * What moved, in what is kept in stock: a kit that left took its parts with it, and kits within kits theirs.
+     *
+     * @param moved by item, in its unit
+     * @param parts of one kit, in their units; empty for what is no kit
+     * @return by item; no kits
+     */
+    public static Map<String, BigDecimal> throughKits(
+            Map<String, BigDecimal> moved, Function<String, Map<String, BigDecimal>> parts) {
+        Map<String, BigDecimal> pieces = new TreeMap<>();
+        moved.forEach((item, quantity) -> taken(item, quantity, parts, Set.of(), pieces));
+        return pieces;
+    }
+
+    /** @param inside the kits that it lies in; one that holds itself is passed over */
+    private static void taken(
+            String item,
+            BigDecimal quantity,
+            Function<String, Map<String, BigDecimal>> parts,
+            Set<String> inside,
+            Map<String, BigDecimal> pieces) {
+        Map<String, BigDecimal> of = parts.apply(item);
+        if (of.isEmpty()) {
+            pieces.merge(item, quantity, BigDecimal::add);
+            return;
+        }
+        if (inside.contains(item)) {
+            return;
+        }
+        Set<String> within = new HashSet<>(inside);
+        within.add(item);
+        of.forEach((part, each) -> taken(part, quantity.multiply(each), parts, within, pieces));
     }
 
     /** @param last null: it never was */

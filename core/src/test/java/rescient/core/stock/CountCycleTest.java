@@ -34,6 +34,25 @@ class CountCycleTest {
         assertThat(CountCycle.classes(Map.of("A", BigDecimal.ZERO))).containsEntry("A", CountCycle.Class.C);
     }
 
+    /** Five starter kits of two frames and one tool kit, which holds a knife; three knives went by themselves. */
+    @Test
+    void whatLeavesInsideAKitMoves() {
+        Map<String, Map<String, BigDecimal>> kits = Map.of(
+                "STARTER", Map.of("FRAME", BigDecimal.valueOf(2), "TOOLS", BigDecimal.ONE),
+                "TOOLS", Map.of("KNIFE", BigDecimal.ONE),
+                "ITSELF", Map.of("ITSELF", BigDecimal.ONE));
+        assertThat(CountCycle.throughKits(
+                        Map.of(
+                                "STARTER",
+                                BigDecimal.valueOf(5),
+                                "KNIFE",
+                                BigDecimal.valueOf(3),
+                                "ITSELF",
+                                BigDecimal.ONE),
+                        item -> kits.getOrDefault(item, Map.of())))
+                .isEqualTo(Map.of("FRAME", BigDecimal.TEN, "KNIFE", BigDecimal.valueOf(8)));
+    }
+
     @Test
     void itIsDueOnItsDay() {
         assertThat(CountCycle.isDue(CountCycle.Class.A, null, TODAY)).isTrue();

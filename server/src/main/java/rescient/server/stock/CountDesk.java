@@ -17,7 +17,10 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.base.DocumentOrder;
+import rescient.core.base.Ratio;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemKind;
+import rescient.core.order.InvoiceMatch;
 import rescient.core.stock.CountCycle;
 import rescient.core.stock.Differences;
 import rescient.core.stock.StockValue;
@@ -135,19 +138,21 @@ class CountDesk {
         onHand.all(version).stream()
                 .filter(row -> row.site().equals(site))
                 .forEach(row -> yearly.put(row.item(), BigDecimal.ZERO));
+        Map<String, BigDecimal> moved = new HashMap<>();
         database.query(
                 MOVED,
                 row -> {
-                    Fact.Item item = version.directory().item(row.getString("item"));
-                    BigDecimal cost =
-                            item == null || item.standardCost() == null ? BigDecimal.ZERO : item.standardCost();
-                    BigDecimal moved = row.getBigDecimal("quantity").multiply(cost);
-                    yearly.computeIfPresent(row.getString("item"), (code, none) -> moved);
+                    moved.put(row.getString("item"), row.getBigDecimal("quantity"));
                 },
                 site,
                 from,
                 site,
                 from);
+        CountCycle.throughKits(moved, kit -> parts(version, kit)).forEach((code, quantity) -> {
+            Fact.Item item = version.directory().item(code);
+            BigDecimal cost = item == null || item.standardCost() == null ? BigDecimal.ZERO : item.standardCost();
+            yearly.computeIfPresent(code, (there, none) -> quantity.multiply(cost));
+        });
         Map<String, LocalDate> counted = new HashMap<>();
         database.query(
                 COUNTED,
@@ -163,6 +168,33 @@ class CountDesk {
             }
         });
         return due;
+    }
+
+    /** What one kit takes of its parts, as it is today; nothing, if it is none. */
+    private static Map<String, BigDecimal> parts(PlanVersion version, String code) {
+        Directory directory = version.directory();
+        Fact.Item item = directory.item(code);
+        if (item == null || item.is() != ItemKind.KIT) {
+            return Map.of();
+        }
+        Map<String, BigDecimal> parts = new HashMap<>();
+        for (Fact.BomLine line : directory.facts().where(Fact.BomLine.class, "parent", code)) {
+            LocalDate day = version.today();
+            if ((line.validFrom() == null || !line.validFrom().isAfter(day))
+                    && (line.validTo() == null || !line.validTo().isBefore(day))) {
+                BigDecimal scrap = line.scrap() == null ? BigDecimal.ZERO : line.scrap();
+                Ratio factor = line.unit() == null
+                        ? null
+                        : directory
+                                .facts()
+                                .units()
+                                .factor(line.component(), line.unit(), directory.unit(line.component()));
+                BigDecimal each =
+                        factor == null ? line.quantity() : InvoiceMatch.inUnit(line.quantity(), factor.inverse());
+                parts.merge(line.component(), each.multiply(scrap.add(BigDecimal.ONE)), BigDecimal::add);
+            }
+        }
+        return parts;
     }
 
     @Transactional(readOnly = true)

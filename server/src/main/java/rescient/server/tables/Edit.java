@@ -9,4 +9,7 @@ import java.util.Map;
  * @param key column and value
  * @param before rows as JSON, without what the database numbers itself; so is {@code after}
  */
-record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {}
+record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {
+    /** Where it stands. */
+    record Place(String table, Map<String, String> key) {}
+}

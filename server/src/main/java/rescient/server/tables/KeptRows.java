@@ -2,22 +2,21 @@ package rescient.server.tables;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
-import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.dataset.Table;
-import rescient.server.platform.JobProblem;
 
 /** Rows of the tables that decisions change, as JSON: read, compared and replaced. */
 @Component
@@ -34,10 +33,6 @@ class KeptRows {
                             "bench_places",
                             "approvals"))
             .toList();
-
-    /** 126 and 126.000000 are the same. */
-    private static final Comparator<JsonNode> SAME = (a, b) ->
-            a.equals(b) || (a.isNumber() && b.isNumber() && a.decimalValue().compareTo(b.decimalValue()) == 0) ? 0 : 1;
 
     private final JdbcTemplate database;
     private final RowEntities entities;
@@ -58,6 +53,61 @@ class KeptRows {
                         + matching(key) + ") x",
                 String.class,
                 said(key));
+        return array(rows);
+    }
+
+    /**
+     * The rows of many keys, in their order: one question for all of a table whose keys have the same columns.
+     *
+     * @param places tables with a key each
+     */
+    List<ArrayNode> read(List<Edit.Place> places) {
+        ArrayNode[] rows = new ArrayNode[places.size()];
+        Map<String, List<Integer>> alike = new LinkedHashMap<>();
+        for (int i = 0; i < rows.length; i++) {
+            Edit.Place place = places.get(i);
+            alike.computeIfAbsent(place.table() + ' ' + matching(place.key()), k -> new ArrayList<>())
+                    .add(i);
+        }
+        for (List<Integer> some : alike.values()) {
+            Edit.Place first = places.get(some.get(0));
+            if (some.size() == 1 || said(first.key()).length == 0) {
+                some.forEach(i -> rows[i] = read(first.table(), places.get(i).key()));
+            } else {
+                List<String> found =
+                        together(first, some.stream().map(places::get).toList());
+                for (int i = 0; i < found.size(); i++) {
+                    rows[some.get(i)] = array(found.get(i));
+                }
+            }
+        }
+        return List.of(rows);
+    }
+
+    private List<String> together(Edit.Place first, List<Edit.Place> alike) {
+        List<String> columns = first.key().keySet().stream()
+                .filter(column -> first.key().get(column) != null)
+                .toList();
+        String joined = first.key().keySet().stream()
+                .map(column -> "t.\"" + column + "\""
+                        + (columns.contains(column) ? "::text = k.c" + columns.indexOf(column) : " is null"))
+                .collect(Collectors.joining(" and "));
+        String sql = "select coalesce(jsonb_agg(to_jsonb(t) - 'id'" + (numbered(first.table()) ? " order by t.id" : "")
+                + ") filter (where t.\"" + columns.get(0) + "\" is not null), '[]')::text from unnest("
+                + columns.stream().map(column -> "?::text[]").collect(Collectors.joining(", "))
+                + ") with ordinality as k ("
+                + IntStream.range(0, columns.size()).mapToObj(i -> "c" + i).collect(Collectors.joining(", "))
+                + ", n) left join " + first.table() + " t on " + joined + " group by k.n order by k.n";
+        return database.queryForList(
+                sql,
+                String.class,
+                columns.stream()
+                        .map(column ->
+                                alike.stream().map(one -> one.key().get(column)).toArray(String[]::new))
+                        .toArray());
+    }
+
+    private ArrayNode array(String rows) {
         try {
             return (ArrayNode) json.readTree(rows);
         } catch (JsonProcessingException e) {
@@ -65,35 +115,45 @@ class KeptRows {
         }
     }
 
-    /**
-     * Puts the rows after in the place of those before.
-     *
-     * @throws JobProblem 409 if the rows are no longer those before
-     */
+    /** Puts the rows after in the place of those before, which stand there as long as the company's lock is held. */
     void keep(List<Edit> edits) {
         List<Edit> inOrder = new ArrayList<>(edits);
         inOrder.sort(Comparator.comparingInt(e -> TABLES.indexOf(e.table())));
-        for (Edit edit : inOrder) {
-            if (!read(edit.table(), edit.key()).equals(SAME, edit.before())) {
-                throw new JobProblem(
-                        HttpStatus.CONFLICT,
-                        "Nothing was kept: " + String.join(" ", edit.key().values())
-                                + " has been changed meanwhile; look at it again");
-            }
-        }
         delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
-        for (Edit edit : inOrder) {
-            if (throughEntity(edit)) {
-                if (!edit.after().isEmpty()) {
-                    entities.put(edit.table(), edit.key(), edit.after().get(0));
-                }
-            } else {
-                write(edit);
+        for (int from = 0; from < inOrder.size(); ) {
+            Edit first = inOrder.get(from);
+            int to = from + 1;
+            while (to < inOrder.size() && alike(first, inOrder.get(to))) {
+                to++;
             }
+            write(inOrder.subList(from, to));
+            from = to;
         }
         entities.flush();
         // what goes, when nothing refers to it any more
         delete(inOrder, edit -> edit.after().isEmpty());
+    }
+
+    /** Of one table, kept in the same way, under keys of the same columns. */
+    private boolean alike(Edit edit, Edit other) {
+        return edit.table().equals(other.table())
+                && throughEntity(edit) == throughEntity(other)
+                && edit.key().keySet().equals(other.key().keySet());
+    }
+
+    private void write(List<Edit> alike) {
+        if (!throughEntity(alike.get(0))) {
+            alike.forEach(this::write);
+            return;
+        }
+        List<Edit> staying =
+                alike.stream().filter(edit -> !edit.after().isEmpty()).toList();
+        if (!staying.isEmpty()) {
+            entities.put(
+                    staying.get(0).table(),
+                    staying.stream().map(Edit::key).toList(),
+                    staying.stream().map(edit -> edit.after().get(0)).toList());
+        }
     }
 
     private void write(Edit edit) {

@@ -92,16 +92,27 @@ class RowEntities {
                 : column.name().replace("`", "");
     }
 
-    /** Puts a row in the place of the one that has a key, or adds it; {@link #flush} writes it. */
-    void put(String table, Map<String, String> key, JsonNode row) {
+    /** So many keys stand in one question at most. */
+    private static final int AT_ONCE = 100;
+
+    /** Puts rows in the places of those that have their keys, or adds them; {@link #flush} writes them. */
+    void put(String table, List<Map<String, String>> keys, List<JsonNode> become) {
         EntityType<?> type = byTable.get(table);
-        List<?> present =
-                query("select e", type, key).setFlushMode(FlushModeType.COMMIT).getResultList();
+        for (int from = 0; from < keys.size(); from += AT_ONCE) {
+            int to = Math.min(keys.size(), from + AT_ONCE);
+            Map<List<String>, Object> present = present(type, keys.subList(from, to));
+            for (int i = from; i < to; i++) {
+                put(table, type, present.get(named(keys.get(i))), become.get(i));
+            }
+        }
+    }
+
+    private void put(String table, EntityType<?> type, Object present, JsonNode row) {
         try {
-            if (present.isEmpty()) {
+            if (present == null) {
                 entities.persist(rows.treeToValue(row, type.getJavaType()));
             } else {
-                rows.readerForUpdating(present.get(0)).readValue(row);
+                rows.readerForUpdating(present).readValue(row);
             }
         } catch (JsonProcessingException e) {
             throw new IllegalStateException("A row of " + table + " does not fit its entity", e);
@@ -110,38 +121,76 @@ class RowEntities {
         }
     }
 
+    /** What stands under the keys: one question for all whose keys are texts, for they are known again by these. */
+    private Map<List<String>, Object> present(EntityType<?> type, List<Map<String, String>> keys) {
+        Map<List<String>, Object> present = new HashMap<>();
+        List<Field> fields =
+                keys.get(0).keySet().stream().map(column -> field(type, column)).toList();
+        boolean texts = keys.size() > 1 && fields.stream().allMatch(field -> field.getType() == String.class);
+        for (List<Map<String, String>> some :
+                texts ? List.of(keys) : keys.stream().map(List::of).toList()) {
+            for (Object entity : query("select e", type, some)
+                    .setFlushMode(FlushModeType.COMMIT)
+                    .getResultList()) {
+                present.put(texts ? named(fields, entity) : named(some.get(0)), entity);
+            }
+        }
+        return present;
+    }
+
+    private static List<String> named(Map<String, String> key) {
+        return new ArrayList<>(key.values());
+    }
+
+    private static List<String> named(List<Field> fields, Object entity) {
+        List<String> name = new ArrayList<>();
+        for (Field field : fields) {
+            try {
+                name.add((String) field.get(entity));
+            } catch (IllegalAccessException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+        return name;
+    }
+
     /** Takes away what has a key, at once. */
     void delete(String table, Map<String, String> key) {
-        query("delete", byTable.get(table), key).executeUpdate();
+        query("delete", byTable.get(table), List.of(key)).executeUpdate();
     }
 
     void flush() {
         entities.flush();
     }
 
-    private Query query(String what, EntityType<?> type, Map<String, String> key) {
-        List<String> conditions = new ArrayList<>();
+    /** Of what has one of the keys, which have the same columns. */
+    private Query query(String what, EntityType<?> type, List<Map<String, String>> keys) {
+        List<String> either = new ArrayList<>();
         Map<String, Object> values = new HashMap<>();
-        for (Map.Entry<String, String> one : key.entrySet()) {
-            String name = "k" + conditions.size();
-            conditions.add(
-                    "e." + attribute(type, one.getKey()) + (one.getValue() == null ? " is null" : " = :" + name));
-            if (one.getValue() != null) {
-                Class<?> kind = type.getAttribute(attribute(type, one.getKey())).getJavaType();
-                values.put(name, rows.convertValue(one.getValue(), kind));
-            }
+        for (Map<String, String> key : keys) {
+            List<String> conditions = new ArrayList<>();
+            key.forEach((column, value) -> {
+                Field field = field(type, column);
+                String name = "k" + values.size();
+                conditions.add("e." + field.getName() + (value == null ? " is null" : " = :" + name));
+                if (value != null) {
+                    values.put(name, rows.convertValue(value, field.getType()));
+                }
+            });
+            either.add(String.join(" and ", conditions));
         }
-        Query query =
-                entities.createQuery(what + " from " + type.getName() + " e where " + String.join(" and ", conditions));
+        Query query = entities.createQuery(
+                what + " from " + type.getName() + " e where (" + String.join(") or (", either) + ")");
         values.forEach(query::setParameter);
         return query;
     }
 
-    private static String attribute(EntityType<?> type, String column) {
+    private static Field field(EntityType<?> type, String column) {
         for (Class<?> of = type.getJavaType(); of != Object.class; of = of.getSuperclass()) {
             for (Field field : of.getDeclaredFields()) {
                 if (columnOf(field).equals(column)) {
-                    return field.getName();
+                    field.setAccessible(true);
+                    return field;
                 }
             }
         }

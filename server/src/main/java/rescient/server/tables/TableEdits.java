@@ -32,25 +32,29 @@ final class TableEdits {
 
     static List<Edit> of(KeptRows kept, Facts facts, List<FactChange> changes) {
         Facts after = facts.after(FactChange.ofCompany(changes));
-        Map<Map<String, String>, Edit> edits = new LinkedHashMap<>();
+        Map<Edit.Place, ArrayNode> becomes = new LinkedHashMap<>();
         OpenOrderEdits orders = new OpenOrderEdits(kept);
         for (FactChange change : changes) {
             if (OpenOrderEdits.TABLES.contains(change.table().name())) {
                 orders.add(change);
                 continue;
             }
-            Map<String, String> key = key(change);
-            Map<String, String> place = new LinkedHashMap<>(key);
-            place.put("", change.table().name());
-            edits.computeIfAbsent(
+            Edit.Place place = new Edit.Place(change.table().name(), key(change));
+            becomes.computeIfAbsent(
                     place,
-                    p -> edit(
-                            kept,
+                    p -> written(
                             change.table(),
-                            key,
-                            DeskTables.has(change.table()) ? change.after() : rows(after, change.table(), key)));
+                            DeskTables.has(change.table())
+                                    ? change.after()
+                                    : rows(after, change.table(), place.key())));
         }
-        List<Edit> all = new ArrayList<>(edits.values());
+        List<Edit.Place> places = List.copyOf(becomes.keySet());
+        List<ArrayNode> before = kept.read(places);
+        List<Edit> all = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            Edit.Place place = places.get(i);
+            all.add(new Edit(place.table(), place.key(), before.get(i), becomes.get(place)));
+        }
         all.addAll(orders.edits());
         return all;
     }
@@ -76,14 +80,14 @@ final class TableEdits {
                 .toList();
     }
 
-    private static Edit edit(KeptRows kept, Table table, Map<String, String> key, List<Row> rows) {
-        ArrayNode after = JsonNodeFactory.instance.arrayNode();
+    private static ArrayNode written(Table table, List<Row> rows) {
+        ArrayNode written = JsonNodeFactory.instance.arrayNode();
         for (Row row : rows) {
-            ObjectNode json = after.addObject();
+            ObjectNode json = written.addObject();
             for (Column column : table.columns()) {
                 json.put(column.name(), row.text(column.name()));
             }
         }
-        return new Edit(table.name(), key, kept.read(table.name(), key), after);
+        return written;
     }
 }
