@@ -14,6 +14,14 @@ final class Chromium {
     /** The same browser without what surrounds its pages, which nobody sees here and which costs more than they do. */
     private static final String SHELL = "/usr/bin/chromium-headless-shell";
 
+    private static final List<String> OPTIONS = List.of(
+            "--no-sandbox",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+
     private Chromium() {}
 
     static Playwright driver() {
@@ -21,7 +29,8 @@ final class Chromium {
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     }
 
-    static Browser launch(Playwright driver) {
+    /** @param more options of the browser */
+    static Browser launch(Playwright driver, String... more) {
         Path executable = Stream.of(SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome")
                 .map(Path::of)
                 .filter(Files::isExecutable)
@@ -30,12 +39,7 @@ final class Chromium {
         return driver.chromium()
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(executable)
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync")));
+                        .setArgs(
+                                Stream.concat(OPTIONS.stream(), Stream.of(more)).toList()));
     }
 }

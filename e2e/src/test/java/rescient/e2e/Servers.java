@@ -45,12 +45,17 @@ final class Servers implements AutoCloseable {
 
     /** Starts one for a short life and waits until it is ready. */
     Server start() throws Exception {
-        return start("2026-11-23", "-Xmx700m", "-XX:TieredStopAtLevel=1", "-XX:SharedArchiveFile=" + classes());
+        return start(
+                "2026-11-23",
+                "-Xmx700m",
+                "-Drescient.warm-up=false",
+                "-XX:TieredStopAtLevel=1",
+                "-XX:SharedArchiveFile=" + classes());
     }
 
     /** The same options for a server that somebody else starts. */
     static String quick() {
-        return "-XX:TieredStopAtLevel=1 -XX:SharedArchiveFile=" + classes();
+        return "-Drescient.warm-up=false -XX:TieredStopAtLevel=1 -XX:SharedArchiveFile=" + classes();
     }
 
     /**

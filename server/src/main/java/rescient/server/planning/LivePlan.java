@@ -18,6 +18,7 @@ import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
@@ -103,14 +104,15 @@ public class LivePlan implements DisposableBean {
             PlanNews news,
             List<PlanFollower> followers,
             List<WarmUp> warmUps,
-            Memory memory) {
+            Memory memory,
+            @Value("${rescient.warm-up:true}") boolean warmsUp) {
         this.store = store;
         this.companies = companies;
         this.facts = new LiveFacts(companies);
         this.today = today;
         this.news = news;
         this.followers = followers;
-        this.warmUps = warmUps;
+        this.warmUps = warmsUp ? warmUps : List.of();
         this.memory = memory;
     }
 

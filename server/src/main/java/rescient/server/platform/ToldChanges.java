@@ -157,13 +157,18 @@ public class ToldChanges {
                 "select coalesce(max(revision), -1) from plan_causes where made_at <= ?",
                 Long.class,
                 Timestamp.from(since));
-        return database.query(
+        List<FactChange> changes = database.query(
                 OF_COSTS,
                 (row, i) -> change(row.getString(3), row.getString(4), row.getString(5)),
                 items.toArray(String[]::new),
                 made,
                 before,
                 before);
+        // under another code it is the same
+        changes.removeIf(change -> !change.before().isEmpty()
+                && !change.after().isEmpty()
+                && !key(change.before().get(0)).equals(key(change.after().get(0))));
+        return changes;
     }
 
     /** All that became otherwise with one revision, in order. */

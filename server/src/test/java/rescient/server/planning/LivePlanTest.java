@@ -50,7 +50,7 @@ class LivePlanTest {
         when(today.day()).thenReturn(LocalDate.of(2026, 11, 23));
         when(today.now()).thenReturn(Instant.parse("2026-11-23T08:00:00Z"));
         when(store.read()).thenReturn(stored(1));
-        live = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory());
+        live = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory(), true);
         live.start();
     }
 
@@ -90,7 +90,7 @@ class LivePlanTest {
     @Test
     void withoutAnyPlanTheReasonIsTold() {
         when(store.read()).thenThrow(new IllegalStateException("the quantity of A is too large"));
-        LivePlan none = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory());
+        LivePlan none = new LivePlan(store, companies, today, news, List.of(), List.of(), new Memory(), true);
         none.start();
         assertThatThrownBy(none::current)
                 .isInstanceOf(JobProblem.class)
@@ -112,7 +112,8 @@ class LivePlanTest {
                             throw new IllegalStateException("forgot the words");
                         },
                         version -> rehearsed.add(version.revision())),
-                new Memory());
+                new Memory(),
+                true);
         slow.start();
         assertThat(slow.current().revision()).isEqualTo(1);
         assertThat(rehearsed).containsExactly(1L);
@@ -220,7 +221,8 @@ class LivePlanTest {
                     }
                 }),
                 List.of(),
-                new Memory());
+                new Memory(),
+                true);
         slow.start();
         assertThat(slow.moment(1)).isSameAs(slow.current());
         slow.changed(new CompanyChanged(2, List.of(ordered("PO-9992"))));
