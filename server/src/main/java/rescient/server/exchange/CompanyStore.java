@@ -37,6 +37,24 @@ import rescient.server.platform.Companies;
 public class CompanyStore {
     private static final Table CUSTOMER_ORDERS = Table.named("customer_orders");
     private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
+    /** The stock record and what goes with it: taken with the company, so that no check of it waits for a load that waits for the check. */
+    private static final List<String> RECORD = List.of(
+            "movements",
+            "postings",
+            "posting_orders",
+            "stock_values",
+            "stock_layers",
+            "order_costs",
+            "order_steps",
+            "in_transit",
+            "usage",
+            "receipts",
+            "count_lists",
+            "count_lines",
+            "waiting_postings",
+            "waiting_approvals",
+            "lot_counters");
+
     /** What a company is kept in. */
     private static final List<String> TABLES = Stream.concat(
                     Table.ALL.stream().map(Table::name).filter(t -> !VIEWS.contains(t)),
@@ -111,7 +129,7 @@ public class CompanyStore {
         entities.unwrap(Session.class).doWork(connection -> {
             try (Statement statement = connection.createStatement()) {
                 BulkLoad load = new BulkLoad(connection, statement);
-                load.take(TABLES);
+                load.take(Stream.concat(TABLES.stream(), RECORD.stream()).toList());
                 References references = References.later(statement);
                 clear(statement);
                 for (Table table : Table.ALL) {
@@ -167,9 +185,7 @@ public class CompanyStore {
     }
 
     private static void clear(Statement statement) throws SQLException {
-        statement.execute("truncate " + String.join(", ", TABLES)
-                + ", movements, postings, posting_orders, stock_values, stock_layers, order_costs, order_steps, in_transit,"
-                + " usage, receipts, count_lists, count_lines, waiting_postings, waiting_approvals, lot_counters");
+        statement.execute("truncate " + String.join(", ", TABLES) + ", " + String.join(", ", RECORD));
         // whoever still keeps a plan of the company before comes after this, and sees that it is gone
         statement.execute("lock table plan_journal in share row exclusive mode");
         for (String table : List.of(
