@@ -106,6 +106,8 @@ class Screenshots extends DeskTest {
         shoot(late, "going-out");
         late.navigate("/orders/bench");
         late.locator(".card", new Page.LocatorOptions().setHasText("MO-319")).click();
+        assertThat(late.getByLabel("Line 1", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
         late.keyboard().press("n");
         late.getByTestId("issue").locator("button.main-action").click();
         assertThat(late.getByTestId("costs")).isVisible();
