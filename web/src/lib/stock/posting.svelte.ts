@@ -46,8 +46,10 @@ export class Posting {
     private readonly after: () => void = () => undefined
   ) {
     this.#wish = wish;
+    // what is read anew and says the same is not another wish: whoever has pressed already is not forgotten
+    const said = $derived(JSON.stringify(this.#wish() ?? null));
     $effect(() => {
-      const now = this.#wish();
+      const now = said === 'null' ? undefined : untrack(this.#wish);
       this.#command = crypto.randomUUID();
       this.#asked++;
       this.#wanted = false;

@@ -47,8 +47,7 @@ class BuyingTest extends DeskTest {
         jdbc.update(
                 "insert into approval_limits (document, from_value, role) values ('purchase_order', 500, 'planner'),"
                         + " ('purchase_order', 600, 'approver')");
-        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
-        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+        again();
 
         Page buyer = signedIn("bram");
         buyer.navigate("/orders/letters");

@@ -66,14 +66,7 @@ class CameraTest extends DeskTest {
                         "--use-file-for-fake-video-capture=" + film)) {
             Page page = browser.newContext(new Browser.NewContextOptions().setBaseURL("http://127.0.0.1:" + port))
                     .newPage();
-            page.navigate("/");
-            page.getByLabel("Name").fill("stella");
-            page.getByLabel("Password").fill("clover");
-            page.getByRole(
-                            AriaRole.BUTTON,
-                            new Page.GetByRoleOptions().setName("Sign in").setExact(true))
-                    .click();
-            assertThat(page.getByTestId("freshness")).containsText("Plan is current");
+            signIn(page, "stella");
             page.navigate("/stock/due");
             listed(page, "PO-").waitFor();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Codes"))

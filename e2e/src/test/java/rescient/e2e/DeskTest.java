@@ -95,6 +95,12 @@ abstract class DeskTest {
         recorded = movements();
     }
 
+    /** The company as the test made it is loaded, and planned. */
+    void again() {
+        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
+        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
+    }
+
     /** Movements of the fortnight before the test. */
     private int recorded;
 
@@ -165,7 +171,12 @@ abstract class DeskTest {
 
     Page signedIn(String login, ColorScheme theme) {
         Page page = browser(theme);
-        // by the address that is printed: whoever is not signed in is asked to
+        signIn(page, login);
+        return page;
+    }
+
+    /** By the address that is printed: whoever is not signed in is asked to. */
+    static void signIn(Page page, String login) {
         page.navigate("/");
         page.getByLabel("Name").fill(login);
         page.getByLabel("Password").fill("clover");
@@ -176,7 +187,6 @@ abstract class DeskTest {
         assertThat(page.getByTestId("freshness")).containsText("Plan is current");
         // the list is there, so keys act on it
         assertThat(page.getByRole(AriaRole.LISTBOX)).isVisible();
-        return page;
     }
 
     /** A filter of the list. */

@@ -15,11 +15,6 @@ class GoodsTest extends DeskTest {
         return page.getByRole(AriaRole.TOOLBAR);
     }
 
-    private void again() {
-        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
-        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
-    }
-
     /** All that is there goes out in one posting, is charged order by order, goes by mail, and is taken back. */
     @Test
     void whatIsReadyGoesAndIsCharged() {

@@ -71,10 +71,4 @@ abstract class OrderDeskTest extends DeskTest {
         button(page, "Send it").click();
         assertThat(way.locator("[aria-current=step]")).hasText("sent");
     }
-
-    /** The company as the test made it is loaded, and planned. */
-    void again() {
-        store.replace(store.readWhole().dataset(), "Larkmoor Hives", true);
-        live.knowing(jdbc.queryForObject("select revision from company", Long.class));
-    }
 }
