@@ -23,6 +23,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import rescient.dataset.Dataset;
@@ -41,6 +42,8 @@ abstract class DeskTest {
     private static final Path DEMO = Path.of("../demo/dataset");
     private static final Dataset LARKMOOR = DatasetReader.read(DEMO);
     static final String DATABASE = TestDatabase.create();
+    /** What the demo's people sign in with, kept so that it is looked at quickly: hundreds sign in here. */
+    private static final String QUICK_PASSWORD = "{bcrypt}" + new BCryptPasswordEncoder(4).encode("clover");
     private static Playwright playwright;
     private static Browser chromium;
 
@@ -90,6 +93,7 @@ abstract class DeskTest {
     @BeforeEach
     void freshCompany() {
         jdbc.update("delete from preferences");
+        jdbc.update("update users set password = ?", QUICK_PASSWORD);
         store.replace(LARKMOOR, "Larkmoor Hives", true);
         live.knowing(jdbc.queryForObject("select revision from company", Long.class));
         recorded = movements();
