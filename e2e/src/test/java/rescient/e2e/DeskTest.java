@@ -44,6 +44,7 @@ abstract class DeskTest {
     static final String DATABASE = TestDatabase.create();
     /** What the demo's people sign in with, kept so that it is looked at quickly: hundreds sign in here. */
     private static final String QUICK_PASSWORD = "{bcrypt}" + new BCryptPasswordEncoder(4).encode("clover");
+
     private static Playwright playwright;
     private static Browser chromium;
 

@@ -152,6 +152,21 @@ class StockWorthTest extends ServerTest {
         JsonNode line = saw.get("first").get(0);
         assertThat(line.get("number").asText()).isEqualTo("MO-301");
         assertThat(line.get("item").asText()).isEqualTo("NUC-SIDE");
+        // however many other orders put something out on that day
+        UUID key = UUID.randomUUID();
+        jdbc.update(
+                "insert into postings (key, date, sentence, person, at) values (?, ?, 'Much', 'Rufus', now())",
+                key,
+                live.current().today());
+        jdbc.update(
+                "insert into movements (number, key, date, kind, item, site, quarantined, quantity, value, document,"
+                        + " order_number, order_line, person, entered) select (select max(number) from movements) + i, ?, ?,"
+                        + " 'output', 'NUC-SIDE', 'LARKMOOR', false, 1, 0, 'make', 'A-' || i, '1', 'Rufus', now() from"
+                        + " generate_series(1, 2500) i",
+                key,
+                live.current().today());
+        assertThat(named(differences("center"), "Saw").get("value").decimalValue())
+                .isEqualByComparingTo("5.66");
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
@@ -137,37 +138,25 @@ public class ToldChanges {
         return changes;
     }
 
-    /** What decides what making something costs: standard costs, the routing of what is made, and rates of work centers. */
+    /** What decides what making things costs: their standard costs, their routings, and the rates of work centers. */
     private static final String OF_COSTS = """
-            select f.revision, f.place, f.table_name, f.before, f.after from fact_changes f
-            where f.item = any (?) and (f.table_name = 'items' or f.table_name = 'operations' and f.item = ?)
-              and f.revision > ?
-            union all
-            select f.revision, f.place, f.table_name, f.before, f.after from fact_changes f
-            where f.table_name = 'work_centers' and f.revision > ?
-            order by 1, 2""";
+            select f.revision, c.made_at, c.kind, c.name, c.sentence, f.table_name, f.before, f.after
+            from fact_changes f join plan_causes c on c.revision = f.revision
+            where c.made_at > ? and (f.item = any (?) and f.table_name in ('items', 'operations')
+              or f.table_name = 'work_centers')
+            order by f.revision, f.place""";
 
-    /**
-     * What became otherwise of the costs of something since a moment, in order.
-     *
-     * @param made the item whose routing counts, one of {@code items}
-     */
-    public List<FactChange> ofCosts(Instant since, Collection<String> items, String made) {
-        Long before = database.queryForObject(
-                "select coalesce(max(revision), -1) from plan_causes where made_at <= ?",
-                Long.class,
-                Timestamp.from(since));
-        List<FactChange> changes = database.query(
-                OF_COSTS,
-                (row, i) -> change(row.getString(3), row.getString(4), row.getString(5)),
-                items.toArray(String[]::new),
-                made,
-                before,
-                before);
+    /** What became otherwise of the costs of items, of their making, and of all work centers since a moment, in order. */
+    public List<Told> ofCosts(Instant since, Collection<String> items) {
+        List<Told> changes = new ArrayList<>(
+                database.query(OF_COSTS, (row, i) -> told(row), Timestamp.from(since), items.toArray(String[]::new)));
         // under another code it is the same
-        changes.removeIf(change -> !change.before().isEmpty()
-                && !change.after().isEmpty()
-                && !key(change.before().get(0)).equals(key(change.after().get(0))));
+        changes.removeIf(told -> {
+            FactChange change = told.change();
+            return !change.before().isEmpty()
+                    && !change.after().isEmpty()
+                    && !key(change.before().get(0)).equals(key(change.after().get(0)));
+        });
         return changes;
     }
 
@@ -217,11 +206,15 @@ public class ToldChanges {
                 "select f.revision, c.made_at, c.kind, c.name, c.sentence, f.table_name, f.before, f.after"
                         + " from fact_changes f join plan_causes c on c.revision = f.revision where " + which
                         + " order by f.revision desc, f.place limit " + most,
-                (row, i) -> new Told(
-                        row.getLong(1),
-                        row.getTimestamp(2).toInstant(),
-                        new Cause(Cause.Kind.valueOf(row.getString(3)), row.getString(4), row.getString(5)),
-                        change(row.getString(6), row.getString(7), row.getString(8))),
+                (row, i) -> told(row),
                 values);
+    }
+
+    private Told told(ResultSet row) throws SQLException {
+        return new Told(
+                row.getLong(1),
+                row.getTimestamp(2).toInstant(),
+                new Cause(Cause.Kind.valueOf(row.getString(3)), row.getString(4), row.getString(5)),
+                change(row.getString(6), row.getString(7), row.getString(8)));
     }
 }

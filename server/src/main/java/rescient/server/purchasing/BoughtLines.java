@@ -43,15 +43,23 @@ class BoughtLines {
                     + " 'supplier_return' and m.date >= ? and m.reverses is null and not exists (select from movements r"
                     + " where r.reverses = m.number) group by 1, 2";
 
-    private static final String DOUBTFUL =
-            "select m.order_number as number, m.order_line as line, sum(case when m.quarantined then m.quantity else"
-                    + " least(m.quantity, coalesce((select sum(s.quantity) from movements s where s.kind = 'state' and"
-                    + " s.quarantined and s.quantity > 0 and s.item = m.item and s.site = m.site and s.lot is not distinct"
-                    + " from m.lot and s.serial is not distinct from m.serial and (m.lot is not null or m.serial is not"
-                    + " null) and s.reverses is null and not exists (select from movements r where r.reverses ="
-                    + " s.number)), 0)) end) as quantity from movements m where m.kind = 'receipt' and m.document in"
-                    + " ('buy', 'subcontract') and m.date >= ? and m.reverses is null and not exists (select from movements"
-                    + " r where r.reverses = m.number) group by 1, 2";
+    private static final String DOUBTFUL = """
+            with aside as (
+              select s.item, s.site, coalesce(s.lot, '') as lot, coalesce(s.serial, '') as serial, sum(s.quantity) as quantity
+              from movements s
+              where s.kind = 'state' and s.quarantined and s.quantity > 0 and (s.lot is not null or s.serial is not null)
+                and s.reverses is null and not exists (select from movements r where r.reverses = s.number)
+              group by 1, 2, 3, 4)
+            select m.order_number as number, m.order_line as line,
+              sum(case when m.quarantined then m.quantity else least(m.quantity, a.quantity) end) as quantity
+            from movements m
+              left join aside a on a.item = m.item and a.site = m.site and a.lot = coalesce(m.lot, '')
+                and a.serial = coalesce(m.serial, '')
+            where m.kind = 'receipt' and m.document in ('buy', 'subcontract') and m.date >= ? and m.reverses is null
+              and (m.quarantined or a.quantity is not null)
+              and not exists (select from movements r where r.reverses = m.number)
+            group by 1, 2""";
+
     /** Receipts of orders that nobody knows any more. */
     private static final String ALONE =
             "select r.* from receipts r where r.received_date between ? and ? and r.supplier <> '' and not exists (select from"

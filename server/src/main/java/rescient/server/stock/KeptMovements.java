@@ -6,7 +6,6 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -30,7 +29,6 @@ import rescient.dataset.KeptRecord;
 import rescient.dataset.Postings;
 import rescient.dataset.Row;
 import rescient.server.commands.Turn;
-import rescient.server.platform.Nullable;
 import rescient.server.platform.RowCells;
 
 /** The stock record in the database: movements, what stock is worth, and what orders cost. */
@@ -202,16 +200,16 @@ class KeptMovements implements KeptRecord {
         return database.query(sql, (row, i) -> KeptRecord.row(table, RowCells.of(row)), arguments);
     }
 
-    /** When an order was given out; null: nobody knows. */
-    @Nullable
-    Instant released(String number) {
-        return database
-                .queryForList("select created_at from supply_orders where number = ?", Timestamp.class, number)
-                .stream()
-                .filter(Objects::nonNull)
-                .findFirst()
-                .map(Timestamp::toInstant)
-                .orElse(null);
+    /** When orders were given out; of some nobody knows. */
+    Map<String, Instant> released(Collection<String> numbers) {
+        Map<String, Instant> released = new HashMap<>();
+        database.query(
+                "select number, created_at from supply_orders where number = any (?) and created_at is not null",
+                row -> {
+                    released.put(row.getString(1), row.getTimestamp(2).toInstant());
+                },
+                texts(numbers));
+        return released;
     }
 
     Optional<PostingRecord> posting(UUID key) {

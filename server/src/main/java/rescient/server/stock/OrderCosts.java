@@ -4,12 +4,13 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
+import java.util.function.BiConsumer;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
 import rescient.core.costing.OrderStatement;
@@ -24,6 +25,9 @@ import rescient.server.platform.ToldChanges;
 /** What orders that make something cost, against what they were expected to when they were given out. */
 @Component
 class OrderCosts {
+    /** So many orders are read together. */
+    private static final int AT_ONCE = 1_000;
+
     private static final List<String> KINDS = List.of("make", "assemble", "subcontract");
 
     private final KeptMovements kept;
@@ -78,28 +82,81 @@ class OrderCosts {
 
     /** Of all lines of an order on which something was posted. */
     List<CostStatement> of(PlanVersion version, String number) {
-        Directory directory = version.directory();
-        List<String> one = List.of(number);
-        List<Row> lines = new ArrayList<>(kept.ofOrders("open_orders", one));
-        lines.addAll(kept.ofOrders("closed_orders", one));
-        List<Row> parts = new ArrayList<>(kept.ofOrders("open_order_components", one));
-        parts.addAll(kept.ofOrders("closed_order_components", one));
-        List<Row> steps = kept.ofOrders("order_steps", one);
-        List<Row> costs = kept.ofOrders("order_costs", one);
-        List<Row> movements = kept.movementsOn(one);
-        Instant released = kept.released(number);
-        return lines.stream()
-                .filter(line -> KINDS.contains(line.text("kind")))
-                .map(line -> statement(
-                        directory,
-                        then(directory, released, line, of(parts, line), of(movements, line)),
-                        line,
-                        of(parts, line),
-                        of(steps, line),
-                        of(costs, line),
-                        of(movements, line)))
-                .filter(Objects::nonNull)
-                .toList();
+        List<CostStatement> statements = new ArrayList<>();
+        each(version, List.of(number), (order, statement) -> statements.add(statement));
+        return statements;
+    }
+
+    /** Tells the statements of all lines of orders on which something was posted, with the order's number. */
+    void each(PlanVersion version, List<String> numbers, BiConsumer<String, CostStatement> told) {
+        for (int from = 0; from < numbers.size(); from += AT_ONCE) {
+            some(version.directory(), numbers.subList(from, Math.min(numbers.size(), from + AT_ONCE)), told);
+        }
+    }
+
+    private void some(Directory directory, List<String> numbers, BiConsumer<String, CostStatement> told) {
+        List<Row> lines = new ArrayList<>(kept.ofOrders("open_orders", numbers));
+        lines.addAll(kept.ofOrders("closed_orders", numbers));
+        Rows parts = new Rows(kept.ofOrders("open_order_components", numbers));
+        parts.add(kept.ofOrders("closed_order_components", numbers));
+        Rows steps = new Rows(kept.ofOrders("order_steps", numbers));
+        Rows costs = new Rows(kept.ofOrders("order_costs", numbers));
+        Rows movements = new Rows(kept.movementsOn(numbers));
+        Map<String, Instant> released = kept.released(numbers);
+        List<Row> made =
+                lines.stream().filter(line -> KINDS.contains(line.text("kind"))).toList();
+        List<ToldChanges.Told> since = since(released, made, parts, movements);
+        for (Row line : made) {
+            Directory then =
+                    then(directory, released.get(line.text("number")), since, line, parts.of(line), movements.of(line));
+            CostStatement statement = statement(
+                    directory, then, line, parts.of(line), steps.of(line), costs.of(line), movements.of(line));
+            if (statement != null) {
+                told.accept(line.text("number"), statement);
+            }
+        }
+    }
+
+    /** Rows by the line of an order that they belong to. */
+    private static final class Rows {
+        private record Line(String number, String line) {}
+
+        private final Map<Line, List<Row>> byLine = new HashMap<>();
+
+        Rows(List<Row> rows) {
+            add(rows);
+        }
+
+        void add(List<Row> rows) {
+            rows.forEach(row ->
+                    byLine.computeIfAbsent(line(row), l -> new ArrayList<>()).add(row));
+        }
+
+        List<Row> of(Row line) {
+            return byLine.getOrDefault(line(line), List.of());
+        }
+
+        private static Line line(Row row) {
+            return new Line(row.text("number"), row.text("line"));
+        }
+    }
+
+    private static Set<String> items(Row line, List<Row> parts, List<Row> movements) {
+        Set<String> items = new HashSet<>();
+        items.add(line.text("item"));
+        parts.forEach(part -> items.add(part.text("component")));
+        movements.forEach(movement -> items.add(movement.text("item")));
+        return items;
+    }
+
+    /** What became otherwise since the first of them was given out. */
+    private List<ToldChanges.Told> since(Map<String, Instant> released, List<Row> lines, Rows parts, Rows movements) {
+        Set<String> items = new HashSet<>();
+        lines.forEach(line -> items.addAll(items(line, parts.of(line), movements.of(line))));
+        return released.values().stream()
+                .min(Comparator.naturalOrder())
+                .map(first -> told.ofCosts(first, items))
+                .orElse(List.of());
     }
 
     /**
@@ -107,21 +164,26 @@ class OrderCosts {
      *
      * @param released null: nobody knows, and those of today count
      */
-    private Directory then(Directory now, @Nullable Instant released, Row line, List<Row> parts, List<Row> movements) {
-        if (released == null) {
+    private static Directory then(
+            Directory now,
+            @Nullable Instant released,
+            List<ToldChanges.Told> since,
+            Row line,
+            List<Row> parts,
+            List<Row> movements) {
+        if (released == null || since.isEmpty()) {
             return now;
         }
-        Set<String> items = new HashSet<>();
-        items.add(line.text("item"));
-        parts.forEach(part -> items.add(part.text("component")));
-        movements.forEach(movement -> items.add(movement.text("item")));
-        return now.before(told.ofCosts(released, items, line.text("item")));
-    }
-
-    private static List<Row> of(List<Row> rows, Row line) {
-        return rows.stream()
-                .filter(row -> line.text("line").equals(row.text("line")))
-                .toList();
+        Set<String> items = items(line, parts, movements);
+        return now.before(since.stream()
+                .filter(told -> told.at().isAfter(released))
+                .map(ToldChanges.Told::change)
+                .filter(change -> switch (change.table().name()) {
+                    case "items" -> items.contains(change.any().text("code"));
+                    case "operations" -> line.text("item").equals(change.any().text("item"));
+                    default -> true;
+                })
+                .toList());
     }
 
     @Nullable

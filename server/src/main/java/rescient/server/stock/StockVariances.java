@@ -5,6 +5,8 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -19,8 +21,6 @@ import rescient.server.platform.Nullable;
 class StockVariances {
     /** Of each group, so many orders or movements are told. */
     private static final int TOLD = 200;
-    /** Of so many orders, the last ones, the work is compared. */
-    private static final int ORDERS = 500;
 
     /** What orders left over, on the day of their last movement. */
     private static final String OF_ORDERS =
@@ -44,7 +44,7 @@ class StockVariances {
 
     private static final String REPORTED =
             "select order_number, max(date) as day from movements where kind = 'output' and date > ? and date <= ?"
-                    + " group by order_number order by max(date) desc, order_number limit " + ORDERS;
+                    + " group by order_number";
 
     private final JdbcTemplate database;
     private final OrderCosts costs;
@@ -125,30 +125,30 @@ class StockVariances {
 
     /** Work that took longer or cost more than expected, of what was put out on these days. */
     private List<Variances.Variance> ofWork(PlanVersion version, LocalDate from, LocalDate to) {
-        List<Variances.Variance> all = new ArrayList<>();
+        Map<String, LocalDate> days = new TreeMap<>();
         database.query(
-                        REPORTED,
-                        (row, i) -> new Object[] {row.getString(1), row.getObject(2, LocalDate.class)},
-                        from,
-                        to)
-                .forEach(order -> {
-                    String number = (String) order[0];
-                    for (OrderCosts.CostStatement statement : costs.of(version, number)) {
-                        for (OrderCosts.CostLine line : statement.lines()) {
-                            BigDecimal differs = line.actual().subtract(line.expected());
-                            if (line.center() != null && differs.signum() != 0) {
-                                all.add(new Variances.Variance(
-                                        "make",
-                                        statement.item(),
-                                        line.center(),
-                                        number,
-                                        statement.line(),
-                                        (LocalDate) order[1],
-                                        differs));
-                            }
-                        }
-                    }
-                });
+                REPORTED,
+                row -> {
+                    days.put(row.getString(1), row.getObject(2, LocalDate.class));
+                },
+                from,
+                to);
+        List<Variances.Variance> all = new ArrayList<>();
+        costs.each(
+                version,
+                List.copyOf(days.keySet()),
+                (number, statement) -> statement.lines().stream()
+                        .filter(line -> line.center() != null)
+                        .map(line -> new Variances.Variance(
+                                "make",
+                                statement.item(),
+                                line.center(),
+                                number,
+                                statement.line(),
+                                days.get(number),
+                                line.actual().subtract(line.expected())))
+                        .filter(variance -> variance.value().signum() != 0)
+                        .forEach(all::add));
         return all;
     }
 }
