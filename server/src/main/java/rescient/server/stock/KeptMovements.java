@@ -441,11 +441,10 @@ class KeptMovements implements KeptRecord {
 
     /** What the stock points that it touched are worth then, with their layers. */
     private void values(Postings postings) {
-        List<Object[]> points = new ArrayList<>();
+        Collection<Books.Point> points = postings.points();
         List<Object[]> values = new ArrayList<>();
         List<Object[]> layers = new ArrayList<>();
-        for (Books.Point point : postings.points()) {
-            points.add(new Object[] {point.item(), point.site()});
+        for (Books.Point point : points) {
             values.add(new Object[] {
                 point.item(), point.site(), postings.amount(point).value()
             });
@@ -467,7 +466,11 @@ class KeptMovements implements KeptRecord {
                 "insert into stock_values (item, site, value) values (?, ?, ?) on conflict (item, site) do update set"
                         + " value = excluded.value",
                 values);
-        database.batchUpdate("delete from stock_layers where item = ? and site = ?", points);
+        database.update(
+                "delete from stock_layers l using unnest(?::text[], ?::text[]) as p (item, site) where l.item = p.item and"
+                        + " l.site = p.site",
+                points.stream().map(Books.Point::item).toArray(String[]::new),
+                points.stream().map(Books.Point::site).toArray(String[]::new));
         database.batchUpdate(
                 "insert into stock_layers (item, site, lot, serial, date, number, quantity, value)"
                         + " values (?, ?, ?, ?, ?, ?, ?, ?)",

@@ -4,12 +4,10 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.util.Map;
 
 /**
- * The rows of a table of the database under one key, as they were and as they become.
+ * The rows of a table of the database under one key, as they become.
  *
  * @param key column and value
- * @param before rows as JSON, without what the database numbers itself; so is {@code after}
+ * @param before how many there were
+ * @param after rows as JSON, without what the database numbers itself
  */
-record Edit(String table, Map<String, String> key, ArrayNode before, ArrayNode after) {
-    /** Where it stands. */
-    record Place(String table, Map<String, String> key) {}
-}
+record Edit(String table, Map<String, String> key, int before, ArrayNode after) {}

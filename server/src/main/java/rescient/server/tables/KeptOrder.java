@@ -64,9 +64,9 @@ record KeptOrder(ArrayNode head, ArrayNode lines, ArrayNode components) {
     /** What makes this of the order that was. */
     List<Edit> from(KeptOrder before, String number) {
         return List.of(
-                new Edit(HEADS, Map.of("number", number), before.head, head),
-                new Edit(LINES, Map.of("order_number", number), before.lines, lines),
-                new Edit(COMPONENTS, Map.of("order_number", number), before.components, components));
+                new Edit(HEADS, Map.of("number", number), before.head.size(), head),
+                new Edit(LINES, Map.of("order_number", number), before.lines.size(), lines),
+                new Edit(COMPONENTS, Map.of("order_number", number), before.components.size(), components));
     }
 
     static String text(JsonNode row, String column) {

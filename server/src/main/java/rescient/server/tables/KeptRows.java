@@ -5,14 +5,14 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -37,6 +37,8 @@ class KeptRows {
     private final JdbcTemplate database;
     private final RowEntities entities;
     private final ObjectMapper json;
+    /** Of each table, as it is for as long as the server runs. */
+    private final Map<String, String> columns = new ConcurrentHashMap<>();
 
     KeptRows(JdbcTemplate database, RowEntities entities, ObjectMapper json) {
         this.database = database;
@@ -56,57 +58,6 @@ class KeptRows {
         return array(rows);
     }
 
-    /**
-     * The rows of many keys, in their order: one question for all of a table whose keys have the same columns.
-     *
-     * @param places tables with a key each
-     */
-    List<ArrayNode> read(List<Edit.Place> places) {
-        ArrayNode[] rows = new ArrayNode[places.size()];
-        Map<String, List<Integer>> alike = new LinkedHashMap<>();
-        for (int i = 0; i < rows.length; i++) {
-            Edit.Place place = places.get(i);
-            alike.computeIfAbsent(place.table() + ' ' + matching(place.key()), k -> new ArrayList<>())
-                    .add(i);
-        }
-        for (List<Integer> some : alike.values()) {
-            Edit.Place first = places.get(some.get(0));
-            if (some.size() == 1 || said(first.key()).length == 0) {
-                some.forEach(i -> rows[i] = read(first.table(), places.get(i).key()));
-            } else {
-                List<String> found =
-                        together(first, some.stream().map(places::get).toList());
-                for (int i = 0; i < found.size(); i++) {
-                    rows[some.get(i)] = array(found.get(i));
-                }
-            }
-        }
-        return List.of(rows);
-    }
-
-    private List<String> together(Edit.Place first, List<Edit.Place> alike) {
-        List<String> columns = first.key().keySet().stream()
-                .filter(column -> first.key().get(column) != null)
-                .toList();
-        String joined = first.key().keySet().stream()
-                .map(column -> "t.\"" + column + "\""
-                        + (columns.contains(column) ? "::text = k.c" + columns.indexOf(column) : " is null"))
-                .collect(Collectors.joining(" and "));
-        String sql = "select coalesce(jsonb_agg(to_jsonb(t) - 'id'" + (numbered(first.table()) ? " order by t.id" : "")
-                + ") filter (where t.\"" + columns.get(0) + "\" is not null), '[]')::text from unnest("
-                + columns.stream().map(column -> "?::text[]").collect(Collectors.joining(", "))
-                + ") with ordinality as k ("
-                + IntStream.range(0, columns.size()).mapToObj(i -> "c" + i).collect(Collectors.joining(", "))
-                + ", n) left join " + first.table() + " t on " + joined + " group by k.n order by k.n";
-        return database.queryForList(
-                sql,
-                String.class,
-                columns.stream()
-                        .map(column ->
-                                alike.stream().map(one -> one.key().get(column)).toArray(String[]::new))
-                        .toArray());
-    }
-
     private ArrayNode array(String rows) {
         try {
             return (ArrayNode) json.readTree(rows);
@@ -119,26 +70,25 @@ class KeptRows {
     void keep(List<Edit> edits) {
         List<Edit> inOrder = new ArrayList<>(edits);
         inOrder.sort(Comparator.comparingInt(e -> TABLES.indexOf(e.table())));
-        delete(inOrder, edit -> !edit.after().isEmpty() && !isOneRow(edit));
-        for (int from = 0; from < inOrder.size(); ) {
-            Edit first = inOrder.get(from);
-            int to = from + 1;
-            while (to < inOrder.size() && alike(first, inOrder.get(to))) {
-                to++;
-            }
-            write(inOrder.subList(from, to));
-            from = to;
-        }
+        delete(inOrder, edit -> edit.before() > 0 && !edit.after().isEmpty() && !isOneRow(edit));
+        alike(inOrder).forEach(this::write);
         entities.flush();
         // what goes, when nothing refers to it any more
         delete(inOrder, edit -> edit.after().isEmpty());
     }
 
-    /** Of one table, kept in the same way, under keys of the same columns. */
-    private boolean alike(Edit edit, Edit other) {
-        return edit.table().equals(other.table())
-                && throughEntity(edit) == throughEntity(other)
-                && edit.key().keySet().equals(other.key().keySet());
+    /** In their order, those together that follow each other and are of one table and kept in the same way. */
+    private List<List<Edit>> alike(List<Edit> edits) {
+        List<List<Edit>> all = new ArrayList<>();
+        Edit last = null;
+        for (Edit edit : edits) {
+            if (last == null || !edit.table().equals(last.table()) || throughEntity(edit) != throughEntity(last)) {
+                all.add(new ArrayList<>());
+            }
+            all.get(all.size() - 1).add(edit);
+            last = edit;
+        }
+        return all;
     }
 
     private void write(List<Edit> alike) {
@@ -176,24 +126,27 @@ class KeptRows {
 
     /** Those that refer to others come first. */
     private void delete(List<Edit> inOrder, Predicate<Edit> which) {
-        for (int i = inOrder.size() - 1; i >= 0; i--) {
-            Edit edit = inOrder.get(i);
-            if (which.test(edit) && throughEntity(edit)) {
-                entities.delete(edit.table(), edit.key());
-            } else if (which.test(edit)) {
-                database.update("delete from " + edit.table() + " where " + matching(edit.key()), said(edit.key()));
+        List<Edit> gone = new ArrayList<>(inOrder.stream().filter(which).toList());
+        Collections.reverse(gone);
+        for (List<Edit> some : alike(gone)) {
+            Edit first = some.get(0);
+            if (throughEntity(first)) {
+                entities.delete(first.table(), some.stream().map(Edit::key).toList());
+            } else {
+                some.forEach(edit -> database.update(
+                        "delete from " + edit.table() + " where " + matching(edit.key()), said(edit.key())));
             }
         }
     }
 
     /** Single rows are; many at once, as of a what-if that is taken over, go in one statement for each key. */
     private boolean throughEntity(Edit edit) {
-        return edit.before().size() <= 1 && edit.after().size() <= 1 && entities.keep(edit.table());
+        return edit.before() <= 1 && edit.after().size() <= 1 && entities.keep(edit.table());
     }
 
     /** One row that stays, under whatever refers to it. */
     private static boolean isOneRow(Edit edit) {
-        return edit.before().size() == 1 && edit.after().size() == 1;
+        return edit.before() == 1 && edit.after().size() == 1;
     }
 
     private static String matching(Map<String, String> key) {
@@ -212,12 +165,14 @@ class KeptRows {
     }
 
     private String columns(String table) {
-        return String.join(
-                ", ",
-                database.queryForList(
-                        "select quote_ident(attname) from pg_attribute where attrelid = ?::regclass and attnum > 0"
-                                + " and not attisdropped and attidentity = ''",
-                        String.class,
-                        table));
+        return columns.computeIfAbsent(
+                table,
+                name -> String.join(
+                        ", ",
+                        database.queryForList(
+                                "select quote_ident(attname) from pg_attribute where attrelid = ?::regclass and attnum > 0"
+                                        + " and not attisdropped and attidentity = ''",
+                                String.class,
+                                name)));
     }
 }

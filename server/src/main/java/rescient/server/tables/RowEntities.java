@@ -23,9 +23,17 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.lang.reflect.Field;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.hibernate.Session;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /**
@@ -35,12 +43,14 @@ import org.springframework.stereotype.Component;
 @Component
 class RowEntities {
     private final EntityManager entities;
+    private final JdbcTemplate database;
     private final ObjectMapper rows;
     /** Of the tables whose entity stands for itself. */
     private final Map<String, EntityType<?>> byTable = new HashMap<>();
 
-    RowEntities(EntityManager entities, EntityManagerFactory factory) {
+    RowEntities(EntityManager entities, EntityManagerFactory factory, JdbcTemplate database) {
         this.entities = entities;
+        this.database = database;
         this.rows = JsonMapper.builder()
                 .addModule(new JavaTimeModule())
                 .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
@@ -92,18 +102,12 @@ class RowEntities {
                 : column.name().replace("`", "");
     }
 
-    /** So many keys stand in one question at most. */
-    private static final int AT_ONCE = 100;
-
     /** Puts rows in the places of those that have their keys, or adds them; {@link #flush} writes them. */
     void put(String table, List<Map<String, String>> keys, List<JsonNode> become) {
         EntityType<?> type = byTable.get(table);
-        for (int from = 0; from < keys.size(); from += AT_ONCE) {
-            int to = Math.min(keys.size(), from + AT_ONCE);
-            Map<List<String>, Object> present = present(type, keys.subList(from, to));
-            for (int i = from; i < to; i++) {
-                put(table, type, present.get(named(keys.get(i))), become.get(i));
-            }
+        List<?> present = present(table, type, keys);
+        for (int i = 0; i < keys.size(); i++) {
+            put(table, type, present.get(i), become.get(i));
         }
     }
 
@@ -121,66 +125,101 @@ class RowEntities {
         }
     }
 
-    /** What stands under the keys: one question for all whose keys are texts, for they are known again by these. */
-    private Map<List<String>, Object> present(EntityType<?> type, List<Map<String, String>> keys) {
-        Map<List<String>, Object> present = new HashMap<>();
-        List<Field> fields =
-                keys.get(0).keySet().stream().map(column -> field(type, column)).toList();
-        boolean texts = keys.size() > 1 && fields.stream().allMatch(field -> field.getType() == String.class);
-        for (List<Map<String, String>> some :
-                texts ? List.of(keys) : keys.stream().map(List::of).toList()) {
-            for (Object entity : query("select e", type, some)
-                    .setFlushMode(FlushModeType.COMMIT)
-                    .getResultList()) {
-                present.put(texts ? named(fields, entity) : named(some.get(0)), entity);
+    /** What stands under each key, null where nothing does; two questions for all of them, however many. */
+    private List<?> present(String table, EntityType<?> type, List<Map<String, String>> keys) {
+        if (!numbered(type)) {
+            List<Object> present = new ArrayList<>();
+            for (Map<String, String> key : keys) {
+                List<?> one = query("select e", type, key)
+                        .setFlushMode(FlushModeType.COMMIT)
+                        .getResultList();
+                present.add(one.isEmpty() ? null : one.get(0));
+            }
+            return present;
+        }
+        Map<Integer, Long> ids = ids(table, keys);
+        List<Integer> places = List.copyOf(ids.keySet());
+        List<?> found = entities.unwrap(Session.class)
+                .byMultipleIds(type.getJavaType())
+                .multiLoad(places.stream().map(ids::get).toList());
+        Object[] present = new Object[keys.size()];
+        for (int i = 0; i < places.size(); i++) {
+            present[places.get(i)] = found.get(i);
+        }
+        return Arrays.asList(present);
+    }
+
+    /** Takes away what has one of these keys, at once. */
+    void delete(String table, List<Map<String, String>> keys) {
+        EntityType<?> type = byTable.get(table);
+        if (!numbered(type)) {
+            keys.forEach(key -> query("delete", type, key).executeUpdate());
+            return;
+        }
+        Map<Integer, Long> ids = ids(table, keys);
+        if (!ids.isEmpty()) {
+            entities.createQuery("delete from " + type.getName() + " e where e.id in (:ids)")
+                    .setParameter("ids", ids.values())
+                    .executeUpdate();
+        }
+    }
+
+    /** Whether the database numbers the rows, so that they are found by what it gave. */
+    private static boolean numbered(EntityType<?> type) {
+        return type.hasSingleIdAttribute()
+                && type.getIdType().getJavaType() == Long.class
+                && type.getId(Long.class).getName().equals("id");
+    }
+
+    /** The numbers of the rows under the keys, which have the same columns, by the place of the key. */
+    private Map<Integer, Long> ids(String table, List<Map<String, String>> keys) {
+        List<String> columns = List.copyOf(keys.get(0).keySet());
+        List<String> same = new ArrayList<>();
+        List<Object> values = new ArrayList<>();
+        for (int c = 0; c < columns.size(); c++) {
+            String column = columns.get(c);
+            String[] texts = keys.stream().map(key -> key.get(column)).toArray(String[]::new);
+            values.add(texts);
+            String there = "t.\"" + column + "\"";
+            if (field(byTable.get(table), column).getType() == Boolean.class) {
+                same.add("(" + there + " is true) = (k.c" + c + " is not null)");
+            } else if (Stream.of(texts).noneMatch(Objects::isNull)) {
+                same.add(there + "::text = k.c" + c);
+            } else {
+                same.add(there + "::text is not distinct from k.c" + c);
             }
         }
-        return present;
-    }
-
-    private static List<String> named(Map<String, String> key) {
-        return new ArrayList<>(key.values());
-    }
-
-    private static List<String> named(List<Field> fields, Object entity) {
-        List<String> name = new ArrayList<>();
-        for (Field field : fields) {
-            try {
-                name.add((String) field.get(entity));
-            } catch (IllegalAccessException e) {
-                throw new IllegalStateException(e);
-            }
-        }
-        return name;
-    }
-
-    /** Takes away what has a key, at once. */
-    void delete(String table, Map<String, String> key) {
-        query("delete", byTable.get(table), List.of(key)).executeUpdate();
+        String named = IntStream.range(0, columns.size()).mapToObj(c -> "c" + c).collect(Collectors.joining(", "));
+        String sql = "select k.n - 1, t.id from unnest("
+                + columns.stream().map(column -> "?::text[]").collect(Collectors.joining(", "))
+                + ") with ordinality as k (" + named + ", n) join " + table + " t on " + String.join(" and ", same);
+        Map<Integer, Long> ids = new LinkedHashMap<>();
+        database.query(
+                sql,
+                row -> {
+                    ids.put(row.getInt(1), row.getLong(2));
+                },
+                values.toArray());
+        return ids;
     }
 
     void flush() {
         entities.flush();
     }
 
-    /** Of what has one of the keys, which have the same columns. */
-    private Query query(String what, EntityType<?> type, List<Map<String, String>> keys) {
-        List<String> either = new ArrayList<>();
+    private Query query(String what, EntityType<?> type, Map<String, String> key) {
+        List<String> conditions = new ArrayList<>();
         Map<String, Object> values = new HashMap<>();
-        for (Map<String, String> key : keys) {
-            List<String> conditions = new ArrayList<>();
-            key.forEach((column, value) -> {
-                Field field = field(type, column);
-                String name = "k" + values.size();
-                conditions.add("e." + field.getName() + (value == null ? " is null" : " = :" + name));
-                if (value != null) {
-                    values.put(name, rows.convertValue(value, field.getType()));
-                }
-            });
-            either.add(String.join(" and ", conditions));
-        }
-        Query query = entities.createQuery(
-                what + " from " + type.getName() + " e where (" + String.join(") or (", either) + ")");
+        key.forEach((column, value) -> {
+            Field field = field(type, column);
+            String name = "k" + values.size();
+            conditions.add("e." + field.getName() + (value == null ? " is null" : " = :" + name));
+            if (value != null) {
+                values.put(name, rows.convertValue(value, field.getType()));
+            }
+        });
+        Query query =
+                entities.createQuery(what + " from " + type.getName() + " e where " + String.join(" and ", conditions));
         values.forEach(query::setParameter);
         return query;
     }

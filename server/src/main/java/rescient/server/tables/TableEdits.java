@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import rescient.dataset.Column;
+import rescient.dataset.ColumnType;
 import rescient.dataset.DeskTables;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
@@ -25,44 +26,47 @@ final class TableEdits {
             "calendar_exceptions", List.of("calendar"),
             "history_corrections", List.of("item", "site"),
             "forecast_adjustments", List.of("item", "site"),
-            "forecast_versions", List.of("set", "item", "site"),
-            "stock", List.of("item", "site"));
+            "forecast_versions", List.of("set", "item", "site"));
 
     private TableEdits() {}
 
     static List<Edit> of(KeptRows kept, Facts facts, List<FactChange> changes) {
         Facts after = facts.after(FactChange.ofCompany(changes));
-        Map<Edit.Place, ArrayNode> becomes = new LinkedHashMap<>();
+        Map<Place, Edit> edits = new LinkedHashMap<>();
         OpenOrderEdits orders = new OpenOrderEdits(kept);
         for (FactChange change : changes) {
             if (OpenOrderEdits.TABLES.contains(change.table().name())) {
                 orders.add(change);
                 continue;
             }
-            Edit.Place place = new Edit.Place(change.table().name(), key(change));
-            becomes.computeIfAbsent(
+            Place place = new Place(change.table(), key(change));
+            edits.computeIfAbsent(
                     place,
-                    p -> written(
-                            change.table(),
-                            DeskTables.has(change.table())
-                                    ? change.after()
-                                    : rows(after, change.table(), place.key())));
+                    p -> DeskTables.has(change.table())
+                            ? edit(place, change.before(), change.after())
+                            : edit(place, rows(facts, change, place), rows(after, change, place)));
         }
-        List<Edit.Place> places = List.copyOf(becomes.keySet());
-        List<ArrayNode> before = kept.read(places);
-        List<Edit> all = new ArrayList<>();
-        for (int i = 0; i < places.size(); i++) {
-            Edit.Place place = places.get(i);
-            all.add(new Edit(place.table(), place.key(), before.get(i), becomes.get(place)));
-        }
+        List<Edit> all = new ArrayList<>(edits.values());
         all.addAll(orders.edits());
         return all;
     }
 
+    /** Rows that are edited together. */
+    private record Place(Table table, Map<String, String> key) {}
+
+    private static Edit edit(Place place, List<Row> before, List<Row> after) {
+        return new Edit(place.table.name(), place.key, before.size(), written(place.table, after));
+    }
+
+    /** Under the key as it is kept; nothing and no are the same there. */
     private static Map<String, String> key(FactChange change) {
-        Row row = (change.after().isEmpty() ? change.before() : change.after()).get(0);
+        Row row = (change.before().isEmpty() ? change.after() : change.before()).get(0);
         Map<String, String> key = new LinkedHashMap<>();
-        columns(change.table()).forEach(column -> key.put(column, row.text(column)));
+        Table table = change.table();
+        for (String name : columns(table)) {
+            ColumnType type = table.columns().get(table.indexOf(name)).type();
+            key.put(name, type == ColumnType.FLAG && !row.flag(name, false) ? null : row.text(name));
+        }
         return key;
     }
 
@@ -72,11 +76,14 @@ final class TableEdits {
                 table.columns().stream().filter(Column::key).map(Column::name).toList());
     }
 
-    private static List<Row> rows(Facts facts, Table table, Map<String, String> key) {
-        Map.Entry<String, String> first = key.entrySet().iterator().next();
-        return facts.rows(table.name(), first.getKey(), first.getValue()).stream()
+    private static List<Row> rows(Facts facts, FactChange change, Place place) {
+        if (!TOGETHER.containsKey(place.table.name())) {
+            return facts.together(change.any());
+        }
+        Map.Entry<String, String> first = place.key.entrySet().iterator().next();
+        return facts.rows(place.table.name(), first.getKey(), first.getValue()).stream()
                 .filter(row ->
-                        key.entrySet().stream().allMatch(k -> Objects.equals(k.getValue(), row.text(k.getKey()))))
+                        place.key.entrySet().stream().allMatch(k -> Objects.equals(k.getValue(), row.text(k.getKey()))))
                 .toList();
     }
 
