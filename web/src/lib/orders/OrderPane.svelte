@@ -180,11 +180,13 @@
           {#if line.components.length > 0}
             <div>
               <h4 class="text-sm text-ink-3">
-                {o.kind === 'transfer'
-                  ? 'Still to send'
-                  : o.kind === 'subcontract'
-                    ? `Parts at ${o.partner}`
-                    : 'Still to issue'}
+                {line.done
+                  ? 'Parts'
+                  : o.kind === 'transfer'
+                    ? 'Still to send'
+                    : o.kind === 'subcontract'
+                      ? `Parts at ${o.partner}`
+                      : 'Still to issue'}
               </h4>
               <ul>
                 {#each line.components as part (part.item)}

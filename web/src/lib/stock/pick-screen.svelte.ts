@@ -53,15 +53,19 @@ export class PickScreen {
   });
 
   /** What is whole, with the picks that it takes. */
-  readonly #wholes = $derived(Map.groupBy(this.picks, wholeOf));
+  readonly #wholes = $derived.by(() => {
+    const wholes: Record<string, Pick[]> = {};
+    for (const pick of this.picks) (wholes[wholeOf(pick)] ??= []).push(pick);
+    return Object.values(wholes);
+  });
   /** What was fetched wholly, and may be posted by whoever did. */
   readonly ready = $derived(
-    [...this.#wholes.values()]
+    this.#wholes
       .filter((picks) => picks.every((pick) => !pick.missing && this.ticked.has(keyOf(pick))))
       .map((picks) => picks[0])
       .filter((pick): pick is Pick => pick !== undefined && rights.posts(pick.act))
   );
-  readonly of = $derived(this.#wholes.size);
+  readonly of = $derived(this.#wholes.length);
 
   readonly #wish = $derived.by((): Wish | undefined => {
     if (this.ready.length === 0) return undefined;

@@ -6,12 +6,13 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.springframework.data.domain.Persistable;
 import rescient.server.platform.Nullable;
 
 /** The audit of one command: who did what and when, what was answered, and the revision that came of it. */
 @Entity
 @Table(name = "commands")
-public class CommandRecord {
+public class CommandRecord implements Persistable<UUID> {
     @Id
     UUID key;
 
@@ -38,6 +39,17 @@ public class CommandRecord {
     Long revision;
 
     protected CommandRecord() {}
+
+    @Override
+    public UUID getId() {
+        return key;
+    }
+
+    /** It is kept once and never again: nobody need look for it first. */
+    @Override
+    public boolean isNew() {
+        return true;
+    }
 
     /** Who did it, as others know him. */
     public String name() {

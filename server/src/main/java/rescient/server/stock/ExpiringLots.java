@@ -28,11 +28,11 @@ import rescient.server.platform.Sought;
 /** Lots that expire, the soonest first, with what the plan uses them for before. */
 @Component
 class ExpiringLots {
-    private final KeptMovements kept;
+    private final RecordedStock kept;
     private final int most;
     private final OnceForPlan<List<Expiring>> all = new OnceForPlan<>();
 
-    ExpiringLots(KeptMovements kept, @Value("${rescient.list-most:1000}") int most) {
+    ExpiringLots(RecordedStock kept, @Value("${rescient.list-most:1000}") int most) {
         this.kept = kept;
         this.most = most;
     }

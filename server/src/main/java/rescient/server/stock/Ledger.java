@@ -22,10 +22,10 @@ import rescient.server.platform.Nullable;
 class Ledger {
     private static final int MOST = 500;
 
-    private final KeptMovements kept;
+    private final RecordedStock kept;
     private final OnHandList list;
 
-    Ledger(KeptMovements kept, OnHandList list) {
+    Ledger(RecordedStock kept, OnHandList list) {
         this.kept = kept;
         this.list = list;
     }
@@ -118,8 +118,8 @@ class Ledger {
                 kept.values(List.of(code)).get(code + '\0' + site),
                 onHand,
                 StockValue.decimals(directory.facts().setting("currency")));
-        KeptMovements.Sum all = kept.sum(code, site);
-        KeptMovements.Sum passed = offset == 0 ? KeptMovements.Sum.NONE : kept.sumOfLast(code, site, offset);
+        RecordedStock.Sum all = kept.sum(code, site);
+        RecordedStock.Sum passed = offset == 0 ? RecordedStock.Sum.NONE : kept.sumOfLast(code, site, offset);
         List<LedgerEntry> entries = kept.entries(
                 code,
                 site,

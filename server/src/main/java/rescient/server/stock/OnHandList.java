@@ -30,12 +30,12 @@ import rescient.server.platform.Sought;
 @Component
 class OnHandList {
     private final int most;
-    private final KeptMovements kept;
+    private final RecordedStock kept;
     private final OnceForPlan<List<OnHand>> all = new OnceForPlan<>();
     /** What was asked for last; whoever scrolls asks for the same again. */
     private final OnceForPlan<Cache<Asked, Fitting>> found = new OnceForPlan<>();
 
-    OnHandList(@Value("${rescient.list-most:1000}") int most, KeptMovements kept) {
+    OnHandList(@Value("${rescient.list-most:1000}") int most, RecordedStock kept) {
         this.most = most;
         this.kept = kept;
     }
@@ -142,8 +142,8 @@ class OnHandList {
         int from = Math.min(fitting.size(), Math.max(0, asked.offset == null ? 0 : asked.offset));
         int size = Math.min(most, asked.limit == null ? most : Math.max(0, asked.limit));
         List<OnHand> window = fitting.subList(from, Math.min(fitting.size(), from + size));
-        Map<KeptMovements.Point, LocalDate> last = kept.lastMoved(window.stream()
-                .map(row -> new KeptMovements.Point(row.item, row.site))
+        Map<RecordedStock.Point, LocalDate> last = kept.lastMoved(window.stream()
+                .map(row -> new RecordedStock.Point(row.item, row.site))
                 .toList());
         Integer place = null;
         for (int i = 0; asked.place != null && i < fitting.size() && place == null; i++) {
@@ -151,7 +151,7 @@ class OnHandList {
         }
         return new OnHandRows(
                 window.stream()
-                        .map(row -> row.moved(last.get(new KeptMovements.Point(row.item, row.site))))
+                        .map(row -> row.moved(last.get(new RecordedStock.Point(row.item, row.site))))
                         .toList(),
                 fitting.size(),
                 found.value,

@@ -4,10 +4,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import rescient.core.stock.DocumentStep;
+import rescient.dataset.Postings;
 import rescient.server.platform.Nullable;
 
 /** What was posted on an order: its movements, and what moved nothing, as its time or its end. */
@@ -42,6 +45,25 @@ class OrderPostings {
             @Nullable UUID reverses,
             boolean takenBack,
             boolean noted) {}
+
+    /** Which orders it touched; what is taken back touched the same. */
+    void keep(Postings postings, PostingRecord posting) {
+        database.batchUpdate(
+                "insert into posting_orders (number, key) values (?, ?)",
+                postings.steps().stream()
+                        .map(DocumentStep::number)
+                        .filter(Objects::nonNull)
+                        .distinct()
+                        .map(number -> new Object[] {number, posting.key})
+                        .toList());
+        if (posting.reverses != null) {
+            database.update(
+                    "insert into posting_orders (number, key) select number, ? from posting_orders where key = ?"
+                            + " on conflict do nothing",
+                    posting.key,
+                    posting.reverses);
+        }
+    }
 
     /** The latest first. */
     List<PostedOnOrder> of(String number) {

@@ -20,10 +20,10 @@ import rescient.server.tables.DeskRows;
 /** What a scanned code means: an element string, or a number or code of our own. */
 @Component
 class Scans {
-    private final KeptMovements kept;
+    private final RecordedStock kept;
     private final DeskRows desk;
 
-    Scans(KeptMovements kept, DeskRows desk) {
+    Scans(RecordedStock kept, DeskRows desk) {
         this.kept = kept;
         this.desk = desk;
     }
@@ -147,12 +147,12 @@ class Scans {
     /** The lots and serial numbers of that name, of whatever item. */
     private List<ScanView> numbered(PlanVersion version, String name) {
         Directory directory = version.directory();
-        Set<KeptMovements.Numbered> all = new LinkedHashSet<>();
+        Set<RecordedStock.Numbered> all = new LinkedHashSet<>();
         directory
                 .facts()
                 .all(Fact.Stock.class)
                 .filter(bin -> name.equals(bin.lot()) || name.equals(bin.serial()))
-                .forEach(bin -> all.add(new KeptMovements.Numbered(bin.item(), bin.lot(), bin.serial())));
+                .forEach(bin -> all.add(new RecordedStock.Numbered(bin.item(), bin.lot(), bin.serial())));
         all.addAll(kept.numbered(name));
         return all.stream()
                 .map(one -> found(directory, one.item(), one.lot(), one.serial(), null, null))

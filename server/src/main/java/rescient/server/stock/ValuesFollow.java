@@ -21,9 +21,9 @@ import rescient.server.platform.CompanyChanged;
 @Component
 class ValuesFollow {
     private final JdbcTemplate database;
-    private final KeptMovements kept;
+    private final RecordedStock kept;
 
-    ValuesFollow(JdbcTemplate database, KeptMovements kept) {
+    ValuesFollow(JdbcTemplate database, RecordedStock kept) {
         this.database = database;
         this.kept = kept;
     }
