@@ -7,5 +7,11 @@ export default defineConfig({
   // the tests run the browser's half of Svelte
   resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
-  test: { include: ['src/**/*.test.ts', 'src/**/*.test.svelte.ts'], environment: 'jsdom' }
+  // a page to test on takes longer to make than all tests take: those that need one say so in their first line
+  test: {
+    include: ['src/**/*.test.ts', 'src/**/*.test.svelte.ts'],
+    environment: 'node',
+    // what the tests are about is read once for all of them, not once for each file
+    isolate: false
+  }
 });

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { flushSync } from 'svelte';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { SettledWords } from './filter-words.svelte';

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, describe, expect, it } from 'vitest';
 import { formats, STANDARD, type Formats } from './formats.svelte';
 import {

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from 'vitest';
 
 vi.mock('$app/state', () => import('$lib/screen.sample.svelte'));
