@@ -6,7 +6,6 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -15,7 +14,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -45,7 +43,6 @@ abstract class DeskTest {
     /** What the demo's people sign in with, kept so that it is looked at quickly: hundreds sign in here. */
     private static final String QUICK_PASSWORD = "{bcrypt}" + new BCryptPasswordEncoder(4).encode("clover");
 
-    private static Playwright playwright;
     private static Browser chromium;
 
     private final List<BrowserContext> contexts = new ArrayList<>();
@@ -78,17 +75,13 @@ abstract class DeskTest {
         registry.add("server.shutdown", () -> "immediate");
     }
 
+    /** One browser for all classes that run in this process; it ends with it. */
     @BeforeAll
     static void startChromium() {
-        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
-        playwright = Chromium.driver();
-        chromium = Chromium.launch(playwright);
-    }
-
-    @AfterAll
-    static void stopChromium() {
-        chromium.close();
-        playwright.close();
+        if (chromium == null) {
+            PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
+            chromium = Chromium.launch(Chromium.driver());
+        }
     }
 
     @BeforeEach
