@@ -198,8 +198,10 @@
                       ><b>{part.item}</b> {part.itemName}</a
                     >
                     <span
-                      >{#if part.issued}<small class="text-ink-3">{quantity(part.issued)} issued</small>{/if}
-                      {quantity(part.quantity)} <small class="text-ink-3">{part.unit}</small></span
+                      >{#if line.done}{quantity(part.issued ?? 0)}{:else}
+                        {#if part.issued}<small class="text-ink-3">{quantity(part.issued)} issued</small>{/if}
+                        {quantity(part.quantity)}{/if}
+                      <small class="text-ink-3">{part.unit}{line.done ? ' issued' : ''}</small></span
                     >
                     <span class="text-right" title={longDate(part.needed)}>{date(part.needed, today)}</span>
                     <div class="col-span-3">
