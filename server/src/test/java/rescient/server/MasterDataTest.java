@@ -389,4 +389,18 @@ class MasterDataTest extends ServerTest {
         assertThat(texts(found.get("rows"), "item")).isNotEmpty().containsOnly("BRG-6202");
         assertThat(get("ida", "/api/data/rows?table=nothing").status()).isEqualTo(404);
     }
+
+    /** However a number of its key is written: the limit from 100 is changed, not doubled, and taken away. */
+    @Test
+    void aRowIsFoundByANumberInItsKey() throws Exception {
+        String row =
+                "{'kind':'DATA','rows':[{'table':'approval_limits','key':{'document':'adjustment','from_value':'100'},%s}]}";
+        String roles = "select role from approval_limits where document = 'adjustment' and from_value = 100";
+        keep(String.format(row, "'fields':{'role':'planner'},'fresh':true"));
+        assertThat(jdbc.queryForList(roles, String.class)).containsExactly("planner");
+        keep(String.format(row, "'fields':{'role':'approver'}"));
+        assertThat(jdbc.queryForList(roles, String.class)).containsExactly("approver");
+        keep(String.format(row, "'gone':true"));
+        assertThat(jdbc.queryForList(roles, String.class)).isEmpty();
+    }
 }

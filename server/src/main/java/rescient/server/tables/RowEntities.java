@@ -22,6 +22,8 @@ import jakarta.persistence.metamodel.EntityType;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.lang.reflect.Field;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -171,6 +173,20 @@ class RowEntities {
                 && type.getId(Long.class).getName().equals("id");
     }
 
+    /** What texts are told as, of columns that are none; moments have several forms and are told as they are kept. */
+    private static final Map<Class<?>, String> TOLD = Map.of(
+            BigDecimal.class, "numeric", LocalDate.class, "date", Integer.class, "integer", Long.class, "bigint");
+
+    /** When a column has the value that a key tells; nothing and no are the same. */
+    private static String same(String column, String told, Class<?> type, boolean always) {
+        if (type == Boolean.class) {
+            return "(" + column + " is true) = (" + told + " is not null)";
+        }
+        String value = TOLD.containsKey(type) ? told + "::" + TOLD.get(type) : told;
+        String kept = TOLD.containsKey(type) ? column : column + "::text";
+        return kept + (always ? " = " : " is not distinct from ") + value;
+    }
+
     /** The numbers of the rows under the keys, which have the same columns, by the place of the key. */
     private Map<Integer, Long> ids(String table, List<Map<String, String>> keys) {
         List<String> columns = List.copyOf(keys.get(0).keySet());
@@ -180,14 +196,12 @@ class RowEntities {
             String column = columns.get(c);
             String[] texts = keys.stream().map(key -> key.get(column)).toArray(String[]::new);
             values.add(texts);
-            String there = "t.\"" + column + "\"";
-            if (field(byTable.get(table), column).getType() == Boolean.class) {
-                same.add("(" + there + " is true) = (k.c" + c + " is not null)");
-            } else if (Stream.of(texts).noneMatch(Objects::isNull)) {
-                same.add(there + "::text = k.c" + c);
-            } else {
-                same.add(there + "::text is not distinct from k.c" + c);
-            }
+            boolean all = Stream.of(texts).noneMatch(Objects::isNull);
+            same.add(same(
+                    "t.\"" + column + "\"",
+                    "k.c" + c,
+                    field(byTable.get(table), column).getType(),
+                    all));
         }
         String named = IntStream.range(0, columns.size()).mapToObj(c -> "c" + c).collect(Collectors.joining(", "));
         String sql = "select k.n - 1, t.id from unnest("
