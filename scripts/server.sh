@@ -59,7 +59,7 @@ schema_version() {
 }
 
 # What nobody waits for (see GivingWay) gives way to requests; a machine that does not allow it says so and goes on.
-PRIORITIES=(-XX:ThreadPriorityPolicy=1 -XX:JavaPriority1_To_OSPriority=19)
+PRIORITIES=(-XX:ThreadPriorityPolicy=1 -XX:JavaPriority1_To_OSPriority=10)
 
 # A company of 100,000 stock points fits; see docs/performance.md.
 HEAP=${RESCIENT_HEAP:-3g}
