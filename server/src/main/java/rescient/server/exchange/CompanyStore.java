@@ -25,6 +25,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.dataset.Dataset;
+import rescient.dataset.RecordTables;
 import rescient.dataset.Row;
 import rescient.dataset.Table;
 import rescient.server.platform.Companies;
@@ -38,22 +39,18 @@ public class CompanyStore {
     private static final Table CUSTOMER_ORDERS = Table.named("customer_orders");
     private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
     /** The stock record and what goes with it: taken with the company, so that no check of it waits for a load that waits for the check. */
-    private static final List<String> RECORD = List.of(
-            "movements",
-            "postings",
-            "posting_orders",
-            "stock_values",
-            "stock_layers",
-            "order_costs",
-            "order_steps",
-            "in_transit",
-            "usage",
-            "receipts",
-            "count_lists",
-            "count_lines",
-            "waiting_postings",
-            "waiting_approvals",
-            "lot_counters");
+    private static final List<String> RECORD = Stream.concat(
+                    // orders that are done stand with the others
+                    RecordTables.ALL.stream().map(Table::name).filter(name -> !name.startsWith("closed_")),
+                    Stream.of(
+                            "postings",
+                            "posting_orders",
+                            "count_lists",
+                            "count_lines",
+                            "waiting_postings",
+                            "waiting_approvals",
+                            "lot_counters"))
+            .toList();
 
     /** What a company is kept in. */
     private static final List<String> TABLES = Stream.concat(

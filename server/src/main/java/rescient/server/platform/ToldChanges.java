@@ -141,15 +141,17 @@ public class ToldChanges {
     /** What decides what making things costs: their standard costs, their routings, and the rates of work centers. */
     private static final String OF_COSTS = """
             select f.revision, c.made_at, c.kind, c.name, c.sentence, f.table_name, f.before, f.after
-            from fact_changes f join plan_causes c on c.revision = f.revision
-            where c.made_at > ? and (f.item = any (?) and f.table_name in ('items', 'operations')
-              or f.table_name = 'work_centers')
+            from (select * from fact_changes where item = any (?) and table_name in ('items', 'operations')
+                  union all
+                  select * from fact_changes where table_name = 'work_centers') f
+              join plan_causes c on c.revision = f.revision
+            where c.made_at > ?
             order by f.revision, f.place""";
 
     /** What became otherwise of the costs of items, of their making, and of all work centers since a moment, in order. */
     public List<Told> ofCosts(Instant since, Collection<String> items) {
         List<Told> changes = new ArrayList<>(
-                database.query(OF_COSTS, (row, i) -> told(row), Timestamp.from(since), items.toArray(String[]::new)));
+                database.query(OF_COSTS, (row, i) -> told(row), items.toArray(String[]::new), Timestamp.from(since)));
         // under another code it is the same
         changes.removeIf(told -> {
             FactChange change = told.change();

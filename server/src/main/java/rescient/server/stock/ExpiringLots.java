@@ -28,12 +28,12 @@ import rescient.server.platform.Sought;
 /** Lots that expire, the soonest first, with what the plan uses them for before. */
 @Component
 class ExpiringLots {
-    private final RecordedStock kept;
+    private final RecordedStock recorded;
     private final int most;
     private final OnceForPlan<List<Expiring>> all = new OnceForPlan<>();
 
-    ExpiringLots(RecordedStock kept, @Value("${rescient.list-most:1000}") int most) {
-        this.kept = kept;
+    ExpiringLots(RecordedStock recorded, @Value("${rescient.list-most:1000}") int most) {
+        this.recorded = recorded;
         this.most = most;
     }
 
@@ -102,7 +102,7 @@ class ExpiringLots {
                 .filter(bin -> bin.expiry() != null && bin.quantity().signum() > 0)
                 .forEach(bin -> byPoint.computeIfAbsent(bin.item() + '\0' + bin.site(), k -> new ArrayList<>())
                         .add(bin));
-        Map<String, BigDecimal> values = kept.values(
+        Map<String, BigDecimal> values = recorded.values(
                 byPoint.values().stream().map(bins -> bins.get(0).item()).toList());
         List<Expiring> lots = new ArrayList<>();
         byPoint.forEach((key, bins) -> {

@@ -22,11 +22,11 @@ import rescient.server.platform.Nullable;
 class Ledger {
     private static final int MOST = 500;
 
-    private final RecordedStock kept;
+    private final RecordedStock recorded;
     private final OnHandList list;
 
-    Ledger(RecordedStock kept, OnHandList list) {
-        this.kept = kept;
+    Ledger(RecordedStock recorded, OnHandList list) {
+        this.recorded = recorded;
         this.list = list;
     }
 
@@ -115,12 +115,12 @@ class Ledger {
         BigDecimal onHand = bins.stream().map(BinView::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal value = StockValue.of(
                 item,
-                kept.values(List.of(code)).get(code + '\0' + site),
+                recorded.values(List.of(code)).get(code + '\0' + site),
                 onHand,
                 StockValue.decimals(directory.facts().setting("currency")));
-        RecordedStock.Sum all = kept.sum(code, site);
-        RecordedStock.Sum passed = offset == 0 ? RecordedStock.Sum.NONE : kept.sumOfLast(code, site, offset);
-        List<LedgerEntry> entries = kept.entries(
+        RecordedStock.Sum all = recorded.sum(code, site);
+        RecordedStock.Sum passed = offset == 0 ? RecordedStock.Sum.NONE : recorded.sumOfLast(code, site, offset);
+        List<LedgerEntry> entries = recorded.entries(
                 code,
                 site,
                 offset,

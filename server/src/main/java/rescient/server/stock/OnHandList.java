@@ -30,14 +30,14 @@ import rescient.server.platform.Sought;
 @Component
 class OnHandList {
     private final int most;
-    private final RecordedStock kept;
+    private final RecordedStock recorded;
     private final OnceForPlan<List<OnHand>> all = new OnceForPlan<>();
     /** What was asked for last; whoever scrolls asks for the same again. */
     private final OnceForPlan<Cache<Asked, Fitting>> found = new OnceForPlan<>();
 
-    OnHandList(@Value("${rescient.list-most:1000}") int most, RecordedStock kept) {
+    OnHandList(@Value("${rescient.list-most:1000}") int most, RecordedStock recorded) {
         this.most = most;
-        this.kept = kept;
+        this.recorded = recorded;
     }
 
     /**
@@ -142,7 +142,7 @@ class OnHandList {
         int from = Math.min(fitting.size(), Math.max(0, asked.offset == null ? 0 : asked.offset));
         int size = Math.min(most, asked.limit == null ? most : Math.max(0, asked.limit));
         List<OnHand> window = fitting.subList(from, Math.min(fitting.size(), from + size));
-        Map<RecordedStock.Point, LocalDate> last = kept.lastMoved(window.stream()
+        Map<RecordedStock.Point, LocalDate> last = recorded.lastMoved(window.stream()
                 .map(row -> new RecordedStock.Point(row.item, row.site))
                 .toList());
         Integer place = null;
@@ -201,7 +201,7 @@ class OnHandList {
     }
 
     private List<OnHand> rows(PlanVersion version) {
-        Map<String, BigDecimal> values = kept.values();
+        Map<String, BigDecimal> values = recorded.values();
         int decimals = StockValue.decimals(version.directory().facts().setting("currency"));
         Map<String, List<Fact.Stock>> byPoint = new HashMap<>();
         version.directory()

@@ -20,11 +20,11 @@ import rescient.server.tables.DeskRows;
 /** What a scanned code means: an element string, or a number or code of our own. */
 @Component
 class Scans {
-    private final RecordedStock kept;
+    private final RecordedStock recorded;
     private final DeskRows desk;
 
-    Scans(RecordedStock kept, DeskRows desk) {
-        this.kept = kept;
+    Scans(RecordedStock recorded, DeskRows desk) {
+        this.recorded = recorded;
         this.desk = desk;
     }
 
@@ -153,7 +153,7 @@ class Scans {
                 .all(Fact.Stock.class)
                 .filter(bin -> name.equals(bin.lot()) || name.equals(bin.serial()))
                 .forEach(bin -> all.add(new RecordedStock.Numbered(bin.item(), bin.lot(), bin.serial())));
-        all.addAll(kept.numbered(name));
+        all.addAll(recorded.numbered(name));
         return all.stream()
                 .map(one -> found(directory, one.item(), one.lot(), one.serial(), null, null))
                 .toList();

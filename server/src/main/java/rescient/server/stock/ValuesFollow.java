@@ -21,11 +21,11 @@ import rescient.server.platform.CompanyChanged;
 @Component
 class ValuesFollow {
     private final JdbcTemplate database;
-    private final RecordedStock kept;
+    private final RecordedStock recorded;
 
-    ValuesFollow(JdbcTemplate database, RecordedStock kept) {
+    ValuesFollow(JdbcTemplate database, RecordedStock recorded) {
         this.database = database;
-        this.kept = kept;
+        this.recorded = recorded;
     }
 
     @EventListener
@@ -35,7 +35,7 @@ class ValuesFollow {
         if (!ofStock || isPosting(change.revision())) {
             return;
         }
-        Map<String, BigDecimal> values = kept.values(change.changes().stream()
+        Map<String, BigDecimal> values = recorded.values(change.changes().stream()
                 .filter(one -> one.table().name().equals("stock"))
                 .map(one -> one.any().text("item"))
                 .distinct()
