@@ -18,6 +18,8 @@
   import SourceTile from '$lib/ui/SourceTile.svelte';
 
   /** As long as the supplier does not know of it, it may become another one. */
+  /** What became of the parts of a done order; else they were issued. */
+  const GONE: Record<string, string> = { transfer: 'sent', subcontract: 'used' };
   const UNSENT = ['held', 'awaiting_approval', 'ready'];
 
   interface Props {
@@ -180,12 +182,14 @@
           {#if line.components.length > 0}
             <div>
               <h4 class="text-sm text-ink-3">
-                {line.done
-                  ? 'Parts'
-                  : o.kind === 'transfer'
-                    ? 'Still to send'
-                    : o.kind === 'subcontract'
-                      ? `Parts at ${o.partner}`
+                {o.kind === 'transfer'
+                  ? line.done
+                    ? 'Sent'
+                    : 'Still to send'
+                  : o.kind === 'subcontract'
+                    ? `Parts at ${o.partner}`
+                    : line.done
+                      ? 'Parts'
                       : 'Still to issue'}
               </h4>
               <ul>
@@ -201,7 +205,9 @@
                       >{#if line.done}{quantity(part.issued ?? 0)}{:else}
                         {#if part.issued}<small class="text-ink-3">{quantity(part.issued)} issued</small>{/if}
                         {quantity(part.quantity)}{/if}
-                      <small class="text-ink-3">{part.unit}{line.done ? ' issued' : ''}</small></span
+                      <small class="text-ink-3"
+                        >{part.unit}{line.done ? ` ${GONE[o.kind] ?? 'issued'}` : ''}</small
+                      ></span
                     >
                     <span class="text-right" title={longDate(part.needed)}>{date(part.needed, today)}</span>
                     <div class="col-span-3">

@@ -116,7 +116,7 @@
           {#if screen.differBy === 'center'}
             <p class="text-sm text-ink-2">
               Work that took longer, or less, than the routing says: what was put out in that time, at the
-              rates of now.
+              rates of when its order was given out.
             </p>
           {/if}
           {#each screen.variances.data ?? [] as g (g.code)}
