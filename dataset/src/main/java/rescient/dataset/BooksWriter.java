@@ -241,6 +241,9 @@ final class BooksWriter {
 
     private void steps(List<Map<String, String>> rows, SupplyLine line) {
         line.steps().forEach((step, progress) -> {
+            if (progress.nothing()) {
+                return;
+            }
             Map<String, String> row = new HashMap<>();
             row.put("number", line.order().number());
             row.put("line", line.order().line());

@@ -102,7 +102,6 @@ final class Before {
         switch (step.kind()) {
             case SHIP -> deed.known(() -> deed.ship(line, step.a()), true);
             case LEFT -> deed.known(() -> deed.left(line, lot(step), step.a()), false);
-            case DONE -> deed.wayBack(() -> line.end(null));
             case PAST -> deed.known(() -> deed.past(past(date, step, null, line)), true);
             default -> {
                 // of an order
@@ -159,9 +158,6 @@ final class Before {
             line.beganWith(BigDecimal.ZERO);
             deed.known(() -> deed.ship(line, out), true);
             past(Books.Past.Table.SHIPMENTS, movement, null, line, out);
-            if (line.ended() != null) {
-                deed.wayBack(() -> line.end(null));
-            }
         }
     }
 
@@ -193,9 +189,6 @@ final class Before {
                 deed.known(() -> deed.come(line, quantity, quantity), true);
                 if (movement.kind() == Movement.Kind.RECEIPT) {
                     past(Books.Past.Table.RECEIPTS, movement, line, null, quantity);
-                }
-                if (line.ended() != null && !line.finished()) {
-                    deed.wayBack(() -> line.end(null, false));
                 }
             }
             case SUPPLIER_RETURN -> {

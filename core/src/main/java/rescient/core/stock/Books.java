@@ -35,10 +35,9 @@ public final class Books {
     private final Map<Lot, LocalDate> expiries = new HashMap<>();
     /** How much of a lot lies in all, transit included. */
     private final Map<Lot, BigDecimal> lying = new HashMap<>();
-    /** How much of a lot lies at a site, free or not. */
-    private final Map<LotAt, BigDecimal> lyingAt = new HashMap<>();
-
+    /** The day on which something came to a site first; null: it was there, and nobody knows since when. */
     private final Map<LotAt, LocalDate> received = new HashMap<>();
+
     private final Map<String, Map<String, SupplyLine>> supply = new LinkedHashMap<>();
     private final Map<String, Map<String, CustomerLine>> customers = new LinkedHashMap<>();
     /** Orders by the customer order line that they are made for. */
@@ -88,13 +87,18 @@ public final class Books {
     public void begins(Bin bin, BigDecimal quantity, LocalDate expiry, LocalDate since) {
         shelves.put(bin, new Shelf(shelf(bin).quantity().add(quantity)));
         lying.merge(bin.ofLot(), quantity, BigDecimal::add);
-        lyingAt.merge(new LotAt(bin.site(), bin.ofLot()), quantity, BigDecimal::add);
         sort(bin);
         if (expiry != null) {
             expiries.put(bin.ofLot(), expiry);
         }
-        if (since != null) {
-            received.merge(new LotAt(bin.site(), bin.ofLot()), since, (a, b) -> a.isBefore(b) ? a : b);
+        came(new LotAt(bin.site(), bin.ofLot()), since);
+    }
+
+    /** @param day null: nobody knows when it came first */
+    private void came(LotAt at, LocalDate day) {
+        LocalDate first = received.get(at);
+        if (first == null || (day != null && day.isBefore(first))) {
+            received.put(at, day);
         }
     }
 
@@ -113,6 +117,10 @@ public final class Books {
         movements.add(movement);
         last = Math.max(last, movement.number());
         shelf(movement.bin()).moved(movement.date(), movement.quantity());
+        LotAt at = new LotAt(movement.bin().site(), movement.bin().ofLot());
+        if (movement.quantity().signum() > 0 && !(received.containsKey(at) && received.get(at) == null)) {
+            came(at, movement.date());
+        }
     }
 
     /** Movements are numbered on after this one: these books know only some of those before. */
@@ -343,15 +351,15 @@ public final class Books {
         BigDecimal value =
                 worth(new Point(bin.item(), bin.site())).in(bin.lot(), bin.serial(), act.date, number, quantity, worth);
         LotAt at = new LotAt(bin.site(), bin.ofLot());
+        boolean known = received.containsKey(at);
         LocalDate since = received.get(at);
-        boolean empty = lyingAt.getOrDefault(at, BigDecimal.ZERO).signum() == 0;
-        if (empty || (since != null && act.date.isBefore(since))) {
+        if (!known || (since != null && act.date.isBefore(since))) {
             received.put(at, act.date);
             journal.did(() -> {
-                if (since == null) {
-                    received.remove(at);
-                } else {
+                if (known) {
                     received.put(at, since);
+                } else {
+                    received.remove(at);
                 }
             });
         }
@@ -442,16 +450,13 @@ public final class Books {
 
     private Movement moved(Movement movement) {
         Bin bin = movement.bin();
-        LotAt at = new LotAt(bin.site(), bin.ofLot());
         journal.did(() -> sort(bin));
         shelf(bin).move(movement.date(), movement.quantity(), journal);
         sort(bin);
         lies(bin.ofLot(), movement.quantity());
-        lyingAt.merge(at, movement.quantity(), BigDecimal::add);
         movements.add(movement);
         last++;
         journal.did(() -> {
-            lyingAt.merge(at, movement.quantity().negate(), BigDecimal::add);
             movements.remove(movements.size() - 1);
             last--;
         });

@@ -82,13 +82,18 @@ public final class CustomerLine {
         sent = sent.max(before);
     }
 
+    /** Taken back, a line that was done by it is open again. */
     void ship(BigDecimal quantity) {
+        boolean done = ended != null && open.signum() == 0;
         open = open.subtract(quantity);
         sent = sent.add(quantity);
         journal.did(() -> {
             open = open.add(quantity);
             sent = sent.subtract(quantity);
         });
+        if (done && open.signum() > 0) {
+            end(null);
+        }
     }
 
     void left(Lot lot, BigDecimal quantity) {

@@ -180,8 +180,11 @@ abstract class DocumentChanges {
         line.part(part, issued, used, value);
         touch(line);
         step(Kind.PART, line, part.component(), null, part.step(), issued, used, value);
-        back.add(() -> line.part(part, issued.negate(), used.negate(), value.negate()));
-        hold(part, new Lot(part.component(), "", ""), part::inside, issued.subtract(used));
+        back.add(() -> {
+            line.part(part, issued.negate(), used.negate(), value.negate());
+            line.forgetUnplanned(part);
+        });
+        hold(part, new Lot(part.component(), "", ""), part::inside, issued);
     }
 
     void planned(SupplyLine line, SupplyLine.Part part, BigDecimal planned) {
@@ -248,6 +251,7 @@ abstract class DocumentChanges {
         });
     }
 
+    /** What came or was shipped opens a line again when it is taken back; only an end by hand has a way back of its own. */
     void end(SupplyLine line, boolean byHand) {
         line.end(date(), byHand);
         step(Kind.END, line, null, byHand ? BigDecimal.ONE : BigDecimal.ZERO, null);
@@ -258,8 +262,8 @@ abstract class DocumentChanges {
         touch(line);
         if (byHand) {
             finished = with(finished, line);
+            back.add(() -> line.end(null, false));
         }
-        back.add(() -> line.end(null, false));
     }
 
     void ship(CustomerLine line, BigDecimal quantity) {
@@ -279,7 +283,6 @@ abstract class DocumentChanges {
     void end(CustomerLine line) {
         line.end(date());
         step(Kind.DONE, line, null, null);
-        back.add(() -> line.end(null));
     }
 
     void past(Books.Past row) {

@@ -274,7 +274,7 @@ final class Production {
         Movement movement =
                 deed.in(row, subcontract ? Kind.RECEIPT : Kind.OUTPUT, bin, report.good, worth, Rows.document(line));
         deed.cost(line, Cost.PUT_OUT, movement.value());
-        deed.come(line, report.good, report.good.min(before));
+        deed.come(line, report.good, report.good);
         if (subcontract) {
             deed.past(new Past(Past.Table.RECEIPTS, row.date(), line, null, bin, report.good));
             deed.receipt(line, bin.ofLot(), report.good, worth);

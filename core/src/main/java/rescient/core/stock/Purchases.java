@@ -81,7 +81,7 @@ final class Purchases {
         deed.cost(line, Cost.PUT_OUT, movement.value());
         deed.cost(line, Cost.VARIANCE, cost.subtract(movement.value()));
         deed.receipt(line, bin.ofLot(), quantity, cost);
-        deed.come(line, quantity, quantity.min(line.open()));
+        deed.come(line, quantity, quantity);
         deed.past(new Past(Past.Table.RECEIPTS, row.date(), line, null, bin, quantity));
         if (line.open().signum() == 0) {
             deed.end(line, false);

@@ -154,6 +154,11 @@ public final class SupplyLine {
             return minutes;
         }
 
+        /** Nothing happened at the step, or all of it was taken back. */
+        public boolean nothing() {
+            return reported.signum() == 0 && scrapped.signum() == 0 && booked.signum() == 0 && minutes == null;
+        }
+
         /** As it was before. */
         void begins(BigDecimal good, BigDecimal scrap, BigDecimal units, BigDecimal given) {
             reported = good;
@@ -207,7 +212,9 @@ public final class SupplyLine {
     /** Received from the supplier by lot, at what it cost, less what went back. */
     private final Map<Lot, Tally> receipts = new HashMap<>();
 
-    private BigDecimal open;
+    /** Below 0 if more came than was ordered. */
+    private BigDecimal toCome;
+
     private BigDecimal received;
     private BigDecimal scrapped;
     private LocalDate ended;
@@ -215,7 +222,7 @@ public final class SupplyLine {
 
     SupplyLine(Order order, BigDecimal open, BigDecimal scrapped, Journal journal) {
         this.order = order;
-        this.open = open;
+        this.toCome = open;
         this.scrapped = scrapped;
         this.received = order.ordered.subtract(open).max(BigDecimal.ZERO);
         this.journal = journal;
@@ -229,7 +236,7 @@ public final class SupplyLine {
     }
 
     public BigDecimal open() {
-        return open;
+        return toCome.max(BigDecimal.ZERO);
     }
 
     /** Good quantity that came of it, more than was ordered counts too. */
@@ -328,18 +335,25 @@ public final class SupplyLine {
     /** What came of it before; more than was ordered less what is open if more came. */
     public void beganWith(BigDecimal good) {
         received = received.max(good);
+        if (toCome.signum() == 0) {
+            toCome = order.ordered.subtract(received).min(BigDecimal.ZERO);
+        }
     }
 
     // everything below is written down in the journal, and taken back by the same with the other sign
 
-    /** Good pieces come of it; {@code less} lower what is open. */
+    /** Good pieces come of it, {@code less} with those that were lost. Taken back, a line that was done by them is open again. */
     void come(BigDecimal good, BigDecimal less) {
-        open = open.subtract(less);
+        boolean done = ended != null && !finished && toCome.signum() <= 0;
+        toCome = toCome.subtract(less);
         received = received.add(good);
         journal.did(() -> {
-            open = open.add(less);
+            toCome = toCome.add(less);
             received = received.subtract(good);
         });
+        if (done && toCome.signum() > 0) {
+            end(null, false);
+        }
     }
 
     void scrap(BigDecimal pieces) {
@@ -365,6 +379,16 @@ public final class SupplyLine {
         sort();
         journal.did(() -> parts.remove(part));
         return part;
+    }
+
+    /** A component that was not planned and of which nothing is issued any more is none. */
+    void forgetUnplanned(Part part) {
+        if (part.planned.signum() == 0 && part.issued.signum() == 0 && parts.remove(part)) {
+            journal.did(() -> {
+                parts.add(part);
+                sort();
+            });
+        }
     }
 
     /** Nothing more of it is to be issued. */

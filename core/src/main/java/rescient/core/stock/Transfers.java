@@ -124,7 +124,7 @@ final class Transfers {
         }
         take(row, line, lots, quantity, true);
         take(row, line, lots, lost, false);
-        deed.come(line, quantity, all.min(line.open()));
+        deed.come(line, quantity, all);
         if (lost.signum() > 0) {
             deed.scrap(line, lost);
         }

@@ -35,6 +35,31 @@ class PurchasesTest {
         assertThat(line.received()).isEqualTo("16");
     }
 
+    /** Of 20 came 3 and then 17, which ends the line; the 3 are taken back: 3 are open again, and may come. */
+    @Test
+    void aLineThatIsDoneIsOpenAgainWhenAnythingOfItIsTakenBack() {
+        room.item("A", Costing.AVERAGE, "1");
+        SupplyLine line = room.order(Source.BUY, "10", "A", "20", "2");
+        room.post("receive k1 number=10 quantity=3", "receive k2 number=10 quantity=17");
+        assertThat(line.ended()).isNotNull();
+        assertThat(room.post("reverse k3 reverses=k1")).isEmpty();
+        assertThat(line.ended()).isNull();
+        assertThat(line.open()).isEqualByComparingTo("3");
+        assertThat(room.post("receive k4 number=10")).isEmpty();
+        assertThat(line.ended()).isNotNull();
+    }
+
+    /** Of 10 came 8, and then 4, two more than were ordered; without the 8 only 4 came, and 6 are open. */
+    @Test
+    void whatIsOpenIsWhatWasOrderedLessWhatCame() {
+        room.item("A", Costing.AVERAGE, "1").over("A", "20");
+        SupplyLine line = room.order(Source.BUY, "10", "A", "10", "2");
+        room.post("receive k1 number=10 quantity=8", "receive k2 number=10 quantity=4");
+        assertThat(line.open()).isZero();
+        assertThat(room.post("reverse k3 reverses=k1")).isEmpty();
+        assertThat(line.open()).isEqualByComparingTo("6");
+    }
+
     /** Without a price anywhere the standard cost counts; a standard item takes it, and the rest is a variance. */
     @Test
     void whatAReceiptCosts() {

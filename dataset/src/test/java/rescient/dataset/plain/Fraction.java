@@ -48,6 +48,16 @@ record Fraction(BigInteger over, BigInteger under) implements Comparable<Fractio
         return of(by(step).floorOf(true)).times(step);
     }
 
+    /** Rounded to a multiple of a step; half of one goes away from zero. */
+    Fraction near(Fraction step) {
+        Fraction half = step.by(of(2));
+        return sign() < 0 ? minus(half).up(step) : plus(half).down(step);
+    }
+
+    Fraction negative() {
+        return ZERO.minus(this);
+    }
+
     Fraction down(Fraction step) {
         return of(by(step).floorOf(false)).times(step);
     }
