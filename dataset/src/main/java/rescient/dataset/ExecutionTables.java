@@ -84,7 +84,7 @@ final class ExecutionTables {
                 Column.openKey("lot", TEXT),
                 Column.openKey("serial", TEXT),
                 Column.required("quantity", AMOUNT),
-                Column.required("value", AMOUNT),
+                Column.required("value", SIGNED),
                 Column.of("expiry", DAY));
     }
 
@@ -94,7 +94,7 @@ final class ExecutionTables {
                 Column.key("item", TEXT).to("items"),
                 Column.key("site", TEXT).to("sites"),
                 Column.of("quantity", AMOUNT),
-                Column.required("value", AMOUNT));
+                Column.required("value", SIGNED));
         added(
                 "stock_layers",
                 Column.key("item", TEXT).to("items"),
@@ -104,7 +104,7 @@ final class ExecutionTables {
                 Column.openKey("date", DAY),
                 Column.key("number", COUNT),
                 Column.required("quantity", AMOUNT),
-                Column.required("value", AMOUNT));
+                Column.required("value", SIGNED));
         added(
                 "order_costs",
                 Column.key("number", TEXT),

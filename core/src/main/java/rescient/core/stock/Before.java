@@ -6,11 +6,13 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import rescient.core.stock.SupplyLine.Cost;
 
 /**
@@ -20,10 +22,13 @@ import rescient.core.stock.SupplyLine.Cost;
 final class Before {
     private final Books books;
     private final Deed deed;
+    /** What suppliers credited for what went back to them, by the number of its movement. */
+    private final Map<Long, BigDecimal> credits;
 
-    private Before(Books books, Deed deed) {
+    private Before(Books books, Deed deed, Map<Long, BigDecimal> credits) {
         this.books = books;
         this.deed = deed;
+        this.credits = credits;
     }
 
     static Map<String, Poster.Posted> of(Books books) {
@@ -39,14 +44,17 @@ final class Before {
         books.did().values().stream()
                 .filter(did -> !byKey.containsKey(did.key()))
                 .forEach(did -> byKey.put(did.key(), List.of()));
+        Map<Long, BigDecimal> credits = new HashMap<>();
+        Set<SupplyLine> byMovements = new LinkedHashSet<>();
         byKey.forEach((key, movements) -> {
             Books.Did did = books.did().get(key);
             LocalDate date = did != null ? did.date() : movements.get(0).date();
             Deed deed = Deed.before(books, key, date, movements);
             if (did == null || did.steps() == null) {
-                new Before(books, deed).documents(movements);
+                new Before(books, deed, credits).documents(movements);
+                byMovements.addAll(deed.touched());
             } else {
-                new Before(books, deed).steps(date, did.steps());
+                new Before(books, deed, credits).steps(date, did.steps());
             }
             boolean reversal = movements.stream().anyMatch(movement -> movement.reverses() != null);
             Poster.Posted one = new Poster.Posted(deed, reversal || (did != null && did.reversal()));
@@ -54,6 +62,7 @@ final class Before {
                     || movements.stream().anyMatch(movement -> reversed.contains(movement.number())));
             posted.put(key, one);
         });
+        byMovements.forEach(line -> line.receiptsCost(books.company().moneyDecimals()));
         books.journal().keep();
         return posted;
     }
@@ -131,6 +140,7 @@ final class Before {
 
     /** What movements did to their documents, with the way back; the documents know it already. */
     private void documents(List<Movement> movements) {
+        Map<CustomerLine, Map<String, BigDecimal>> ofKits = new LinkedHashMap<>();
         for (Movement movement : movements) {
             Movement.Document of = movement.document();
             if (of == null) {
@@ -140,7 +150,7 @@ final class Before {
                 books.customer(of.number()).stream()
                         .filter(line -> line.line().equals(of.line()))
                         .findFirst()
-                        .ifPresent(line -> customer(line, movement));
+                        .ifPresent(line -> customer(line, movement, ofKits));
             } else {
                 books.supply(of.number()).stream()
                         .filter(line -> line.order().line().equals(of.line()))
@@ -148,24 +158,43 @@ final class Before {
                         .ifPresent(line -> supply(line, movement));
             }
         }
+        ofKits.forEach(this::kits);
     }
 
-    private void customer(CustomerLine line, Movement movement) {
+    /** The movements name parts: as many kits were shipped as these make. */
+    private void kits(CustomerLine line, Map<String, BigDecimal> parts) {
+        BigDecimal kits = new Sales(deed).kitsOf(line, parts);
+        if (kits.signum() > 0) {
+            shipped(line, new Movement.Bin(line.item(), line.site(), "", "", false), kits);
+        }
+    }
+
+    private void shipped(CustomerLine line, Movement.Bin bin, BigDecimal quantity) {
+        line.beganWith(BigDecimal.ZERO);
+        deed.known(() -> deed.ship(line, quantity), true);
+        deed.known(
+                () -> deed.past(new Books.Past(Books.Past.Table.SHIPMENTS, deed.date(), null, line, bin, quantity)),
+                true);
+    }
+
+    private void customer(CustomerLine line, Movement movement, Map<CustomerLine, Map<String, BigDecimal>> ofKits) {
         BigDecimal out = movement.quantity().negate();
         deed.known(() -> deed.left(line, movement.bin().ofLot(), out), false);
-        if (movement.kind() == Movement.Kind.SHIPMENT
-                && line.item().equals(movement.bin().item())) {
-            line.beganWith(BigDecimal.ZERO);
-            deed.known(() -> deed.ship(line, out), true);
-            past(Books.Past.Table.SHIPMENTS, movement, null, line, out);
+        if (movement.kind() != Movement.Kind.SHIPMENT) {
+            return;
+        }
+        if (line.item().equals(movement.bin().item())) {
+            shipped(line, movement.bin(), out);
+        } else {
+            ofKits.computeIfAbsent(line, kit -> new TreeMap<>())
+                    .merge(movement.bin().item(), out, BigDecimal::add);
         }
     }
 
     /** It stands in the history already; taken back, it is lowered there. */
-    private void past(
-            Books.Past.Table table, Movement movement, SupplyLine order, CustomerLine line, BigDecimal quantity) {
+    private void past(Books.Past.Table table, Movement movement, SupplyLine order, BigDecimal quantity) {
         deed.known(
-                () -> deed.past(new Books.Past(table, movement.date(), order, line, movement.bin(), quantity)), true);
+                () -> deed.past(new Books.Past(table, movement.date(), order, null, movement.bin(), quantity)), true);
     }
 
     private void supply(SupplyLine line, Movement movement) {
@@ -188,15 +217,23 @@ final class Before {
                 }
                 deed.known(() -> deed.come(line, quantity, quantity), true);
                 if (movement.kind() == Movement.Kind.RECEIPT) {
-                    past(Books.Past.Table.RECEIPTS, movement, line, null, quantity);
+                    past(Books.Past.Table.RECEIPTS, movement, line, quantity);
                 }
             }
             case SUPPLIER_RETURN -> {
-                deed.known(() -> deed.receipt(line, lot, quantity, value), false);
-                past(Books.Past.Table.RECEIPTS, movement, line, null, quantity);
+                BigDecimal credit = credit(line, lot, movement);
+                deed.known(() -> deed.receipt(line, lot, quantity, credit.negate()), false);
+                deed.known(
+                        () -> {
+                            deed.cost(line, Cost.MATERIAL, credit.negate());
+                            deed.cost(line, Cost.PUT_OUT, value);
+                            deed.cost(line, Cost.VARIANCE, credit.negate().subtract(value));
+                        },
+                        true);
+                past(Books.Past.Table.RECEIPTS, movement, line, quantity);
             }
             case ISSUE -> {
-                past(Books.Past.Table.USAGE, movement, line, null, quantity.negate());
+                past(Books.Past.Table.USAGE, movement, line, quantity.negate());
                 deed.known(() -> deed.issued(line, lot, quantity.negate(), value.negate()), false);
                 line.parts().stream()
                         .filter(part -> part.component().equals(lot.item()))
@@ -209,7 +246,7 @@ final class Before {
                                 true));
             }
             case TRANSFER_OUT -> {
-                past(Books.Past.Table.USAGE, movement, line, null, quantity.negate());
+                past(Books.Past.Table.USAGE, movement, line, quantity.negate());
                 line.parts().stream()
                         .filter(part -> part.component().equals(lot.item()))
                         .findFirst()
@@ -235,5 +272,14 @@ final class Before {
                 // it touches no order
             }
         }
+    }
+
+    /** What was credited for it: of what these pieces cost the part that went back; taken back, the same once more. */
+    private BigDecimal credit(SupplyLine line, Movement.Lot lot, Movement movement) {
+        BigDecimal credit = movement.reverses() != null && credits.containsKey(movement.reverses())
+                ? credits.get(movement.reverses()).negate()
+                : line.receiptsOf(lot).worth(movement.quantity().negate(), deed.decimals());
+        credits.put(movement.number(), credit);
+        return credit;
     }
 }

@@ -118,7 +118,9 @@ public final class Books {
         last = Math.max(last, movement.number());
         shelf(movement.bin()).moved(movement.date(), movement.quantity());
         LotAt at = new LotAt(movement.bin().site(), movement.bin().ofLot());
-        if (movement.quantity().signum() > 0 && !(received.containsKey(at) && received.get(at) == null)) {
+        boolean comes =
+                movement.quantity().signum() > 0 && movement.kind() != Kind.STATE && movement.reverses() == null;
+        if (comes && !(received.containsKey(at) && received.get(at) == null)) {
             came(at, movement.date());
         }
     }

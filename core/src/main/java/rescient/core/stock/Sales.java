@@ -107,13 +107,18 @@ final class Sales {
                 .orElse(null);
     }
 
-    /** What a number of kits consists of, rounded up once at the part. */
-    private Map<String, BigDecimal> parts(CustomerLine line, BigDecimal kits) {
+    /** What a number of kits consists of, exactly. */
+    private Map<String, Ratio> each(CustomerLine line, BigDecimal kits) {
         Map<String, Ratio> each = new TreeMap<>();
         List<Masterdata.KitPart> own = deed.company().kit(line.number(), line.line());
         add(own.isEmpty() ? deed.company().kit(line.item(), deed.date()) : own, Ratio.of(kits), each);
+        return each;
+    }
+
+    /** What a number of kits consists of, rounded up once at the part. */
+    private Map<String, BigDecimal> parts(CustomerLine line, BigDecimal kits) {
         Map<String, BigDecimal> parts = new TreeMap<>();
-        each.forEach((component, ratio) -> {
+        each(line, kits).forEach((component, ratio) -> {
             StockItem item = deed.company().item(component);
             parts.put(
                     component,
@@ -121,6 +126,22 @@ final class Sales {
                             .divide(new BigDecimal(ratio.denominator()), item.decimals(), RoundingMode.UP));
         });
         return parts;
+    }
+
+    /** How many kits parts make that went for a line: of each part no more than these, rounded up, takes. */
+    BigDecimal kitsOf(CustomerLine line, Map<String, BigDecimal> went) {
+        Map<String, Ratio> each = each(line, BigDecimal.ONE);
+        BigDecimal kits = null;
+        for (Map.Entry<String, BigDecimal> part : went.entrySet()) {
+            Ratio one = each.get(part.getKey());
+            if (one != null) {
+                BigDecimal most = part.getValue()
+                        .multiply(new BigDecimal(one.denominator()))
+                        .divide(new BigDecimal(one.numerator()), 0, RoundingMode.DOWN);
+                kits = kits == null ? most : kits.min(most);
+            }
+        }
+        return kits == null ? BigDecimal.ZERO : kits;
     }
 
     private void add(List<Masterdata.KitPart> parts, Ratio kits, Map<String, Ratio> each) {

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -210,7 +211,7 @@ public final class SupplyLine {
     /** Issued to it by lot, less what came back. */
     private final Map<Lot, Tally> issues = new HashMap<>();
     /** Received from the supplier by lot, at what it cost, less what went back. */
-    private final Map<Lot, Tally> receipts = new HashMap<>();
+    private final Map<Lot, Tally> receipts = new LinkedHashMap<>();
 
     /** Below 0 if more came than was ordered. */
     private BigDecimal toCome;
@@ -330,6 +331,31 @@ public final class SupplyLine {
         Underway way = underway.computeIfAbsent(lot, l -> new Underway());
         way.tally.add(quantity, value);
         way.expiry = expiry;
+    }
+
+    /**
+     * Movements of items at standard cost do not say what a receipt cost: all of them cost what the order did, each piece the
+     * same.
+     */
+    void receiptsCost(int decimals) {
+        BigDecimal pieces = receipts.values().stream().map(Tally::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal known = receipts.values().stream().map(Tally::value).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal off = cost(Cost.MATERIAL).subtract(known);
+        if (order.kind != Source.BUY
+                || cost(Cost.MATERIAL).signum() == 0
+                || off.signum() == 0
+                || pieces.signum() <= 0) {
+            return;
+        }
+        BigDecimal left = pieces;
+        for (Tally lot : receipts.values()) {
+            if (lot.quantity().signum() > 0) {
+                BigDecimal share = Tally.share(off, lot.quantity(), left, decimals);
+                left = left.subtract(lot.quantity());
+                off = off.subtract(share);
+                lot.add(BigDecimal.ZERO, share);
+            }
+        }
     }
 
     /** What came of it before; more than was ordered less what is open if more came. */

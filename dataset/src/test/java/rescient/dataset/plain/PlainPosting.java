@@ -194,14 +194,14 @@ final class PlainPosting {
         for (int i = moved.size() - 1; i >= 0; i--) {
             Movement m = moved.get(i);
             Bin bin = m.bin();
-            Fraction there = stock.there(bin, act.date);
+            // what is short takes all that is there
+            Fraction there = stock.there(bin, act.date).most(Fraction.ZERO);
             if (m.quantity().sign() > 0 && there.less(m.quantity())) {
                 act.refused.add(new Refusal(
                         act.key, bin.item(), bin.site(), bin.lot(), bin.serial(), "short", m.quantity(), there));
-                continue;
             }
             boolean back = m.quantity().sign() < 0 && !m.kind().equals("state");
-            if (back && !bin.serial().isEmpty() && act.comingIn(bin, "") != null && !wasGoing(of, bin)) {
+            if (back && !bin.serial().isEmpty() && act.comingIn(bin, "") != null && !isGoing(of, bin)) {
                 act.refused.add(new Refusal(
                         act.key, bin.item(), bin.site(), bin.lot(), bin.serial(), "serial_twice", null, null));
                 continue;
@@ -222,9 +222,11 @@ final class PlainPosting {
                 .forEach(p -> stock.revalue(act.key, act.date, p[0], p[1]));
     }
 
-    private boolean wasGoing(Done of, Bin bin) {
+    private boolean isGoing(Done of, Bin bin) {
         return of.figures.entrySet().stream()
-                .anyMatch(f -> f.getKey().startsWith("going|") && f.getKey().endsWith("||" + bin.serial()));
+                .anyMatch(f -> f.getKey().startsWith("going|")
+                        && f.getKey().endsWith("||" + bin.serial())
+                        && orders.figures.get(f.getKey()).sign() > 0);
     }
 
     /** Places other than stock that lack what was taken back. */

@@ -12,9 +12,18 @@ final class RandomPostings {
 
     final Tables tables = new Tables();
     private final Random random;
+    private final boolean dates;
+    private final String[] costing;
+    private int made;
 
-    RandomPostings(long seed) {
+    /**
+     * @param dates rows say when a lot expires
+     * @param costing ways to value stock of which each item has one
+     */
+    RandomPostings(long seed, boolean dates, String... costing) {
         random = new Random(seed);
+        this.dates = dates;
+        this.costing = costing;
         company();
     }
 
@@ -67,7 +76,7 @@ final class RandomPostings {
                     "tracking",
                     tracking,
                     "costing",
-                    one("", "average", "standard", "fifo", "specific"),
+                    one(costing),
                     "standard_cost",
                     chance(0.8) ? cents(9) : "",
                     "issue",
@@ -426,8 +435,15 @@ final class RandomPostings {
                 step);
     }
 
+    /** How many postings were made up. */
+    int made() {
+        return made;
+    }
+
     /** What somebody may post next; {@code keys} were posted before. */
-    List<Tables.Row> posting(String key, List<String> keys) {
+    List<Tables.Row> posting(List<String> keys) {
+        made++;
+        String key = "k" + made;
         List<Tables.Row> rows = new ArrayList<>();
         String date = chance(0.75)
                 ? TODAY.toString()
@@ -551,7 +567,7 @@ final class RandomPostings {
         if (List.of("receive", "adjust").contains(action) && chance(0.3)) {
             cells.addAll(List.of("price", cents(12)));
         }
-        if (List.of("receive", "output", "adjust", "count").contains(action) && lot && chance(0.3)) {
+        if (List.of("receive", "output", "adjust", "count").contains(action) && lot && dates && chance(0.3)) {
             cells.addAll(List.of("expiry", one("2026-06-01", "2026-05-01", "2026-03-10")));
         }
         if (List.of("receive", "adjust", "count", "return_from_customer").contains(action) && chance(0.15)) {
