@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import rescient.core.base.DocumentOrder;
@@ -59,7 +60,7 @@ public final class CostCommand {
     }
 
     /** @param day null: the dataset's */
-    static void cost(Path from, Path out, String day) {
+    public static void cost(Path from, Path out, String day) {
         Map<String, List<Row>> rows = ExecutionTables.read(from);
         LocalDate today = PostCommand.today(day, rows);
         List<String[]> costs = new CostCommand(new ExecutionData(rows, today, List.of())).costs();
@@ -221,7 +222,9 @@ public final class CostCommand {
 
     private String firstChoice(String item) {
         return data.of("supplier_items").stream()
-                .filter(row -> row.text("item").equals(item) && data.offer(row.text("supplier"), item) != null)
+                .filter(row -> row.text("item").equals(item))
+                .map(row -> data.offer(row.text("supplier"), item))
+                .filter(Objects::nonNull)
                 .min(Comparator.comparingInt((Row row) -> row.whole("preference", Integer.MAX_VALUE))
                         .thenComparing(row -> row.text("supplier"), DocumentOrder::byCodePoint))
                 .map(row -> row.text("supplier"))

@@ -50,6 +50,20 @@ class CostCommandTest {
         assertThat(cost()).containsExactly("A,D,1,1,0,0", "A,W,0.666667,0.666667,0,0", "B,W,4,4,0,0", "N,W,5,5,0,0");
     }
 
+    /** What was T's first choice ended yesterday; of those that hold today S comes first. */
+    @Test
+    void whatNoLongerHoldsIsNoChoice() throws IOException {
+        file("items", "code,unit", "A,pc");
+        file("planning", "item,site,source", "A,W,buy");
+        file(
+                "supplier_items",
+                "supplier,item,from_quantity,valid_from,valid_to,price,preference",
+                "T,A,0,,2026-03-19,1,1",
+                "T,A,0,2026-03-20,,2,3",
+                "S,A,0,,,4,2");
+        assertThat(cost()).containsExactly("A,W,4,4,0,0");
+    }
+
     /**
      * P of 2 A (1 each) and, for a lot of 5, one B (4): 2.8 material; 10 minutes of setup for 5 and 1 a piece, at 1 a minute
      * and half efficiency: 6 of work; all by the yield of 0.8: 3.5 and 7.5. At D it is brought from W; X is P coated at C for 2

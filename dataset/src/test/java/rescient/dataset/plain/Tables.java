@@ -58,6 +58,11 @@ final class Tables {
                 .toList();
     }
 
+    /** Every row of every table. */
+    void forEach(java.util.function.BiConsumer<String, Row> each) {
+        tables.forEach((table, rows) -> rows.forEach(row -> each.accept(table, row)));
+    }
+
     String setting(String key, String otherwise) {
         return rows("settings").stream()
                 .filter(r -> r.text("key").equals(key))
