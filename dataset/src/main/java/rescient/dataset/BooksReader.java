@@ -60,6 +60,7 @@ final class BooksReader {
         reader.supply("closed_orders", "closed_order_components");
         reader.customers("customer_orders");
         reader.customers("closed_customer_orders");
+        PostingRows.read(data, reader.books);
         reader.books.begun();
         return reader.books;
     }

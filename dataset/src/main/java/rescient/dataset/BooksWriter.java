@@ -19,6 +19,7 @@ import rescient.core.company.Source;
 import rescient.core.stock.Books;
 import rescient.core.stock.CustomerLine;
 import rescient.core.stock.Movement;
+import rescient.core.stock.Poster;
 import rescient.core.stock.Refused;
 import rescient.core.stock.SupplyLine;
 
@@ -52,8 +53,12 @@ final class BooksWriter {
         return out;
     }
 
-    void write(Path folder, List<Refused> refused) {
+    /** @param carriedOut what was posted, where the dataset tells of its postings */
+    void write(Path folder, List<Refused> refused, List<Poster.CarriedOut> carriedOut) {
         Map<String, List<Map<String, String>>> out = documents();
+        if (books.keepsSteps()) {
+            out.putAll(PostingRows.write(data, carriedOut));
+        }
         out.put("stock", stock());
         out.put("stock_values", values());
         out.put("stock_layers", layers());

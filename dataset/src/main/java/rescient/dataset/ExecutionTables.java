@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import rescient.core.stock.DocumentStep;
 import rescient.core.stock.Movement;
 
 /**
@@ -51,6 +52,7 @@ final class ExecutionTables {
     }
 
     private static void record() {
+        postings();
         added(
                 "movements",
                 Column.key("movement", new ColumnType.Whole(1, Long.MAX_VALUE)),
@@ -86,6 +88,38 @@ final class ExecutionTables {
                 Column.required("quantity", AMOUNT),
                 Column.required("value", SIGNED),
                 Column.of("expiry", DAY));
+    }
+
+    /** What movements do not tell of a posting, so that it can be taken back whole after the company went out and in again. */
+    private static void postings() {
+        added(
+                "postings",
+                Column.key("key", TEXT),
+                Column.required("date", DAY),
+                Column.of("reverses", TEXT),
+                Column.of("sentence", TEXT),
+                Column.of("person", TEXT),
+                Column.of("entered", TEXT));
+        added(
+                "posting_steps",
+                Column.key("key", TEXT),
+                Column.key("place", new ColumnType.Whole(1, Integer.MAX_VALUE)),
+                Column.required(
+                        "kind",
+                        ColumnType.words(Arrays.stream(DocumentStep.Kind.values())
+                                .map(DocumentStep.Kind::code)
+                                .toArray(String[]::new))),
+                Column.required("number", TEXT),
+                Column.required("line", TEXT),
+                Column.of("what", TEXT),
+                Column.of("item", TEXT),
+                Column.of("lot", TEXT),
+                Column.of("serial", TEXT),
+                Column.of("site", TEXT),
+                Column.of("step", COUNT),
+                Column.of("a", SIGNED),
+                Column.of("b", SIGNED),
+                Column.of("c", SIGNED));
     }
 
     private static void value() {

@@ -224,6 +224,31 @@ final class Meanings {
 
     private static void record() {
         table("closed_orders", "Orders that are done, as those that are open");
+        table(
+                "postings",
+                "What people posted, one row for each act; not needed, but without it nobody knows of postings that moved nothing");
+        column("postings.key", "Of the posting; its movements bear it");
+        column("postings.date", "Day that it counts for");
+        column("postings.reverses", "Key of the posting that it takes back");
+        column("postings.sentence", "What it was, in words");
+        column("postings.entered", "Moment in which it was posted");
+        table(
+                "posting_steps",
+                "What each posting changed on documents, so that it can be taken back whole; without it, as far as its movements tell");
+        column("posting_steps.key", "Of the posting");
+        column("posting_steps.place", "The first, second, … that it changed");
+        column("posting_steps.kind", "What was changed");
+        column("posting_steps.number", "Of the document");
+        column("posting_steps.line", "Of the document");
+        column("posting_steps.what", "Component or item; of a cost its kind, of a row of the history its table");
+        column("posting_steps.item", "Of what moved");
+        column("posting_steps.lot", "Of what moved");
+        column("posting_steps.serial", "Of what moved");
+        column("posting_steps.site", "Of what moved");
+        column("posting_steps.step", "Step of the routing");
+        column("posting_steps.a", "Quantity, or value of a cost; of an end 1 if somebody ended it");
+        column("posting_steps.b", "Second figure: what is open less, put out, spoiled, or its value");
+        column("posting_steps.c", "Third figure: value of what is inside");
         table("movements", "The stock record: what moved, one immutable line each");
         table("stock_values", "What stock is worth, where that is not its quantity at standard cost");
         table("stock_layers", "Of items valued by what came first: what is left of each receipt");

@@ -42,9 +42,10 @@ public final class PostCommand {
         List<Row> postings = read(file);
         ExecutionData data = new ExecutionData(dataset, today(day, dataset), PostingFile.steps(postings));
         Books books = BooksReader.read(data);
-        List<Refused> refused = new Poster(books)
-                .post(postings.stream().map(row -> PostingFile.row(data, row)).toList());
-        new BooksWriter(data, books).write(out, refused);
+        Poster poster = new Poster(books);
+        List<Refused> refused = poster.post(
+                postings.stream().map(row -> PostingFile.row(data, row)).toList());
+        new BooksWriter(data, books).write(out, refused, poster.carriedOut());
         System.out.println("Posted " + books.movements().size() + " movements, refused "
                 + refused.stream().map(Refused::key).distinct().count());
     }

@@ -14,6 +14,8 @@ public final class RecordTables {
                     "closed_orders",
                     "closed_order_components",
                     "closed_customer_orders",
+                    "postings",
+                    "posting_steps",
                     "movements",
                     "stock_values",
                     "stock_layers",

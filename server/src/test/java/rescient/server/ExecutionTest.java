@@ -281,6 +281,42 @@ class ExecutionTest extends ServerTest {
         assertThat(check.find()).isEmpty();
     }
 
+    /** Time, scrap and the end of an order move nothing; they go out with the company, come in, and are taken back whole then. */
+    @Test
+    void whatMovedNothingIsTakenBackByTheCompanyThatCameInAgain() throws Exception {
+        Path before = folder.resolve("before");
+        exchange.dump(before);
+        List<JsonNode> done = List.of(
+                posted("{'lines':[{'act':'ISSUE','number':'MO-319'}]}"),
+                posted("{'reason':'knots','lines':[{'act':'OUTPUT','number':'MO-319','quantity':300,'scrapped':5}]}"),
+                posted("{'reason':'split','lines':[{'act':'OUTPUT','number':'MO-319','quantity':0,'scrapped':2}]}"),
+                posted("{'lines':[{'act':'FINISH','number':'MO-319'}]}"));
+        JsonNode told = get("rufus", "/api/orders/postings?number=MO-319").body();
+        Path out = folder.resolve("out");
+        exchange.dump(out);
+        store.replace(rescient.dataset.DatasetReader.read(out), "Larkmoor Hives", true);
+        knowing();
+        assertThat(get("rufus", "/api/orders/postings?number=MO-319").body()).isEqualTo(told);
+        for (int i = done.size() - 1; i >= 0; i--) {
+            posted("{'reason':'a mistake','lines':[{'act':'REVERSE','reverses':'"
+                    + done.get(i).get("key").asText() + "'}]}");
+        }
+        Path after = folder.resolve("after");
+        exchange.dump(after);
+        for (List<String> table : List.of(
+                List.of("stock", "item", "site", "lot", "quantity"),
+                List.of("open_orders", "number", "line", "quantity", "scrapped", "stage"),
+                List.of("open_order_components", "number", "component", "quantity", "issued", "used", "value"),
+                List.of("order_steps", "number", "step", "reported", "scrapped", "booked", "minutes"),
+                List.of("order_costs", "number", "material", "work", "put_out", "variance"))) {
+            String[] columns = table.subList(1, table.size()).toArray(String[]::new);
+            assertThat(said(after, table.get(0), columns))
+                    .as(table.get(0))
+                    .isEqualTo(said(before, table.get(0), columns));
+        }
+        assertThat(check.find()).isEmpty();
+    }
+
     /** A customer order line ships in parts, is done with the last, and open again when that is taken back. */
     @Test
     void aCustomerOrderShipsAndComesBack() throws Exception {

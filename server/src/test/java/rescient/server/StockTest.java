@@ -259,6 +259,20 @@ class StockTest extends ServerTest {
                 .anyMatch(fault -> fault.contains("does not take back"));
     }
 
+    /** A line that the second receipt ended is open again, in the plan too, when the first is taken back. */
+    @Test
+    void anEarlierReceiptOfALineThatIsDoneIsTakenBack() throws Exception {
+        BigDecimal ordered = open(PURCHASE).get(0).quantity();
+        JsonNode first = posted(line("RECEIVE", "'number':'" + PURCHASE + "','quantity':1"));
+        posted(line("RECEIVE", "'number':'" + PURCHASE + "'"));
+        assertThat(open(PURCHASE)).isEmpty();
+        posted(line("REVERSE", "'reverses':'" + first.get("key").asText() + "'"));
+        assertThat(open(PURCHASE)).hasSize(1);
+        assertThat(open(PURCHASE).get(0).ordered()).isEqualByComparingTo(ordered);
+        assertThat(open(PURCHASE).get(0).quantity()).isLessThan(ordered).isPositive();
+        assertThat(check.find()).isEmpty();
+    }
+
     /** A company with its history goes out and in again: ledgers, values, the closed order; what was posted before is taken back after. */
     @Test
     void theRecordGoesOutAndComesInAgain() throws Exception {

@@ -206,7 +206,7 @@ public final class Books {
         keepsSteps = true;
     }
 
-    boolean keepsSteps() {
+    public boolean keepsSteps() {
         return keepsSteps;
     }
 

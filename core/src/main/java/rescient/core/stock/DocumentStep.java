@@ -1,6 +1,7 @@
 package rescient.core.stock;
 
 import java.math.BigDecimal;
+import java.util.Locale;
 
 /**
  * One thing that a posting changed on a document, as it is kept: with it the posting can be taken back after the books were
@@ -59,6 +60,11 @@ public record DocumentStep(
         /** The line of a customer order is done. */
         DONE,
         /** A row of the history says {@code a} more. */
-        PAST
+        PAST;
+
+        /** As it is written. */
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 }

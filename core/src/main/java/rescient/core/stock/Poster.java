@@ -1,5 +1,6 @@
 package rescient.core.stock;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -11,6 +12,16 @@ public final class Poster {
     private final Books books;
     private final Map<String, Posted> posted = new HashMap<>();
     private final List<Refused> refused = new ArrayList<>();
+    /** What was carried out here, in turn; kept where what it changes is. */
+    private final List<Deed> done = new ArrayList<>();
+
+    /**
+     * A posting that was carried out here.
+     *
+     * @param reverses key of the posting that it took back; null: it took none back
+     * @param steps what it changed on documents
+     */
+    public record CarriedOut(String key, LocalDate date, String reverses, List<DocumentStep> steps) {}
 
     /** A posting that was carried out. */
     static final class Posted {
@@ -64,6 +75,17 @@ public final class Poster {
         return one == null ? List.of() : List.copyOf(one.deed().steps());
     }
 
+    /** What was carried out here, in turn, if the books keep what it changed. */
+    public List<CarriedOut> carriedOut() {
+        return done.stream()
+                .map(deed -> new CarriedOut(
+                        deed.rows().get(0).key(),
+                        deed.date(),
+                        deed.rows().get(0).reverses(),
+                        List.copyOf(deed.steps())))
+                .toList();
+    }
+
     private void posting(List<PostingRow> rows) {
         PostingRow first = rows.get(0);
         Posted before = posted.get(first.key());
@@ -85,6 +107,9 @@ public final class Poster {
             books.journal().keep();
             deed.trim();
             posted.put(first.key(), new Posted(deed, reversal));
+            if (books.keepsSteps()) {
+                done.add(deed);
+            }
         } else {
             books.journal().takeBack(0);
             refused.addAll(deed.refused());

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;
@@ -16,7 +17,7 @@ import rescient.dataset.plain.PlainAct.Unsaid;
 
 /** Random postings on random companies come to what the rules say, read one sentence after the other. */
 class PlainPostingTest {
-    private static final int COMPANIES = Integer.getInteger("rescient.companies", 40);
+    private static final int COMPANIES = Integer.getInteger("rescient.companies", 25);
     private static final long FIRST = Long.getLong("rescient.company", 1);
     private static final int POSTINGS = 40;
     private static final List<String> COLUMNS = List.of(
@@ -60,26 +61,40 @@ class PlainPostingTest {
         assertThat(posted).isGreaterThan(COMPANIES * 8);
     }
 
-    /** What one run leaves the next begins with. */
+    /** What one run leaves the next begins with; of items with layers nothing is taken back that was posted before. */
     @Test
     void twoRunsComeToWhatOneDoes() throws IOException {
+        twoRuns(false, keys -> keys.clear(), "", "average", "standard", "fifo", "specific");
+    }
+
+    /** Movements tell what was shipped, corrected and set aside. */
+    @Test
+    void aLaterRunTakesBackWhatMovementsTell() throws IOException {
+        twoRuns(false, keys -> {}, "", "standard");
+    }
+
+    /** A dataset that tells of its postings tells everything: time, scrap, parts that were put out, and ends. */
+    @Test
+    void aLaterRunTakesBackEverythingThatPostingsTell() throws IOException {
+        twoRuns(true, null, "", "standard");
+    }
+
+    /** @param allowed leaves of the first run's keys what may be taken back; null: all of them */
+    private void twoRuns(boolean told, Consumer<List<String>> allowed, String... costing) throws IOException {
         for (long seed = FIRST; seed < FIRST + COMPANIES; seed++) {
-            // movements do not tell the layers that they took, nor stock when a lot expires that is gone
-            boolean layers = seed % 2 == 0;
-            RandomPostings random = layers
-                    ? new RandomPostings(seed, false, "fifo", "specific")
-                    : new RandomPostings(seed, false, "", "standard");
+            // stock does not tell when a lot expires that is gone
+            RandomPostings random = new RandomPostings(seed, false, costing);
+            if (told) {
+                random.tables.add("postings", "key", "begun", "date", RandomPostings.TODAY);
+            }
             PlainPosting plain = new PlainPosting(random.tables);
             List<String> keys = new ArrayList<>();
             List<String> first = post(random, plain, POSTINGS / 2, keys);
             int refused = plain.refused.size();
-            keys.removeIf(key -> first.stream()
-                    .filter(line -> line.startsWith(key + ","))
-                    .anyMatch(line -> layers || !TOLD_BY_MOVEMENTS.contains(line.split(",")[2])));
-            keys.removeIf(key -> plain.stock.movements.stream()
-                            .noneMatch(m -> m.key().equals(key))
-                    || plain.stock.movements.stream()
-                            .anyMatch(m -> m.key().equals(key) && m.kind().equals("output")));
+            if (allowed != null) {
+                allowed.accept(keys);
+                keys.removeIf(key -> !toldByMovements(plain, first, key));
+            }
             PlainStock half = plain.stock.copy();
             List<String> then = post(random, plain, POSTINGS, keys);
             if (cameBack(half, plain.stock)) {
@@ -92,6 +107,16 @@ class PlainPostingTest {
             same(plain, refused, between, then, "two runs of company " + seed);
         }
         assertThat(posted).isGreaterThan(COMPANIES * 8);
+    }
+
+    private static boolean toldByMovements(PlainPosting plain, List<String> lines, String key) {
+        List<PlainStock.Movement> own =
+                plain.stock.movements.stream().filter(m -> m.key().equals(key)).toList();
+        return !own.isEmpty()
+                && own.stream().noneMatch(m -> m.kind().equals("output"))
+                && lines.stream()
+                        .filter(line -> line.startsWith(key + ","))
+                        .allMatch(line -> TOLD_BY_MOVEMENTS.contains(line.split(",")[2]));
     }
 
     /** A later run does not know since when something lay there that was gone in between. */

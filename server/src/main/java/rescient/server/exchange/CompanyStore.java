@@ -40,10 +40,11 @@ public class CompanyStore {
     private static final List<String> VIEWS = List.of("open_orders", "open_order_components");
     /** The stock record and what goes with it: taken with the company, so that no check of it waits for a load that waits for the check. */
     private static final List<String> RECORD = Stream.concat(
-                    // orders that are done stand with the others
-                    RecordTables.ALL.stream().map(Table::name).filter(name -> !name.startsWith("closed_")),
+                    // orders that are done stand with the others, what a posting changed with it
+                    RecordTables.ALL.stream()
+                            .map(Table::name)
+                            .filter(name -> !name.startsWith("closed_") && !name.equals("posting_steps")),
                     Stream.of(
-                            "postings",
                             "posting_orders",
                             "count_lists",
                             "count_lines",

@@ -6,14 +6,8 @@ import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.Instant;
-import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import java.util.stream.Stream;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.PGCopyOutputStream;
@@ -44,6 +38,18 @@ public class RecordRows {
                             + " c.issued, c.used, c.value, c.per, c.issue, l.closed_date from supply_order_components c join"
                             + " supply_order_lines l on l.order_number = c.order_number and l.line = c.line where"
                             + " l.closed_date is not null order by 1, 2, c.id"),
+            Map.entry(
+                    "postings",
+                    "select key, date, reverses, sentence, person, to_char(at at time zone 'UTC',"
+                            + " 'YYYY-MM-DD\"T\"HH24:MI:SS.US\"Z\"') as entered from postings order by at, key"),
+            Map.entry(
+                    "posting_steps",
+                    "select p.key, s.place, lower(s.step ->> 'kind') as kind, s.step ->> 'number' as number, s.step ->>"
+                            + " 'line' as line, s.step ->> 'what' as what, s.step ->> 'item' as item, s.step ->> 'lot' as"
+                            + " lot, s.step ->> 'serial' as serial, s.step ->> 'site' as site, (s.step ->> 'step')::int as"
+                            + " step, (s.step ->> 'a')::numeric as a, (s.step ->> 'b')::numeric as b, (s.step ->>"
+                            + " 'c')::numeric as c from postings p, jsonb_array_elements(p.steps::jsonb) with ordinality as"
+                            + " s (step, place) where p.steps is not null order by p.at, p.key, s.place"),
             Map.entry(
                     "movements",
                     "select number as movement, key, date, kind, item, site, lot, serial, quarantined, quantity, value,"
@@ -99,7 +105,9 @@ public class RecordRows {
     /** Puts the record of a dataset into the tables, which are empty; the company is there already. */
     void fill(Connection connection, Dataset dataset) throws SQLException {
         List<Row> movements = dataset.rows("movements");
-        copy(connection, "postings (key, date, sentence, person, at, reverses)", postings(movements).stream());
+        KeptPostings postings = new KeptPostings(dataset, today.now());
+        copy(connection, "postings (key, date, sentence, person, at, reverses, steps)", postings.rows());
+        copy(connection, "posting_orders (number, key)", postings.orders());
         copy(
                 connection,
                 "movements (number, key, date, kind, item, site, lot, serial, quarantined, quantity, value, document,"
@@ -152,52 +160,10 @@ public class RecordRows {
                         Stream.of(columns).map(column -> row.text(column, "")).toList());
     }
 
-    /** A key of the application's own, or one made of what another wrote. */
-    private static String key(String text) {
-        try {
-            return UUID.fromString(text).toString();
-        } catch (IllegalArgumentException e) {
-            return UUID.nameUUIDFromBytes(text.getBytes(StandardCharsets.UTF_8)).toString();
-        }
-    }
-
-    /** One for each key, those that are taken back before those that do. */
-    private List<List<String>> postings(List<Row> movements) {
-        Map<String, List<Row>> byKey = new LinkedHashMap<>();
-        Map<String, String> keyOf = new HashMap<>();
-        for (Row row : movements) {
-            String key = key(row.text("key"));
-            keyOf.put(row.text("movement"), key);
-            byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(row);
-        }
-        List<List<String>> postings = new ArrayList<>();
-        byKey.forEach((key, rows) -> {
-            Row first = rows.get(0);
-            String back = first.text("reverses") == null ? "" : keyOf.getOrDefault(first.text("reverses"), "");
-            postings.add(List.of(
-                    key,
-                    first.text("date"),
-                    back.isEmpty() ? PostingSentence.of(rows) : "Took back: " + PostingSentence.of(byKey.get(back)),
-                    first.text("person", "unknown"),
-                    entered(first),
-                    back));
-        });
-        return postings;
-    }
-
-    private String entered(Row row) {
-        String said = row.text("entered");
-        try {
-            return said == null ? today.now().toString() : Instant.parse(said).toString();
-        } catch (DateTimeParseException e) {
-            return today.now().toString();
-        }
-    }
-
     private List<String> movement(Row row) {
         return List.of(
                 row.text("movement"),
-                key(row.text("key")),
+                KeptPostings.key(row.text("key")),
                 row.text("date"),
                 row.text("kind"),
                 row.text("item"),
@@ -213,7 +179,7 @@ public class RecordRows {
                 row.text("reverses", ""),
                 row.text("reason", ""),
                 row.text("person", "unknown"),
-                entered(row));
+                KeptPostings.entered(row, today.now()));
     }
 
     /** What is empty is not set, but for the parts of the key of a layer. */
