@@ -194,24 +194,14 @@ final class Production {
             if (concerned && component != null) {
                 BigDecimal should = part.perOrder()
                         ? part.planned()
-                        : line.planned(part, passed(line, step), component.decimals(), RoundingMode.UP);
+                        : line.planned(
+                                part, StepReports.passed(line.steps(), step), component.decimals(), RoundingMode.UP);
                 BigDecimal missing = should.subtract(part.issued());
                 if (missing.signum() > 0) {
                     issuing.put(row, line, part, new Lot(part.component(), "", ""), missing);
                 }
             }
         }
-    }
-
-    /** Units that passed a step: those reported there or later, with those scrapped in between. */
-    private static BigDecimal passed(SupplyLine line, int step) {
-        BigDecimal most = BigDecimal.ZERO;
-        BigDecimal scrapped = BigDecimal.ZERO;
-        for (Map.Entry<Integer, Progress> at : line.steps().tailMap(step, true).entrySet()) {
-            scrapped = scrapped.add(at.getValue().scrapped());
-            most = most.max(at.getValue().reported().add(scrapped));
-        }
-        return most;
     }
 
     /**
@@ -234,7 +224,8 @@ final class Production {
         }
         for (Operation operation : report.units() ? operations : List.<Operation>of()) {
             Progress progress = line.progress(operation.step());
-            BigDecimal units = passed(line, operation.step()).subtract(progress.booked());
+            BigDecimal units =
+                    StepReports.passed(line.steps(), operation.step()).subtract(progress.booked());
             if (operation.step() <= report.step && progress.minutes() == null && units.signum() > 0) {
                 BigDecimal run = planned(operation, operation.run().multiply(units));
                 BigDecimal setup =

@@ -129,7 +129,7 @@ public final class SupplyLine {
     }
 
     /** What was reported at a step. */
-    public static final class Progress {
+    public static final class Progress implements StepReports.AtStep {
         private BigDecimal reported = BigDecimal.ZERO;
         private BigDecimal scrapped = BigDecimal.ZERO;
         private BigDecimal booked = BigDecimal.ZERO;
@@ -137,10 +137,12 @@ public final class SupplyLine {
 
         Progress() {}
 
+        @Override
         public BigDecimal reported() {
             return reported;
         }
 
+        @Override
         public BigDecimal scrapped() {
             return scrapped;
         }

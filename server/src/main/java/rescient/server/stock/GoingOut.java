@@ -14,11 +14,8 @@ import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.company.Fact;
 import rescient.core.company.ItemKind;
-import rescient.core.company.MadeFor;
-import rescient.core.company.Source;
 import rescient.core.promise.Promise;
-import rescient.core.trace.LinesThere;
-import rescient.core.trace.Workbench;
+import rescient.core.trace.LinesGoingOut;
 import rescient.server.planning.Directory;
 import rescient.server.planning.OnceForPlan;
 import rescient.server.planning.OrderKey;
@@ -31,9 +28,9 @@ import rescient.server.platform.Sought;
 /** What customers are to get, and what of it lies there for them. */
 @Component
 class GoingOut {
-    static final String WHOLE = "whole";
-    static final String PART = "part";
-    static final String WAITS = "waits";
+    static final String WHOLE = Words.word(LinesGoingOut.State.WHOLE);
+    static final String PART = Words.word(LinesGoingOut.State.PART);
+    static final String WAITS = Words.word(LinesGoingOut.State.WAITS);
 
     private final Promises promises;
     private final int most;
@@ -76,32 +73,7 @@ class GoingOut {
             @Nullable Integer late,
             @Nullable LocalDate possible,
             @Nullable String culprit,
-            String tracking) {
-        OutLine waiting() {
-            return new OutLine(
-                    key,
-                    number,
-                    line,
-                    customer,
-                    customerName,
-                    item,
-                    itemName,
-                    kit,
-                    site,
-                    siteName,
-                    open,
-                    BigDecimal.ZERO,
-                    BigDecimal.ZERO,
-                    unit,
-                    WAITS,
-                    together,
-                    due,
-                    late,
-                    possible,
-                    culprit,
-                    tracking);
-        }
-    }
+            String tracking) {}
 
     /**
      * @param total how many fit; of them {@code whole} can go and {@code part} in part
@@ -137,84 +109,49 @@ class GoingOut {
 
     /** By the day they are due, whoever is late first. */
     private List<OutLine> lines(PlanVersion version) {
-        LinesThere there = LinesThere.of(version.plan());
-        Map<String, BigDecimal> assembled = assembled(version);
+        Directory directory = version.directory();
         Map<String, Promise> promised = new HashMap<>();
         promises.of(version)
                 .forEach(one -> promised.put(
                         OrderKey.ofLine(one.line().number(), one.line().line()), one));
-        Map<String, List<OutLine>> byOrder = new HashMap<>();
-        version.directory()
+        List<Fact.CustomerOrder> open = directory
                 .facts()
                 .all(Fact.CustomerOrder.class)
                 .filter(line -> line.counts()
                         && line.quantity().signum() > 0
                         && line.agreed().supply() != Fact.LineSupply.DIRECT)
-                .map(line -> line(
-                        version,
-                        line,
-                        there,
-                        assembled.getOrDefault(
-                                at(line.number(), line.line(), line.item(), line.site()), BigDecimal.ZERO),
-                        promised.get(OrderKey.ofLine(line.number(), line.line()))))
-                .forEach(line -> byOrder.computeIfAbsent(line.number, number -> new ArrayList<>())
-                        .add(line));
+                .toList();
+        List<LinesGoingOut.Going> going = LinesGoingOut.of(
+                version.plan(),
+                open.stream().map(line -> asked(directory, line)).toList());
         List<OutLine> lines = new ArrayList<>();
-        byOrder.values().forEach(order -> {
-            boolean whole = order.stream().allMatch(line -> line.state.equals(WHOLE));
-            order.forEach(line -> lines.add(line.together && !whole ? line.waiting() : line));
-        });
+        for (int i = 0; i < open.size(); i++) {
+            Fact.CustomerOrder line = open.get(i);
+            lines.add(line(version, line, going.get(i), promised.get(OrderKey.ofLine(line.number(), line.line()))));
+        }
         lines.sort(Comparator.comparing(OutLine::due)
                 .thenComparing(OutLine::number, DocumentOrder.INSTANCE)
                 .thenComparing(OutLine::line, DocumentOrder.INSTANCE));
         return lines;
     }
 
-    /** By line with its item and site, what hangs on it as an order to be assembled, of which all parts are there: shipping it puts it together. */
-    private static Map<String, BigDecimal> assembled(PlanVersion version) {
-        Map<String, BigDecimal> assembled = new HashMap<>();
-        for (Workbench.Job job : Workbench.of(version.plan()).jobs(order -> Workbench.Progress.NONE)) {
-            MadeFor line = job.order().madeFor();
-            if (line != null
-                    && job.order().kind() == Source.ASSEMBLE
-                    && job.state() == Workbench.State.CAN_START
-                    && !job.parts().isEmpty()) {
-                assembled.merge(
-                        at(
-                                line.number(),
-                                line.line(),
-                                job.order().item(),
-                                job.order().site()),
-                        Quantity.decimal(job.order().quantity()),
-                        BigDecimal::add);
-            }
-        }
-        return assembled;
-    }
-
-    private static String at(String number, String line, String item, String site) {
-        return String.join("\0", number, line, item, site);
+    private static LinesGoingOut.Line asked(Directory directory, Fact.CustomerOrder line) {
+        return new LinesGoingOut.Line(
+                line.number(),
+                line.line(),
+                line.item(),
+                line.site(),
+                Quantity.of(line.quantity()),
+                directory.facts().units().decimals(directory.unit(line.item())),
+                Boolean.TRUE.equals(line.agreed().complete()));
     }
 
     private static OutLine line(
-            PlanVersion version,
-            Fact.CustomerOrder line,
-            LinesThere there,
-            BigDecimal assembled,
-            @Nullable Promise promise) {
+            PlanVersion version, Fact.CustomerOrder line, LinesGoingOut.Going going, @Nullable Promise promise) {
         Directory directory = version.directory();
         Fact.Item item = directory.item(line.item());
-        String unit = directory.unit(line.item());
-        long ready = there.of(
-                line.number(),
-                line.line(),
-                Quantity.of(line.quantity()),
-                directory.facts().units().decimals(unit));
-        BigDecimal lies = Quantity.decimal(ready).min(line.quantity());
-        BigDecimal goes = lies.add(assembled).min(line.quantity());
-        String state = goes.compareTo(line.quantity()) >= 0 ? WHOLE : goes.signum() > 0 ? PART : WAITS;
         int late = (int) ChronoUnit.DAYS.between(line.dueDate(), version.today());
-        boolean waits = !state.equals(WHOLE) && promise != null;
+        boolean waits = going.state() != LinesGoingOut.State.WHOLE && promise != null;
         return new OutLine(
                 OrderKey.ofLine(line.number(), line.line()),
                 line.number(),
@@ -227,11 +164,11 @@ class GoingOut {
                 line.site(),
                 directory.siteName(line.site()),
                 StockDesk.plain(line.quantity()),
-                StockDesk.plain(goes),
-                StockDesk.plain(goes.subtract(lies)),
-                unit,
-                state,
-                Boolean.TRUE.equals(line.agreed().complete()),
+                StockDesk.plain(Quantity.decimal(going.ready())),
+                StockDesk.plain(Quantity.decimal(going.assembled())),
+                directory.unit(line.item()),
+                Words.word(going.state()),
+                going.line().together(),
                 line.dueDate(),
                 late > 0 ? late : null,
                 waits ? Words.dateOrNull(promise.possibleDay()) : null,

@@ -9,11 +9,14 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import org.springframework.stereotype.Component;
 import rescient.core.company.Fact;
 import rescient.core.costing.OrderStatement;
+import rescient.core.stock.StepReports;
 import rescient.core.stock.StockValue;
 import rescient.dataset.Row;
 import rescient.server.planning.Directory;
@@ -279,6 +282,7 @@ class OrderCosts {
     private static List<OrderStatement.Operation> operations(
             Directory directory, String item, String site, List<Row> steps) {
         List<OrderStatement.Operation> operations = new ArrayList<>();
+        NavigableMap<Integer, Reported> reports = reports(steps);
         for (Fact.Operation one : directory.operations(item, site)) {
             Fact.WorkCenter center = directory
                     .facts()
@@ -294,7 +298,7 @@ class OrderCosts {
                     zero(one.runMinutesPerUnit()),
                     center == null || center.efficiency() == null ? BigDecimal.ONE : center.efficiency(),
                     center == null ? BigDecimal.ZERO : zero(center.costPerHour()),
-                    passed(Integer.parseInt(one.step()), steps),
+                    StepReports.passed(reports, Integer.parseInt(one.step())),
                     at == null ? BigDecimal.ZERO : zero(at.decimal("booked")),
                     at == null ? null : at.decimal("minutes")));
         }
@@ -315,19 +319,19 @@ class OrderCosts {
         return number == null ? BigDecimal.ZERO : number;
     }
 
-    /** Reported there or at a later step, with what was spoiled in between. */
-    private static BigDecimal passed(int step, List<Row> steps) {
-        BigDecimal most = BigDecimal.ZERO;
-        BigDecimal scrapped = BigDecimal.ZERO;
-        List<Row> later = steps.stream()
-                .filter(row -> Integer.parseInt(row.text("step")) >= step)
-                .sorted(Comparator.comparing(row -> Integer.parseInt(row.text("step"))))
-                .toList();
-        for (Row row : later) {
-            scrapped = scrapped.add(zero(row.decimal("scrapped")));
-            most = most.max(zero(row.decimal("reported")).add(scrapped));
+    /** What a row of steps says. */
+    private record Reported(BigDecimal reported, BigDecimal scrapped) implements StepReports.AtStep {}
+
+    private static NavigableMap<Integer, Reported> reports(List<Row> steps) {
+        NavigableMap<Integer, Reported> reports = new TreeMap<>();
+        for (Row row : steps) {
+            if (row.text("step") != null) {
+                reports.put(
+                        Integer.valueOf(row.text("step")),
+                        new Reported(zero(row.decimal("reported")), zero(row.decimal("scrapped"))));
+            }
         }
-        return most;
+        return reports;
     }
 
     private static OrderStatement.Service service(Directory directory, Row line, BigDecimal good, BigDecimal actual) {
