@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import rescient.core.company.Fact;
+import rescient.core.prices.CustomerCharge;
 import rescient.core.prices.InvoiceTotal;
 import rescient.core.stock.StockValue;
 import rescient.dataset.Codec;
@@ -32,7 +33,7 @@ record InvoiceCustomers(
         if (orders == null || orders.isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which orders are charged");
         }
-        Map<String, List<CustomerCharges.Charge>> byOrder = new LinkedHashMap<>();
+        Map<String, List<CustomerCharge>> byOrder = new LinkedHashMap<>();
         orders.stream().distinct().forEach(number -> byOrder.put(number, new ArrayList<>()));
         CustomerCharges.of(desk.version().directory(), desk.desk(), byOrder.keySet())
                 .forEach(charge -> byOrder.get(charge.line().number()).add(charge));
@@ -50,13 +51,13 @@ record InvoiceCustomers(
                         : "Charged " + numbers.size() + " orders");
     }
 
-    private String invoice(Proposing desk, String order, List<CustomerCharges.Charge> charges) {
+    private String invoice(Proposing desk, String order, List<CustomerCharge> charges) {
         Facts facts = desk.version().directory().facts();
         String number = desk.author().numbers().apply(DocumentNumbers.INVOICE);
         String customer = charges.get(0).line().customer();
         Codec<Fact.InvoiceLine> each = Codec.of(Fact.InvoiceLine.class);
         int at = 0;
-        for (CustomerCharges.Charge charge : charges) {
+        for (CustomerCharge charge : charges) {
             if (charge.price() == null) {
                 desk.proposal()
                         .refusals

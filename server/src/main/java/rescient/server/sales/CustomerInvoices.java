@@ -13,6 +13,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.Fact;
+import rescient.core.prices.CustomerCharge;
 import rescient.core.prices.InvoiceTotal;
 import rescient.core.stock.StockValue;
 import rescient.server.access.SignedIn;
@@ -141,7 +142,7 @@ class CustomerInvoices {
     /** By order; the customer order's own price, net of tax. */
     private List<InvoiceOutView> toCharge(PlanVersion version, @Nullable List<String> numbers) {
         Directory directory = version.directory();
-        Map<String, List<CustomerCharges.Charge>> byOrder = new LinkedHashMap<>();
+        Map<String, List<CustomerCharge>> byOrder = new LinkedHashMap<>();
         CustomerCharges.of(directory, desk, numbers)
                 .forEach(charge -> byOrder.computeIfAbsent(charge.line().number(), number -> new ArrayList<>())
                         .add(charge));
