@@ -69,13 +69,20 @@ final class HistoryRows {
         for (List<Map<String, String>> of : byLine.values()) {
             of.sort(Comparator.comparing((Map<String, String> row) -> row.get(day))
                     .reversed());
-            BigDecimal back = BigDecimal.ZERO;
-            for (Map<String, String> row : of) {
-                BigDecimal left = decimal(row).add(back);
-                back = left.min(BigDecimal.ZERO);
-                row.put("quantity", BooksWriter.said(left.max(BigDecimal.ZERO)));
-            }
+            // dated before all that came, it lowers what came later
+            lower(of, lower(of, BigDecimal.ZERO));
         }
+    }
+
+    /** Takes off row by row, and from the next what one does not hold; what is left at the end, 0 or below. */
+    private static BigDecimal lower(List<Map<String, String>> rows, BigDecimal by) {
+        BigDecimal back = by;
+        for (Map<String, String> row : rows) {
+            BigDecimal left = decimal(row).add(back);
+            back = left.min(BigDecimal.ZERO);
+            row.put("quantity", BooksWriter.said(left.max(BigDecimal.ZERO)));
+        }
+        return back;
     }
 
     private Map<String, String> past(Books.Past past, String day) {

@@ -187,13 +187,6 @@ abstract class DocumentChanges {
         hold(part, new Lot(part.component(), "", ""), part::inside, issued);
     }
 
-    void planned(SupplyLine line, SupplyLine.Part part, BigDecimal planned) {
-        BigDecimal before = part.planned();
-        line.planned(part, planned);
-        step(Kind.PLANNED, line, part.component(), null, part.step(), planned, before, null);
-        back.add(() -> line.planned(part, before));
-    }
-
     void issued(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal value) {
         Tally tally = line.issuesOf(lot);
         line.tally(tally, quantity, value);

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import rescient.dataset.plain.PlainAct.Refusal;
 import rescient.dataset.plain.PlainStock.Bin;
 import rescient.dataset.plain.PlainStock.Layer;
@@ -86,6 +87,21 @@ final class PlainOutcome {
         assertThat(sorted(rows("shipments", "item", "site", "date", "number", "line", "quantity")))
                 .as(name + " shipments")
                 .isEqualTo(sorted(history("history")));
+        // what comes back lowers what went; which day's row is not said
+        assertThat(byOrder("usage"))
+                .as(name + " usage")
+                .isEqualTo(totals(plain.orders.figures.keySet().stream()
+                        .filter(f -> f.startsWith("usage|"))
+                        .map(f -> f.split("\\|"))
+                        .collect(Collectors.toMap(
+                                w -> w[4] + "," + w[5], w -> plain.orders.get("usage", rest(w)), Fraction::plus))));
+        assertThat(byOrder("receipts"))
+                .as(name + " receipts")
+                .isEqualTo(totals(plain.orders.figures.keySet().stream()
+                        .filter(f -> f.startsWith("came|"))
+                        .map(f -> f.split("\\|", -1))
+                        .collect(Collectors.toMap(
+                                w -> w[1] + "," + w[2], w -> plain.orders.get("came", rest(w)), Fraction::plus))));
         assertThat(sorted(
                         rows("order_steps", "number", "line", "step", "reported", "scrapped", "booked", "minutes")
                                 .stream()
@@ -93,6 +109,28 @@ final class PlainOutcome {
                                 .toList()))
                 .as(name + " steps")
                 .isEqualTo(sorted(steps()));
+    }
+
+    private static String rest(String[] words) {
+        return String.join("|", List.of(words).subList(1, words.length));
+    }
+
+    private static Map<String, String> totals(Map<String, Fraction> sums) {
+        Map<String, String> totals = new TreeMap<>();
+        sums.forEach((order, sum) -> {
+            if (sum.sign() != 0) {
+                totals.put(order, sum.toString());
+            }
+        });
+        return totals;
+    }
+
+    private Map<String, String> byOrder(String table) {
+        return totals(out.rows(table).stream()
+                .collect(Collectors.toMap(
+                        row -> row.text("number") + "," + row.text("line"),
+                        row -> row.number("quantity"),
+                        Fraction::plus)));
     }
 
     private static List<String> sorted(List<String> rows) {

@@ -355,6 +355,44 @@ final class RandomPostings {
             parts(50, "P", ordered);
         }
         tables.add("customers", "code", "X");
+        if (chance(0.4)) {
+            tables.add(
+                    "customer_orders",
+                    "number",
+                    "C2",
+                    "line",
+                    2,
+                    "customer",
+                    "X",
+                    "item",
+                    "A",
+                    "site",
+                    "W",
+                    "quantity",
+                    3,
+                    "due_date",
+                    "2026-03-25");
+            tables.add(
+                    "open_orders",
+                    "number",
+                    10,
+                    "line",
+                    2,
+                    "kind",
+                    "buy",
+                    "stage",
+                    "released",
+                    "item",
+                    "B",
+                    "site",
+                    "W",
+                    "supplier",
+                    "S",
+                    "quantity",
+                    6,
+                    "due_date",
+                    "2026-03-25");
+        }
     }
 
     private void order(
@@ -521,6 +559,14 @@ final class RandomPostings {
             cells.addAll(List.of("item", item));
         } else if (action.equals("issue")) {
             return List.of(row(cells.toArray()));
+        }
+        boolean ofDocument = !List.of("issue", "adjust", "count", "quarantine", "free", "return_from_customer")
+                .contains(action);
+        if (ofDocument && chance(0.1)) {
+            cells.addAll(List.of("site", one("W", "D")));
+        }
+        if (ofDocument && !action.equals("ship") && chance(0.1)) {
+            cells.addAll(List.of("item", chance(0.8) ? item : "A"));
         }
         boolean serial = item.equals("N") || item.equals("R");
         boolean lot = item.equals("L") || item.equals("Q");
