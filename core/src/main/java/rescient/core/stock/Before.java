@@ -22,13 +22,10 @@ import rescient.core.stock.SupplyLine.Cost;
 final class Before {
     private final Books books;
     private final Deed deed;
-    /** What suppliers credited for what went back to them, by the number of its movement. */
-    private final Map<Long, BigDecimal> credits;
 
-    private Before(Books books, Deed deed, Map<Long, BigDecimal> credits) {
+    private Before(Books books, Deed deed) {
         this.books = books;
         this.deed = deed;
-        this.credits = credits;
     }
 
     static Map<String, Poster.Posted> of(Books books) {
@@ -44,22 +41,27 @@ final class Before {
         books.did().values().stream()
                 .filter(did -> !byKey.containsKey(did.key()))
                 .forEach(did -> byKey.put(did.key(), List.of()));
-        Map<Long, BigDecimal> credits = new HashMap<>();
         Set<SupplyLine> byMovements = new LinkedHashSet<>();
         byKey.forEach((key, movements) -> {
             Books.Did did = books.did().get(key);
             LocalDate date = did != null ? did.date() : movements.get(0).date();
             Deed deed = Deed.before(books, key, date, movements);
-            if (did == null || did.steps() == null) {
-                new Before(books, deed, credits).documents(movements);
-                byMovements.addAll(deed.touched());
-            } else {
-                new Before(books, deed, credits).steps(date, did.steps());
+            boolean reversal = movements.stream().anyMatch(movement -> movement.reverses() != null)
+                    || (did != null && did.reversal());
+            boolean taken = movements.stream().anyMatch(movement -> reversed.contains(movement.number()))
+                    || (did != null && did.reversed());
+            // what was taken back and what took it back make up for each other, and neither is taken back again
+            if (!reversal && !taken) {
+                Before before = new Before(books, deed);
+                if (did == null || did.steps() == null) {
+                    before.documents(movements);
+                    byMovements.addAll(deed.touched());
+                } else {
+                    before.steps(date, did.steps());
+                }
             }
-            boolean reversal = movements.stream().anyMatch(movement -> movement.reverses() != null);
-            Poster.Posted one = new Poster.Posted(deed, reversal || (did != null && did.reversal()));
-            one.reversed((did != null && did.reversed())
-                    || movements.stream().anyMatch(movement -> reversed.contains(movement.number())));
+            Poster.Posted one = new Poster.Posted(deed, reversal);
+            one.reversed(taken);
             posted.put(key, one);
         });
         byMovements.forEach(line -> line.receiptsCost(books.company().moneyDecimals()));
@@ -221,7 +223,8 @@ final class Before {
                 }
             }
             case SUPPLIER_RETURN -> {
-                BigDecimal credit = credit(line, lot, movement);
+                // of what these pieces cost the part that went back
+                BigDecimal credit = line.receiptsOf(lot).worth(quantity.negate(), deed.decimals());
                 deed.known(() -> deed.receipt(line, lot, quantity, credit.negate()), false);
                 deed.known(
                         () -> {
@@ -272,14 +275,5 @@ final class Before {
                 // it touches no order
             }
         }
-    }
-
-    /** What was credited for it: of what these pieces cost the part that went back; taken back, the same once more. */
-    private BigDecimal credit(SupplyLine line, Movement.Lot lot, Movement movement) {
-        BigDecimal credit = movement.reverses() != null && credits.containsKey(movement.reverses())
-                ? credits.get(movement.reverses()).negate()
-                : line.receiptsOf(lot).worth(movement.quantity().negate(), deed.decimals());
-        credits.put(movement.number(), credit);
-        return credit;
     }
 }

@@ -179,7 +179,7 @@ abstract class DocumentChanges {
     void part(SupplyLine line, SupplyLine.Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
         line.part(part, issued, used, value);
         touch(line);
-        step(Kind.PART, line, part.component(), null, part.step(), issued, used, value);
+        step(Kind.PART, line, part.component(), null, part.step(), issued, SupplyLine.Part.kept(used), value);
         back.add(() -> {
             line.part(part, issued.negate(), used.negate(), value.negate());
             line.forgetUnplanned(part);

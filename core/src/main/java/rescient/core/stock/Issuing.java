@@ -1,7 +1,6 @@
 package rescient.core.stock;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.List;
 import rescient.core.company.Source;
 import rescient.core.stock.Books.Past;
@@ -112,8 +111,7 @@ final class Issuing {
         Tally issued = line.issuesOf(lot);
         BigDecimal there = part == null
                 ? BigDecimal.ZERO
-                : part.inside()
-                        .setScale(item.decimals(), RoundingMode.DOWN)
+                : SupplyLine.Part.whole(part.inside(), item.decimals())
                         .min(issued.quantity())
                         .max(BigDecimal.ZERO);
         if (quantity.compareTo(there) > 0) {

@@ -18,7 +18,6 @@ import rescient.core.stock.SupplyLine.Progress;
 /** Units are reported at steps, parts go with them, and what comes out takes what it used (posting rules, "Production"). */
 final class Production {
     private static final BigDecimal HOUR = BigDecimal.valueOf(60);
-    private static final int USED_DECIMALS = 12;
 
     private final Deed deed;
 
@@ -256,7 +255,7 @@ final class Production {
                         ? part.value()
                         : part.perOrder() || part.planned().signum() == 0
                                 ? share(part.value(), report.good, before)
-                                : Tally.share(part.value(), used, part.inside(), deed.decimals());
+                                : Tally.nearly(part.value(), used, part.inside(), deed.decimals());
                 worth = all ? worth : worth.add(value);
                 deed.part(line, part, BigDecimal.ZERO, used, value.negate());
             }
@@ -285,7 +284,7 @@ final class Production {
         if (part.perOrder() || part.planned().signum() == 0) {
             return open.signum() == 0
                     ? part.inside()
-                    : part.inside().multiply(good).divide(open, USED_DECIMALS, RoundingMode.HALF_UP);
+                    : part.inside().multiply(good).divide(open, Part.DECIMALS, RoundingMode.HALF_UP);
         }
         int last = line.steps().lastKey();
         BigDecimal units = line.progress(last).reported();
@@ -295,8 +294,8 @@ final class Production {
                 units = units.add(at.getValue().scrapped());
             }
         }
-        BigDecimal should = line.planned(part, units, USED_DECIMALS, RoundingMode.HALF_UP);
-        return should.subtract(part.used()).min(part.inside()).max(BigDecimal.ZERO);
+        BigDecimal should = line.planned(part, units, Part.DECIMALS, RoundingMode.HALF_UP);
+        return part.beyondUsed(should).min(part.inside()).max(BigDecimal.ZERO);
     }
 
     void finish(PostingRow row, SupplyLine line) {

@@ -1,7 +1,6 @@
 package rescient.core.stock;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -124,10 +123,8 @@ record Reversal(Map<String, Poster.Posted> posted) {
                                             : held.lot().serial(),
                                     Code.SHORT,
                                     held.added(),
-                                    held.left()
-                                            .add(held.added())
-                                            .max(BigDecimal.ZERO)
-                                            .setScale(decimals, RoundingMode.DOWN)));
+                                    SupplyLine.Part.whole(
+                                            held.left().add(held.added()).max(BigDecimal.ZERO), decimals)));
                 });
     }
 }

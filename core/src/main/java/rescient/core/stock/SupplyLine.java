@@ -47,6 +47,11 @@ public final class SupplyLine {
         private final boolean perOrder;
         private final boolean backflush;
         private BigDecimal planned;
+        /** Decimals with which what was put out is known here; it is kept with {@link #KEPT}. */
+        static final int DECIMALS = 30;
+
+        private static final int KEPT = 12;
+
         private BigDecimal issued;
         private BigDecimal used;
         private BigDecimal value;
@@ -99,8 +104,13 @@ public final class SupplyLine {
             return issued;
         }
 
+        /** Put out already, as it is kept. */
         public BigDecimal used() {
-            return used;
+            return kept(used);
+        }
+
+        static BigDecimal kept(BigDecimal used) {
+            return used.scale() > KEPT ? used.setScale(KEPT, RoundingMode.HALF_UP) : used;
         }
 
         public BigDecimal value() {
@@ -115,6 +125,16 @@ public final class SupplyLine {
         /** Issued and not put out yet. */
         BigDecimal inside() {
             return issued.subtract(used);
+        }
+
+        /** How much the planned quantity is more than what was put out. */
+        BigDecimal beyondUsed(BigDecimal planned) {
+            return planned.subtract(used);
+        }
+
+        /** Of something inside what is whole in a unit. */
+        static BigDecimal whole(BigDecimal inside, int decimals) {
+            return kept(inside).setScale(decimals, RoundingMode.DOWN);
         }
 
         private void add(BigDecimal more, BigDecimal put, BigDecimal worth) {

@@ -24,13 +24,15 @@ final class PlainOrders {
             String order = id(row);
             Fraction before = ordered(row).minus(row.number("quantity"));
             add("good", order, before);
-            for (Step step : steps(row)) {
-                add("reported", order + "|" + step.name, before);
-                add("booked", order + "|" + step.name, before);
-            }
-            if (steps(row).isEmpty()) {
-                add("reported", order + "|", before);
-            }
+            List<Step> steps = steps(row);
+            add(
+                    "reported",
+                    order + "|"
+                            + (steps.isEmpty()
+                                    ? ""
+                                    : steps.get(steps.size() - 1).name()),
+                    before);
+            steps.forEach(step -> add("booked", order + "|" + step.name(), before));
         }
         for (Tables.Row row : facts.rows("open_order_components")) {
             String part = id(row) + "|" + row.text("component");
@@ -44,11 +46,37 @@ final class PlainOrders {
             }
             add("worked_out", id(row), row.number("work", Fraction.ZERO));
         }
+        for (Tables.Row row : facts.rows("open_orders")) {
+            if (row.text("kind").equals("transfer")) {
+                underway(row);
+            }
+        }
         for (Tables.Row row : facts.rows("customer_orders")) {
             add(
                     "shipped",
                     id(row),
                     row.number("ordered", row.number("quantity")).minus(row.number("quantity")));
+        }
+    }
+
+    /** What is on its way; where nobody says, what is open less what is still to ship, at standard cost. */
+    private void underway(Tables.Row line) {
+        String order = id(line);
+        Fraction toShip = parts(line).stream()
+                .map(p -> p.planned().minus(get("issued", order + "|" + p.item())))
+                .reduce(Fraction.ZERO, Fraction::plus);
+        Fraction going = line.number("quantity").minus(toShip);
+        Fraction worth = facts.money(facts.standardCost(line.text("item")).times(going));
+        for (Tables.Row row : facts.rows("in_transit")) {
+            if (id(row).equals(order)) {
+                going = row.number("quantity");
+                worth = row.number("value");
+            }
+        }
+        if (going.sign() > 0) {
+            add("going", order + "||", going);
+            add("going_worth", order + "||", worth);
+            add("material", order, worth);
         }
     }
 
