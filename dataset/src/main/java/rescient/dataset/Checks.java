@@ -53,7 +53,8 @@ final class Checks {
             c -> c.quantities("open_order_components", "component", "quantity"),
             c -> c.each("open_orders", c::openOrder),
             Checks::components,
-            Checks::parts);
+            Checks::parts,
+            c -> PostingChecks.look(c.dataset.rows("postings"), c.dataset.rows("posting_steps"), c.faults));
 
     private final Dataset dataset;
     private static final Codec<Fact.Calendar> CALENDARS = Codec.of(Fact.Calendar.class);

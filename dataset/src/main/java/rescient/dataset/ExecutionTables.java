@@ -207,6 +207,11 @@ final class ExecutionTables {
             throw new UncheckedIOException("The dataset " + path + " cannot be read: " + e.getMessage(), e);
         }
         references(rows, faults);
+        // what a step has to say is only asked when every value is of its kind
+        if (faults.none()) {
+            PostingChecks.look(
+                    rows.getOrDefault("postings", List.of()), rows.getOrDefault("posting_steps", List.of()), faults);
+        }
         faults.refuse();
         return rows;
     }

@@ -194,4 +194,31 @@ class PostCommandTest {
                 .extracting(amount -> amount.value().toPlainString())
                 .containsExactly("30");
     }
+
+    /** Postings that could not be taken back are faults of the dataset, each told where it stands. */
+    @Test
+    void whatPostingsTellIsLookedAt() throws IOException {
+        Path in = folder.resolve("in");
+        file(
+                in,
+                "postings",
+                "key,date,reverses",
+                "a,2026-03-19,",
+                "b,2026-03-19,a",
+                "c,2026-03-19,a",
+                "d,2026-03-19,x");
+        file(
+                in,
+                "posting_steps",
+                "key,place,kind,number,line,what,a",
+                "a,1,cost,20,1,GOLD,5",
+                "a,2,scrap,20,1,,",
+                "y,1,end,20,1,,1");
+        assertThatThrownBy(() -> post(in, folder.resolve("out"), HEAD, "k1,2026-03-19,receive,10,,,,1,,"))
+                .hasMessageContaining("postings.csv, row 4, reverses \"a\": is taken back twice")
+                .hasMessageContaining("postings.csv, row 5, reverses \"x\": is not in postings.csv")
+                .hasMessageContaining("posting_steps.csv, row 2, what \"GOLD\"")
+                .hasMessageContaining("posting_steps.csv, row 3, a")
+                .hasMessageContaining("posting_steps.csv, row 4, key \"y\"");
+    }
 }

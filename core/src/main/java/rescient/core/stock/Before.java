@@ -93,7 +93,6 @@ final class Before {
             case PART ->
                 part(line, step)
                         .ifPresent(part -> deed.known(() -> deed.part(line, part, step.a(), step.b(), step.c()), true));
-            case PLANNED -> part(line, step).ifPresent(part -> deed.wayBack(() -> line.planned(part, step.b())));
             // what was moved of lots is counted by movements
             case ISSUED -> deed.known(() -> deed.issued(line, lot, step.a(), step.b()), false);
             case RECEIPT -> deed.known(() -> deed.receipt(line, lot, step.a(), step.b()), false);

@@ -37,8 +37,6 @@ public record DocumentStep(
         COST,
         /** Of a component {@code a} was issued and {@code b} put out; {@code c} is the value of what is inside. */
         PART,
-        /** Of a component {@code a} is planned, before {@code b}. */
-        PLANNED,
         /** Of a lot {@code a} was issued, worth {@code b}. */
         ISSUED,
         /** Of a lot {@code a} was received, for {@code b}. */

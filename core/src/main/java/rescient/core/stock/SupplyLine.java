@@ -46,7 +46,7 @@ public final class SupplyLine {
         private final Integer step;
         private final boolean perOrder;
         private final boolean backflush;
-        private BigDecimal planned;
+        private final BigDecimal planned;
         /** Decimals with which what was put out is known here; it is kept with {@link #KEPT}. */
         static final int DECIMALS = 30;
 
@@ -141,10 +141,6 @@ public final class SupplyLine {
             issued = issued.add(more);
             used = used.add(put);
             value = value.add(worth);
-        }
-
-        private void plan(BigDecimal other) {
-            planned = other;
         }
     }
 
@@ -437,13 +433,6 @@ public final class SupplyLine {
                 sort();
             });
         }
-    }
-
-    /** Nothing more of it is to be issued. */
-    void planned(Part part, BigDecimal planned) {
-        BigDecimal before = part.planned;
-        part.plan(planned);
-        journal.did(() -> part.plan(before));
     }
 
     void tally(Tally tally, BigDecimal quantity, BigDecimal value) {
