@@ -221,4 +221,16 @@ class PostCommandTest {
                 .hasMessageContaining("posting_steps.csv, row 3, a")
                 .hasMessageContaining("posting_steps.csv, row 4, key \"y\"");
     }
+
+    /** A posting that moved nothing, and of which nobody says what it changed, is known, but not taken back as if it were nothing. */
+    @Test
+    void whatNobodyKnowsIsNotTakenBack() throws IOException {
+        Path in = folder.resolve("in");
+        Path out = folder.resolve("out");
+        file(in, "postings", "key,date", "a,2026-03-19");
+        post(in, out, HEAD, "k1,2026-03-20,reverse,,,,,,,a", "a,2026-03-20,receive,10,,,,1,,");
+        assertThat(lines(out, "refused"))
+                .containsExactly("key,item,site,lot,serial,code,wanted,there", "k1,,,,,closed,,");
+        assertThat(lines(out, "movements")).hasSize(1);
+    }
 }

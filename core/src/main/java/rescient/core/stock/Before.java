@@ -50,6 +50,8 @@ final class Before {
                     || (did != null && did.reversal());
             boolean taken = movements.stream().anyMatch(movement -> reversed.contains(movement.number()))
                     || (did != null && did.reversed());
+            // of what moved nothing, and of which nobody says what it changed, nothing can be taken back
+            boolean unknown = movements.isEmpty() && (did == null || did.steps() == null);
             // what was taken back and what took it back make up for each other, and neither is taken back again
             if (!reversal && !taken) {
                 Before before = new Before(books, deed);
@@ -61,7 +63,7 @@ final class Before {
                 }
             }
             Poster.Posted one = new Poster.Posted(deed, reversal);
-            one.reversed(taken);
+            one.reversed(taken || unknown);
             posted.put(key, one);
         });
         byMovements.forEach(line -> line.receiptsCost(books.company().moneyDecimals()));

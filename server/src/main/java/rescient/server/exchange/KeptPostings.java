@@ -85,11 +85,14 @@ final class KeptPostings {
             byKey.computeIfAbsent(key, k -> new ArrayList<>()).add(row);
         }
         byKey.forEach((key, moved) -> {
+            if (rows.containsKey(key)) {
+                return;
+            }
             Row first = moved.stream()
                     .min(Comparator.comparingLong(row -> Long.parseLong(row.text("movement"))))
                     .orElseThrow();
             String back = first.text("reverses") == null ? "" : keyOf.getOrDefault(first.text("reverses"), "");
-            rows.putIfAbsent(
+            rows.put(
                     key,
                     row(
                             key,
