@@ -73,7 +73,7 @@ build() {
   local module=$1 mark="$ROOT/$1/target/built" newer=""
   if [ -e "$mark" ]; then
     newer=$(find "$ROOT/pom.xml" "$ROOT"/{core,dataset,demo,web,server,bench}/pom.xml "$ROOT"/{core,dataset,demo,server,bench}/src \
-      "$ROOT"/web/{src,static,openapi.json,package.json,package-lock.json,svelte.config.js,vite.config.ts} \
+      "$ROOT"/web/{src,static,openapi.json,package.json,package-lock.json,svelte.config.js,vite.config.ts,first-place.ts} \
       -newer "$mark" -type f -not -name schema.d.ts -print -quit 2>/dev/null || true)
     [ -z "$newer" ] && return
   fi

@@ -6,7 +6,7 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ fallback: 'index.html', precompress: true }),
-    // one file: a desk is opened once a day, and a second round trip for the parts of a page costs more than their size
+    // one bundle, in two files: first-place.ts
     output: { bundleStrategy: 'single' },
     version: { pollInterval: 0 }
   }

@@ -1,9 +1,10 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { firstPlace } from './first-place';
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [tailwindcss(), sveltekit(), firstPlace()],
   // the tests run the browser's half of Svelte
   resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
   server: { proxy: { '/api': 'http://127.0.0.1:8420' } },

@@ -12,6 +12,7 @@ const sources = [
   'openapi.json',
   'svelte.config.js',
   'vite.config.ts',
+  'first-place.ts',
   'tsconfig.json',
   'eslint.config.js',
   '.prettierrc'

@@ -73,6 +73,18 @@ export const changes = (asked: Asked<'changes'>) =>
     ...stays
   });
 
+/**
+ * The marks of the list: what changed since the last visit. They tell of what was, and take long where much did, so that they are
+ * not asked for with each new plan (see {@link Sparing}).
+ */
+export const marks = () =>
+  queryOptions({
+    queryKey: ['marks'],
+    staleTime: 0,
+    queryFn: () => answer(api.GET('/api/plan/changes', { params: { query: { since: 'visit' } } })),
+    ...stays
+  });
+
 // slips
 
 export const balanceSlip = (item: string, site: string, date: string) =>

@@ -1,24 +1,10 @@
 <script lang="ts">
   import '../app.css';
-  import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
-  import { Refused } from '$lib/api/client';
+  import { QueryClientProvider } from '@tanstack/svelte-query';
 
-  let { children } = $props();
-  const client = new QueryClient({
-    defaultOptions: {
-      queries: {
-        staleTime: 60_000,
-        refetchOnWindowFocus: false,
-        // while the database is away one waits for it; a server that does not answer is told after a moment
-        retry: (times, error) =>
-          error instanceof Refused &&
-          (error.problem.status === 503 || (times < 2 && error.problem.status === 0)),
-        retryDelay: (times) => Math.min(2000, 500 * (times + 1))
-      }
-    }
-  });
+  let { children, data } = $props();
 </script>
 
-<QueryClientProvider {client}>
+<QueryClientProvider client={data.client}>
   {@render children()}
 </QueryClientProvider>

@@ -10,10 +10,12 @@ import { SettledWords } from '$lib/filter-words.svelte';
 import { halfTyped } from '$lib/half-typed.svelte';
 import { cameBack, whenLeft } from '$lib/left.svelte';
 import { viewOf } from '$lib/links';
-import { changes, plannedOrder, planList, planState, thread } from '$lib/queries';
+import { marks, plannedOrder, planList, planState, thread } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
+import { Sparing } from '$lib/sparing';
 import { Columns } from '$lib/ui/columns.svelte';
 import { saveSheet, savingKeys, tabbed, type FileKind } from '$lib/ui/export';
+import { Opening } from '$lib/ui/opening';
 import { whenPainted } from '$lib/ui/painted';
 import type { Action } from './actions';
 import { columnsOf, listColumns, listWidth } from './columns';
@@ -56,7 +58,7 @@ export class DecideScreen {
     return { ...plannedOrder(key), enabled: this.all.isSuccess && !listed };
   });
 
-  readonly #changes = createQuery(() => changes({ since: 'visit' }));
+  readonly #changes = createQuery(marks);
   /** What is not as it was at the last visit, by key. */
   readonly marks = $derived(marksOf(this.#changes.data));
 
@@ -69,6 +71,7 @@ export class DecideScreen {
     const to = this.panes.undone(back);
     if (to) void this.#go(to, back.orders);
   });
+  readonly #opening = new Opening();
   readonly panes = new Panes(this.list, this.last, () => this.decidePane?.keep());
   /** Which slip of the order is shown. */
   why = $state<Asked>('quantity');
@@ -93,7 +96,9 @@ export class DecideScreen {
     this.#takeNeeds();
     this.#takeRows();
     this.#moveOnceFiltered();
+    this.#markAnew();
     this.#followAddress();
+    $effect(() => () => this.#opening.stop());
     workingAt(() => this.place);
     $effect(() => shortcuts.register('plan', this.#keys()));
   }
@@ -134,6 +139,17 @@ export class DecideScreen {
     $effect(() => {
       this.list.opened = this.#opened.data?.detail?.order;
     });
+  }
+
+  #markAnew(): void {
+    const sparing = new Sparing(() => this.#changes.refetch({ cancelRefetch: false }));
+    let seen = untrack(() => this.plan.dataUpdatedAt);
+    $effect(() => {
+      const told = this.plan.dataUpdatedAt;
+      if (told !== seen) sparing.ask();
+      seen = told;
+    });
+    $effect(() => () => sparing.stop());
   }
 
   #followAddress(): void {
@@ -192,13 +208,15 @@ export class DecideScreen {
     void this.#go(key);
   }
 
-  /** The cursor goes there at once, so that a key pressed right after acts on it. */
+  /** The cursor goes there at once, so that a key pressed right after acts on it; what it stands on is opened behind it. */
   #go(key: string, inPlaceOf?: string[]): Promise<void> {
     const before = inPlaceOf?.flatMap((k) => this.list.byKey.get(k) ?? [])[0];
     this.list.send(key, inPlaceOf);
     // a firmed order that does not stand in the list is known by its stock point
     const known = before && !isPlanned(key) ? { item: itemOf(before), site: siteOf(before) } : {};
-    return toAddress({ order: key, item: undefined, site: undefined, signals: undefined, ...known });
+    return this.#opening.later(() =>
+      toAddress({ order: key, item: undefined, site: undefined, signals: undefined, ...known })
+    );
   }
 
   release(): void {

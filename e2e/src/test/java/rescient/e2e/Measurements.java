@@ -94,10 +94,17 @@ class Measurements extends DeskTest {
         for (int run = 0; run < BROWSER_RUNS; run++) {
             BrowserContext cold = coldBrowser(state);
             Page fresh = cold.newPage();
-            long begun = System.nanoTime();
+            // by the page's own clock, in the frame after the one that shows it: whoever asks from outside asks every
+            // now and then
+            fresh.addInitScript("""
+                    const look = () => [...document.querySelectorAll('[role=option]')].some(r => r.textContent.includes('BRG-6202'))
+                      ? requestAnimationFrame(() => (window.listedAt = performance.now()))
+                      : requestAnimationFrame(look);
+                    requestAnimationFrame(look);""");
             fresh.navigate("/plan");
-            assertThat(plannedOrder(fresh, "BRG-6202")).isVisible();
-            millis.add((System.nanoTime() - begun) / 1e6);
+            fresh.waitForFunction("window.listedAt !== undefined");
+            millis.add(((Number) fresh.evaluate("window.listedAt")).doubleValue());
+            cold.close();
         }
         print("cold load of the Plan until its list stands there", millis);
     }

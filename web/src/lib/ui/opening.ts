@@ -1,0 +1,27 @@
+import { whenPainted } from './painted';
+
+/** Opens what the cursor stands on once the cursor itself is painted there; of several that it passed meanwhile only the last. */
+export class Opening {
+  #waiting: (() => void) | undefined;
+
+  /** @returns when it is opened, or given up for another */
+  later(open: () => Promise<void>): Promise<void> {
+    this.stop();
+    return new Promise((done) => {
+      const giveUp = whenPainted(() => {
+        this.#waiting = undefined;
+        void open().finally(done);
+      });
+      this.#waiting = () => {
+        giveUp();
+        done();
+      };
+    });
+  }
+
+  /** Nobody looks at it any more. */
+  stop(): void {
+    this.#waiting?.();
+    this.#waiting = undefined;
+  }
+}
