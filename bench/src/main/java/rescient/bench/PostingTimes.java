@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Random;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 import rescient.core.stock.Books;
 import rescient.core.stock.Costing;
@@ -139,7 +139,7 @@ public final class PostingTimes {
                         "pc",
                         0,
                         false,
-                        hasLots(i) ? Fact.Tracking.LOT : Fact.Tracking.NONE,
+                        hasLots(i) ? ItemFacts.Tracking.LOT : ItemFacts.Tracking.NONE,
                         Costing.values()[i % Costing.values().length],
                         new BigDecimal("2"));
             }

@@ -1,7 +1,7 @@
 package rescient.core;
 
 import java.math.BigDecimal;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
@@ -22,8 +22,8 @@ public final class PlannedFact {
     public String multiple;
     public Integer leadTimeDays;
 
-    public Fact.Planned planned() {
-        return new Fact.Planned(
+    public ItemFacts.Planned planned() {
+        return new ItemFacts.Planned(
                 source,
                 supplier,
                 fromSite,

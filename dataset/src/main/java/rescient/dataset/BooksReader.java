@@ -20,6 +20,7 @@ import rescient.core.stock.Costing;
 import rescient.core.stock.CustomerLine;
 import rescient.core.stock.Masterdata;
 import rescient.core.stock.Movement;
+import rescient.core.stock.OrderPart;
 import rescient.core.stock.StockItem;
 import rescient.core.stock.SupplyLine;
 
@@ -242,7 +243,7 @@ final class BooksReader {
         return line;
     }
 
-    private SupplyLine.Part part(Row order, SupplyLine line, Row row) {
+    private OrderPart part(Row order, SupplyLine line, Row row) {
         String component = row.text("component");
         Row bill = data.lines(order.text("item")).stream()
                 .filter(one -> one.text("component").equals(component))
@@ -265,7 +266,7 @@ final class BooksReader {
         if (value == null) {
             value = data.item(component).standardCost().multiply(issued.subtract(used));
         }
-        return new SupplyLine.Part(
+        return new OrderPart(
                 component,
                 data.step(step),
                 "order".equals(per),
@@ -355,7 +356,7 @@ final class BooksReader {
         } else {
             line.begins(
                     SupplyLine.Cost.MATERIAL,
-                    line.parts().stream().map(SupplyLine.Part::value).reduce(BigDecimal.ZERO, BigDecimal::add));
+                    line.parts().stream().map(OrderPart::value).reduce(BigDecimal.ZERO, BigDecimal::add));
         }
     }
 

@@ -19,6 +19,7 @@ import rescient.core.company.Source;
 import rescient.core.stock.Books;
 import rescient.core.stock.CustomerLine;
 import rescient.core.stock.Movement;
+import rescient.core.stock.OrderPart;
 import rescient.core.stock.Poster;
 import rescient.core.stock.Refused;
 import rescient.core.stock.SupplyLine;
@@ -171,7 +172,7 @@ final class BooksWriter {
             String key = key(line.order().number(), line.order().line());
             Map<String, String> order = order(orders.get(key), line);
             out.get(open ? "open_orders" : "closed_orders").add(order);
-            for (SupplyLine.Part part : line.parts()) {
+            for (OrderPart part : line.parts()) {
                 // what was issued beside the plan and came back again was never there
                 boolean there = parts.getOrDefault(key, List.of()).stream()
                         .anyMatch(row -> row.text("component").equals(part.component()));
@@ -204,8 +205,7 @@ final class BooksWriter {
         return row;
     }
 
-    private Map<String, String> part(
-            List<Row> before, SupplyLine line, SupplyLine.Part part, Map<String, String> order) {
+    private Map<String, String> part(List<Row> before, SupplyLine line, OrderPart part, Map<String, String> order) {
         Map<String, String> row = new HashMap<>();
         row.put("number", line.order().number());
         row.put("line", line.order().line());

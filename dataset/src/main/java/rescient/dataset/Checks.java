@@ -13,8 +13,12 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Consistency;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.Source;
 import rescient.core.company.SupplierTerms;
@@ -57,12 +61,12 @@ final class Checks {
             c -> PostingChecks.look(c.dataset.rows("postings"), c.dataset.rows("posting_steps"), c.faults));
 
     private final Dataset dataset;
-    private static final Codec<Fact.Calendar> CALENDARS = Codec.of(Fact.Calendar.class);
-    private static final Codec<Fact.Item> ITEMS = Codec.of(Fact.Item.class);
-    private static final Codec<Fact.CustomerOrderPart> KIT_PARTS = Codec.of(Fact.CustomerOrderPart.class);
-    private static final Codec<Fact.CustomerOrder> ORDERS = Codec.of(Fact.CustomerOrder.class);
-    private static final Codec<Fact.SupplierItem> TERMS = Codec.of(Fact.SupplierItem.class);
-    private static final Codec<Fact.AlternativeItem> ALTERNATIVES = Codec.of(Fact.AlternativeItem.class);
+    private static final Codec<BasicFacts.Calendar> CALENDARS = Codec.of(BasicFacts.Calendar.class);
+    private static final Codec<ItemFacts.Item> ITEMS = Codec.of(ItemFacts.Item.class);
+    private static final Codec<OrderFacts.CustomerOrderPart> KIT_PARTS = Codec.of(OrderFacts.CustomerOrderPart.class);
+    private static final Codec<OrderFacts.CustomerOrder> ORDERS = Codec.of(OrderFacts.CustomerOrder.class);
+    private static final Codec<PartnerFacts.SupplierItem> TERMS = Codec.of(PartnerFacts.SupplierItem.class);
+    private static final Codec<ItemFacts.AlternativeItem> ALTERNATIVES = Codec.of(ItemFacts.AlternativeItem.class);
 
     private final Units units;
     private final Consistency rules;
@@ -241,7 +245,7 @@ final class Checks {
     }
 
     private void choice(Row row) {
-        tell(row, Choice.flaws(Codec.of(Fact.ForecastChoice.class).read(row)));
+        tell(row, Choice.flaws(Codec.of(ForecastFacts.ForecastChoice.class).read(row)));
     }
 
     private void alternative(Row row) {

@@ -14,7 +14,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
+import rescient.core.company.StockFacts;
 
 /**
  * From a row of a table to the fact that it tells, and back. A column belongs to the component of the same name
@@ -39,38 +47,38 @@ public final class Codec<F extends Fact> {
     private static final Map<Class<? extends Fact>, Codec<?>> ALL = new LinkedHashMap<>();
 
     static {
-        put(Fact.Setting.class, "settings");
-        put(Fact.Calendar.class, "calendars");
-        put(Fact.CalendarException.class, "calendar_exceptions");
-        put(Fact.Unit.class, "units");
-        put(Fact.Site.class, "sites");
-        put(Fact.Supplier.class, "suppliers");
-        put(Fact.Customer.class, "customers");
-        put(Fact.ItemGroup.class, "item_groups");
-        put(Fact.Item.class, "items");
-        put(Fact.UnitConversion.class, "unit_conversions");
-        put(Fact.Planning.class, "planning");
-        put(Fact.BomLine.class, "bom_lines");
-        put(Fact.AlternativeItem.class, "alternative_items");
-        put(Fact.WorkCenter.class, "work_centers");
-        put(Fact.Operation.class, "operations");
-        put(Fact.SupplierItem.class, "supplier_items");
-        put(Fact.Stock.class, "stock");
-        put(Fact.CustomerOrder.class, "customer_orders");
-        put(Fact.CustomerOrderPart.class, "customer_order_parts");
-        put(Fact.Forecast.class, "forecasts");
-        put(Fact.Shipment.class, "shipments");
-        put(Fact.HistoryCorrection.class, "history_corrections");
-        put(Fact.ForecastChoice.class, "forecast_choices");
-        put(Fact.ForecastAdjustment.class, "forecast_adjustments");
-        put(Fact.ForecastVersion.class, "forecast_versions");
-        put(Fact.ApprovalLimit.class, "approval_limits");
-        put(Fact.Invoice.class, "invoices");
-        put(Fact.InvoiceLine.class, "invoice_lines");
-        put(Fact.Lot.class, "lots");
-        put(Fact.LotTest.class, "lot_tests");
-        put(Fact.OpenOrder.class, "open_orders");
-        put(Fact.OpenOrderComponent.class, "open_order_components");
+        put(BasicFacts.Setting.class, "settings");
+        put(BasicFacts.Calendar.class, "calendars");
+        put(BasicFacts.CalendarException.class, "calendar_exceptions");
+        put(BasicFacts.Unit.class, "units");
+        put(BasicFacts.Site.class, "sites");
+        put(PartnerFacts.Supplier.class, "suppliers");
+        put(PartnerFacts.Customer.class, "customers");
+        put(ItemFacts.ItemGroup.class, "item_groups");
+        put(ItemFacts.Item.class, "items");
+        put(BasicFacts.UnitConversion.class, "unit_conversions");
+        put(ItemFacts.Planning.class, "planning");
+        put(MakingFacts.BomLine.class, "bom_lines");
+        put(ItemFacts.AlternativeItem.class, "alternative_items");
+        put(MakingFacts.WorkCenter.class, "work_centers");
+        put(MakingFacts.Operation.class, "operations");
+        put(PartnerFacts.SupplierItem.class, "supplier_items");
+        put(StockFacts.Stock.class, "stock");
+        put(OrderFacts.CustomerOrder.class, "customer_orders");
+        put(OrderFacts.CustomerOrderPart.class, "customer_order_parts");
+        put(ForecastFacts.Forecast.class, "forecasts");
+        put(StockFacts.Shipment.class, "shipments");
+        put(ForecastFacts.HistoryCorrection.class, "history_corrections");
+        put(ForecastFacts.ForecastChoice.class, "forecast_choices");
+        put(ForecastFacts.ForecastAdjustment.class, "forecast_adjustments");
+        put(ForecastFacts.ForecastVersion.class, "forecast_versions");
+        put(InvoiceFacts.ApprovalLimit.class, "approval_limits");
+        put(InvoiceFacts.Invoice.class, "invoices");
+        put(InvoiceFacts.InvoiceLine.class, "invoice_lines");
+        put(StockFacts.Lot.class, "lots");
+        put(StockFacts.LotTest.class, "lot_tests");
+        put(OrderFacts.OpenOrder.class, "open_orders");
+        put(OrderFacts.OpenOrderComponent.class, "open_order_components");
     }
 
     /** A record whose components are columns, or records of columns. */

@@ -8,7 +8,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.PlanningData;
 import rescient.core.company.StockLot;
 import rescient.core.company.SupplierTerms;
@@ -146,7 +146,8 @@ public final class Company {
     /** The same of those that hold on a day; null: of all. */
     static boolean isBase(Row row, LocalDate day) {
         return isBase(row)
-                && (day == null || Codec.of(Fact.SupplierItem.class).read(row).holdsOn(day));
+                && (day == null
+                        || Codec.of(PartnerFacts.SupplierItem.class).read(row).holdsOn(day));
     }
 
     private void stock(Row row) {

@@ -12,7 +12,8 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Units;
 import rescient.core.stock.Costing;
 import rescient.core.stock.Masterdata;
@@ -44,10 +45,10 @@ final class ExecutionData implements Masterdata {
         this.today = today;
         this.units = new Units(
                 of("units").stream()
-                        .map(row -> new Fact.Unit(row.text("code"), row.text("name"), row.whole("decimals", 0)))
+                        .map(row -> new BasicFacts.Unit(row.text("code"), row.text("name"), row.whole("decimals", 0)))
                         .toList(),
                 of("unit_conversions").stream()
-                        .map(row -> new Fact.UnitConversion(
+                        .map(row -> new BasicFacts.UnitConversion(
                                 row.text("item"), row.text("from_unit"), row.text("to_unit"), row.decimal("factor")))
                         .toList());
         for (Row row : of("items")) {
@@ -97,7 +98,7 @@ final class ExecutionData implements Masterdata {
                 row.text("unit"),
                 units.decimals(row.text("unit")),
                 "kit".equals(row.text("kind")),
-                Fact.Tracking.valueOf(row.text("tracking", "none").toUpperCase(Locale.ROOT)),
+                ItemFacts.Tracking.valueOf(row.text("tracking", "none").toUpperCase(Locale.ROOT)),
                 Costing.valueOf(row.text("costing", "average").toUpperCase(Locale.ROOT)),
                 cost == null ? BigDecimal.ZERO : cost);
     }

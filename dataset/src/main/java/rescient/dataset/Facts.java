@@ -9,9 +9,11 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.SupplierTerms;
 import rescient.core.company.Units;
 
@@ -169,9 +171,9 @@ public final class Facts implements CompanyFacts {
 
     static Units unitsOf(List<Row> units, List<Row> conversions) {
         return new Units(
-                units.stream().map(Codec.of(Fact.Unit.class)::read).toList(),
+                units.stream().map(Codec.of(BasicFacts.Unit.class)::read).toList(),
                 conversions.stream()
-                        .map(Codec.of(Fact.UnitConversion.class)::read)
+                        .map(Codec.of(BasicFacts.UnitConversion.class)::read)
                         .toList());
     }
 
@@ -181,9 +183,9 @@ public final class Facts implements CompanyFacts {
     }
 
     /** What suppliers offer of an item today. */
-    public List<Fact.SupplierItem> offers(String item) {
-        List<Fact.SupplierItem> all = where(Fact.SupplierItem.class, "item", item);
-        return today == null ? all : Fact.SupplierItem.on(today, all);
+    public List<PartnerFacts.SupplierItem> offers(String item) {
+        List<PartnerFacts.SupplierItem> all = where(PartnerFacts.SupplierItem.class, "item", item);
+        return today == null ? all : PartnerFacts.SupplierItem.on(today, all);
     }
 
     /** The base rows of all who offer an item today. */

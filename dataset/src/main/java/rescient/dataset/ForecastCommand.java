@@ -19,8 +19,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Parallel;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.PeriodUnit;
+import rescient.core.company.StockFacts;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.DemandSeries;
 import rescient.core.forecast.Forecast;
@@ -134,7 +136,7 @@ public final class ForecastCommand {
     private static Map<Place, List<SalesHistory.Sold>> shipped(Dataset dataset) {
         Map<Place, List<SalesHistory.Sold>> sold = places();
         for (Row row : dataset.rows("shipments")) {
-            Fact.Shipment one = Codec.of(Fact.Shipment.class).read(row);
+            StockFacts.Shipment one = Codec.of(StockFacts.Shipment.class).read(row);
             sold.computeIfAbsent(new Place(one.item(), one.site()), p -> new ArrayList<>())
                     .add(new SalesHistory.Sold(one.date(), one.quantity()));
         }
@@ -145,9 +147,10 @@ public final class ForecastCommand {
     private static Map<Place, List<SalesHistory.Sold>> ordered(Dataset dataset) {
         Map<Place, List<SalesHistory.Sold>> sold = places();
         for (Row row : dataset.rows("customer_orders")) {
-            Fact.CustomerOrder line = Codec.of(Fact.CustomerOrder.class).read(row);
-            if (line.state() != Fact.OrderState.QUOTE && line.state() != Fact.OrderState.CANCELLED) {
-                Fact.Agreed agreed = line.agreed();
+            OrderFacts.CustomerOrder line =
+                    Codec.of(OrderFacts.CustomerOrder.class).read(row);
+            if (line.state() != OrderFacts.OrderState.QUOTE && line.state() != OrderFacts.OrderState.CANCELLED) {
+                OrderFacts.Agreed agreed = line.agreed();
                 sold.computeIfAbsent(new Place(line.item(), line.site()), p -> new ArrayList<>())
                         .add(new SalesHistory.Sold(
                                 agreed.wantedDate() == null ? line.dueDate() : agreed.wantedDate(),
@@ -159,8 +162,8 @@ public final class ForecastCommand {
 
     private static Map<String, Integer> decimals(Dataset dataset) {
         Map<String, Integer> ofUnit = dataset.rows("units").stream()
-                .map(Codec.of(Fact.Unit.class)::read)
-                .collect(Collectors.toMap(Fact.Unit::code, Fact.Unit::decimals));
+                .map(Codec.of(BasicFacts.Unit.class)::read)
+                .collect(Collectors.toMap(BasicFacts.Unit::code, BasicFacts.Unit::decimals));
         return dataset.rows("items").stream()
                 .collect(Collectors.toMap(row -> row.text("code"), row -> ofUnit.getOrDefault(row.text("unit"), 0)));
     }

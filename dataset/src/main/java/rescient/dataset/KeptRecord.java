@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
-import rescient.core.stock.Books;
+import rescient.core.stock.EarlierPosting;
 
 /**
  * The stock record as it is kept: movements, values and what orders cost, of which postings ask for as much as they need. Rows
@@ -38,7 +38,7 @@ public interface KeptRecord {
     List<Row> ofOrders(String table, Collection<String> numbers);
 
     /** What is known of these postings beside their movements; only of those that are kept. */
-    List<Books.Did> did(Collection<String> keys);
+    List<EarlierPosting> did(Collection<String> keys);
 
     /** The orders, done or not, that hang on lines of these customer orders. */
     List<String> hangingOn(Collection<String> customerOrders);

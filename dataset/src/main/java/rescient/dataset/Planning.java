@@ -3,7 +3,7 @@ package rescient.dataset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PlanningData;
 
 /**
@@ -11,21 +11,21 @@ import rescient.core.company.PlanningData;
  *
  * @param row of the stock point itself
  */
-record Planning(Row row, String item, String site, Fact.Planned planned) {
-    private static final Codec<Fact.Planning> ROWS = Codec.of(Fact.Planning.class);
-    private static final Codec<Fact.ItemGroup> GROUPS = Codec.of(Fact.ItemGroup.class);
+record Planning(Row row, String item, String site, ItemFacts.Planned planned) {
+    private static final Codec<ItemFacts.Planning> ROWS = Codec.of(ItemFacts.Planning.class);
+    private static final Codec<ItemFacts.ItemGroup> GROUPS = Codec.of(ItemFacts.ItemGroup.class);
 
-    private static Planning of(Row row, Fact.Planned group) {
-        Fact.Planning own = ROWS.read(row);
+    private static Planning of(Row row, ItemFacts.Planned group) {
+        ItemFacts.Planning own = ROWS.read(row);
         return new Planning(row, own.item(), own.site(), own.planned().or(group));
     }
 
     /** All planning rows of a dataset, in its order. */
     static List<Planning> of(Dataset dataset) {
-        Map<String, Fact.Planned> groups = new HashMap<>();
+        Map<String, ItemFacts.Planned> groups = new HashMap<>();
         dataset.rows("item_groups")
                 .forEach(g -> groups.put(g.text("code"), GROUPS.read(g).planned()));
-        Map<String, Fact.Planned> groupOfItem = new HashMap<>();
+        Map<String, ItemFacts.Planned> groupOfItem = new HashMap<>();
         if (!groups.isEmpty()) {
             dataset.rows("items").forEach(i -> groupOfItem.put(i.text("code"), groups.get(i.text("group", ""))));
         }

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import rescient.core.stock.Books;
 import rescient.core.stock.DocumentStep;
+import rescient.core.stock.EarlierPosting;
 import rescient.core.stock.Poster;
 
 /**
@@ -70,7 +71,7 @@ public final class PostingRows {
         postings.forEach(row -> reversed.add(row.text("reverses")));
         for (Row row : postings) {
             String key = row.text("key");
-            books.begins(new Books.Did(
+            books.begins(new EarlierPosting(
                     key, row.date("date"), row.text("reverses") != null, reversed.contains(key), steps.get(key)));
         }
         books.keepSteps();

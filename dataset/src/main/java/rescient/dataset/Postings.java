@@ -17,6 +17,7 @@ import rescient.core.stock.Books;
 import rescient.core.stock.Costing;
 import rescient.core.stock.CustomerLine;
 import rescient.core.stock.DocumentStep;
+import rescient.core.stock.EarlierPosting;
 import rescient.core.stock.Movement;
 import rescient.core.stock.Poster;
 import rescient.core.stock.Refused;
@@ -100,7 +101,7 @@ public final class Postings {
             add(items, row.text("item"));
             add(reversed, row.text("reverses"));
         }
-        List<Books.Did> did = kept.did(reversed);
+        List<EarlierPosting> did = kept.did(reversed);
         did.forEach(one -> {
             if (one.steps() != null) {
                 one.steps().forEach(step -> add(numbers, step.number()));

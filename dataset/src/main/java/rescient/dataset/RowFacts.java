@@ -12,10 +12,10 @@ import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.base.WorkCalendar;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.BomLine;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
 import rescient.core.company.ForecastBucket;
 import rescient.core.company.Item;
 import rescient.core.company.ItemKind;
@@ -76,7 +76,7 @@ final class RowFacts {
 
     /** @param exceptions whether one works, by day */
     static WorkCalendar calendar(Row row, Map<Integer, Boolean> exceptions, int today) {
-        Fact.Calendar calendar = Codec.of(Fact.Calendar.class).read(row);
+        BasicFacts.Calendar calendar = Codec.of(BasicFacts.Calendar.class).read(row);
         boolean[] weekdays = new boolean[7];
         for (int d = 0; d < 7; d++) {
             weekdays[d] = calendar.works(d);

@@ -12,7 +12,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
@@ -72,11 +78,11 @@ class CodecTest {
     @Test
     void leavesOutWhatIsNotSet() {
         Row row = Row.of(Table.named("items"), Map.of("code", "NAIL", "unit", "pcs"));
-        Fact.Item nail = Codec.of(Fact.Item.class).read(row);
+        ItemFacts.Item nail = Codec.of(ItemFacts.Item.class).read(row);
         assertThat(nail.name()).isNull();
         assertThat(nail.kind()).isNull();
         assertThat(nail.is()).isEqualTo(rescient.core.company.ItemKind.STOCKED);
-        assertThat(Codec.of(Fact.Item.class).write(nail).values()).isEqualTo(row.values());
+        assertThat(Codec.of(ItemFacts.Item.class).write(nail).values()).isEqualTo(row.values());
     }
 
     @Test
@@ -84,19 +90,20 @@ class CodecTest {
         Row row = Row.of(
                 Table.named("planning"),
                 Map.of("item", "NAIL", "site", "W", "source", "buy", "rule", "min_max", "order_up_to", "90.50"));
-        Fact.Planning planning = Codec.of(Fact.Planning.class).read(row);
+        ItemFacts.Planning planning = Codec.of(ItemFacts.Planning.class).read(row);
         assertThat(planning.planned().source()).isEqualTo(Source.BUY);
         assertThat(planning.planned().rule()).isEqualTo(PlanningRule.MIN_MAX);
         assertThat(planning.planned().orderUpTo()).isEqualByComparingTo("90.5");
-        assertThat(Codec.of(Fact.Planning.class).write(planning).text("order_up_to"))
+        assertThat(Codec.of(ItemFacts.Planning.class).write(planning).text("order_up_to"))
                 .isEqualTo("90.5");
     }
 
     @Test
     void whatAPointDoesNotSayItsGroupDoes() {
-        Fact.Planned own = planned("source", "make", "lead_time_days", "0");
-        Fact.Planned group = planned("source", "buy", "lead_time_days", "7", "period_unit", "week", "multiple", "12");
-        Fact.Planned both = own.or(group);
+        ItemFacts.Planned own = planned("source", "make", "lead_time_days", "0");
+        ItemFacts.Planned group =
+                planned("source", "buy", "lead_time_days", "7", "period_unit", "week", "multiple", "12");
+        ItemFacts.Planned both = own.or(group);
         assertThat(both.source()).isEqualTo(Source.MAKE);
         assertThat(both.leadTimeDays()).isZero();
         assertThat(both.periodUnit()).isEqualTo(PeriodUnit.WEEK);
@@ -113,21 +120,22 @@ class CodecTest {
         assertThat(planned(texts).or(planned())).isEqualTo(planned(texts));
     }
 
-    private static Fact.Planned planned(String... columns) {
+    private static ItemFacts.Planned planned(String... columns) {
         Row row = Row.of(Table.named("item_groups"), Map.of("code", "G"));
         for (int i = 0; i < columns.length; i += 2) {
             row = row.with(columns[i], columns[i + 1]);
         }
-        return Codec.of(Fact.ItemGroup.class).read(row).planned();
+        return Codec.of(ItemFacts.ItemGroup.class).read(row).planned();
     }
 
     private static <F extends Fact> List<String> again(Codec<F> codec, Row row) {
         return codec.write(codec.read(row)).values();
     }
 
-    @SuppressWarnings("unchecked") // all that the interface permits are facts
+    @SuppressWarnings("unchecked") // all that the interfaces permit are facts
     private static List<Class<? extends Fact>> kinds() {
         return Arrays.stream(Fact.class.getPermittedSubclasses())
+                .flatMap(kinds -> Arrays.stream(kinds.getPermittedSubclasses()))
                 .<Class<? extends Fact>>map(kind -> (Class<? extends Fact>) kind)
                 .toList();
     }
@@ -169,20 +177,20 @@ class CodecTest {
                     PeriodUnit.class,
                     rescient.core.company.ItemKind.class,
                     rescient.core.company.Stage.class,
-                    Fact.Document.class,
-                    Fact.Role.class,
-                    Fact.SiteKind.class,
-                    Fact.PurchaseRelease.class,
-                    Fact.InvoiceState.class,
-                    Fact.Tracking.class,
-                    Fact.Issue.class,
-                    Fact.Costing.class,
-                    Fact.Per.class,
-                    Fact.OrderState.class,
-                    Fact.LineSupply.class,
+                    InvoiceFacts.Document.class,
+                    InvoiceFacts.Role.class,
+                    BasicFacts.SiteKind.class,
+                    BasicFacts.PurchaseRelease.class,
+                    InvoiceFacts.InvoiceState.class,
+                    ItemFacts.Tracking.class,
+                    MakingFacts.Issue.class,
+                    ItemFacts.Costing.class,
+                    MakingFacts.Per.class,
+                    OrderFacts.OrderState.class,
+                    OrderFacts.LineSupply.class,
                     rescient.core.company.ForecastMethod.class,
-                    Fact.AdjustmentKind.class,
-                    Fact.CorrectionKind.class);
+                    ForecastFacts.AdjustmentKind.class,
+                    ForecastFacts.CorrectionKind.class);
         }
         return List.of(String.class);
     }

@@ -8,8 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Stage;
+import rescient.core.company.StockFacts;
 import rescient.dataset.Row;
 
 /** A line of a customer order that is bought for alone, from the sheet to the purchase order that names it. */
@@ -154,15 +155,15 @@ class BoughtForLineTest extends ServerTest {
 
     /** By the customer, still. */
     private BigDecimal wanted() {
-        return live.current().directory().facts().where(Fact.CustomerOrder.class, "number", "SO-990").stream()
-                .filter(Fact.CustomerOrder::counts)
-                .map(Fact.CustomerOrder::quantity)
+        return live.current().directory().facts().where(OrderFacts.CustomerOrder.class, "number", "SO-990").stream()
+                .filter(OrderFacts.CustomerOrder::counts)
+                .map(OrderFacts.CustomerOrder::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     private BigDecimal onHand() {
-        return live.current().directory().facts().where(Fact.Stock.class, "item", "BRG-6202").stream()
-                .map(Fact.Stock::quantity)
+        return live.current().directory().facts().where(StockFacts.Stock.class, "item", "BRG-6202").stream()
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
@@ -272,11 +273,11 @@ class BoughtForLineTest extends ServerTest {
         String planned = keys("OBS-HIVE").get(0);
         Reply firmed = decide("ida", "{'kind':'FIRM','orders':['" + planned + "']}");
         assertThat(firmed.status()).as(String.valueOf(firmed.body())).isEqualTo(201);
-        Fact.OpenOrder open = hanging();
-        Fact.CustomerOrder line = live.current()
+        OrderFacts.OpenOrder open = hanging();
+        OrderFacts.CustomerOrder line = live.current()
                 .directory()
                 .facts()
-                .one(Fact.CustomerOrder.class, open.forOrder(), open.forLine())
+                .one(OrderFacts.CustomerOrder.class, open.forOrder(), open.forLine())
                 .orElseThrow();
         assertThat(line.item()).isEqualTo("OBS-HIVE");
         assertThat(open.quantity()).isLessThanOrEqualTo(line.quantity());
@@ -290,7 +291,7 @@ class BoughtForLineTest extends ServerTest {
         Reply released = release("ida", UUID.randomUUID(), false, key);
         assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
         knowing();
-        Fact.OpenOrder out = hanging();
+        OrderFacts.OpenOrder out = hanging();
         assertThat(out.stage()).isEqualTo(Stage.RELEASED);
         assertThat(out.item()).isEqualTo("OBS-HIVE");
         assertThat(jdbc.queryForObject(
@@ -307,11 +308,11 @@ class BoughtForLineTest extends ServerTest {
     }
 
     /** The one order that hangs on a line. */
-    private Fact.OpenOrder hanging() {
-        List<Fact.OpenOrder> hanging = live.current()
+    private OrderFacts.OpenOrder hanging() {
+        List<OrderFacts.OpenOrder> hanging = live.current()
                 .directory()
                 .facts()
-                .all(Fact.OpenOrder.class)
+                .all(OrderFacts.OpenOrder.class)
                 .filter(order -> order.forOrder() != null)
                 .toList();
         assertThat(hanging).hasSize(1);

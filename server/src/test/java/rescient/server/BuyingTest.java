@@ -7,7 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 
 /** Purchase orders entered by hand. Cedar boards come by the bundle of 48 of HOLLIN, who takes orders of 250 and more. */
 class BuyingTest extends ServerTest {
@@ -20,8 +20,8 @@ class BuyingTest extends ServerTest {
         return "{'item':'" + item + "','quantity':" + quantity + more + "}";
     }
 
-    private List<Fact.OpenOrder> of(String number) {
-        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
+    private List<OrderFacts.OpenOrder> of(String number) {
+        return live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", number);
     }
 
     /** Two bundles are 96 boards at the price of a bundle; held, as the site says, and taken back whole. */
@@ -33,9 +33,9 @@ class BuyingTest extends ServerTest {
         knowing();
         String number = reply.body().get("orders").get(0).asText().split("~")[0];
         assertThat(number).startsWith("PO-");
-        List<Fact.OpenOrder> lines = of(number);
+        List<OrderFacts.OpenOrder> lines = of(number);
         assertThat(lines).hasSize(2);
-        Fact.OpenOrder boards = lines.stream()
+        OrderFacts.OpenOrder boards = lines.stream()
                 .filter(one -> one.item().equals("CED-2400"))
                 .findFirst()
                 .orElseThrow();

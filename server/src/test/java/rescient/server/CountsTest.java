@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 
 /** Lists of what is to be counted: two lots of syrup lie at the works, 70 and 90 pieces at 5.60. */
 class CountsTest extends ServerTest {
@@ -56,9 +56,9 @@ class CountsTest extends ServerTest {
     }
 
     private BigDecimal lying(String lot) {
-        return live.current().directory().facts().where(Fact.Stock.class, "item", "SYRUP-5").stream()
+        return live.current().directory().facts().where(StockFacts.Stock.class, "item", "SYRUP-5").stream()
                 .filter(bin -> lot.equals(bin.lot()))
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 

@@ -19,7 +19,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.dataset.PostCommand;
 import rescient.server.exchange.CompanyExchange;
 import rescient.server.stock.StockCheck;
@@ -200,16 +201,16 @@ class ExecutionTest extends ServerTest {
         return reply.body();
     }
 
-    private Fact.OpenOrder open(String number) {
-        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number).stream()
+    private OrderFacts.OpenOrder open(String number) {
+        return live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", number).stream()
                 .findFirst()
                 .orElse(null);
     }
 
     private BigDecimal lies(String item, String site) {
-        return live.current().directory().facts().where(Fact.Stock.class, "item", item).stream()
+        return live.current().directory().facts().where(StockFacts.Stock.class, "item", item).stream()
                 .filter(stock -> stock.site().equals(site))
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
@@ -325,22 +326,22 @@ class ExecutionTest extends ServerTest {
         posted("{'lines':[{'act':'SHIP','number':'SO-716','quantity':3}]}");
         assertThat(line("SO-716").quantity()).isEqualByComparingTo("5");
         JsonNode rest = posted("{'lines':[{'act':'SHIP','number':'SO-716'}]}");
-        assertThat(line("SO-716").state()).isEqualTo(Fact.OrderState.DONE);
+        assertThat(line("SO-716").state()).isEqualTo(OrderFacts.OrderState.DONE);
         // of one day's shipments of a line the history has one row
         assertThat(count("shipments")).isEqualTo(shipments + 1);
         posted("{'lines':[{'act':'REVERSE','reverses':'" + rest.get("key").asText() + "'}]}");
         assertThat(line("SO-716").quantity()).isEqualByComparingTo("5");
-        assertThat(line("SO-716").state()).isEqualTo(Fact.OrderState.OPEN);
+        assertThat(line("SO-716").state()).isEqualTo(OrderFacts.OrderState.OPEN);
         assertThat(jdbc.queryForObject("select quantity from shipments where number = 'SO-716'", BigDecimal.class))
                 .isEqualByComparingTo("3");
         assertThat(check.find()).isEmpty();
     }
 
-    private Fact.CustomerOrder line(String number) {
+    private OrderFacts.CustomerOrder line(String number) {
         return live.current()
                 .directory()
                 .facts()
-                .one(Fact.CustomerOrder.class, number, "1")
+                .one(OrderFacts.CustomerOrder.class, number, "1")
                 .orElseThrow();
     }
 

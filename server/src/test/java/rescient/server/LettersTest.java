@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.server.mail.SentMails;
 import rescient.server.purchasing.ReadingInbox;
 import rescient.server.standin.Answering;
@@ -127,7 +127,7 @@ class LettersTest extends ServerTest {
         LocalDate wanted = live.current()
                 .directory()
                 .facts()
-                .where(Fact.OpenOrder.class, "number", ORDER)
+                .where(OrderFacts.OpenOrder.class, "number", ORDER)
                 .get(0)
                 .dueDate();
         JsonNode answer = letters().get("answer");
@@ -148,7 +148,7 @@ class LettersTest extends ServerTest {
         assertThat(live.current()
                         .directory()
                         .facts()
-                        .where(Fact.OpenOrder.class, "number", ORDER)
+                        .where(OrderFacts.OpenOrder.class, "number", ORDER)
                         .get(0)
                         .comesOn())
                 .isEqualTo(promised);
@@ -284,11 +284,11 @@ class LettersTest extends ServerTest {
         return found;
     }
 
-    private Fact.OpenOrder order() {
+    private OrderFacts.OpenOrder order() {
         return live.current()
                 .directory()
                 .facts()
-                .where(Fact.OpenOrder.class, "number", ORDER)
+                .where(OrderFacts.OpenOrder.class, "number", ORDER)
                 .get(0);
     }
 
@@ -367,7 +367,7 @@ class LettersTest extends ServerTest {
                         + line.get("date").asText() + "','quantity':0}]}");
         assertThat(taken.status()).as(String.valueOf(taken.body())).isEqualTo(201);
         knowing();
-        assertThat(live.current().directory().facts().where(Fact.OpenOrder.class, "number", ORDER))
+        assertThat(live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", ORDER))
                 .isEmpty();
         assertThat(undo("bram", taken).status()).isEqualTo(200);
         knowing();
@@ -431,7 +431,7 @@ class LettersTest extends ServerTest {
                 .containsExactly(
                         "1 " + parts.get(0).get("quantity").asText(),
                         "2 " + parts.get(1).get("quantity").asText());
-        assertThat(live.current().directory().facts().where(Fact.OpenOrder.class, "number", ORDER))
+        assertThat(live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", ORDER))
                 .isEmpty();
     }
 

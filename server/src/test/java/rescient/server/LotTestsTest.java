@@ -6,7 +6,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 
 /** Tests of lots: what lies outside its limits is set aside, and so is what comes of it later. */
 class LotTestsTest extends ServerTest {
@@ -22,9 +22,9 @@ class LotTestsTest extends ServerTest {
     }
 
     private BigDecimal lying(String item, String lot, boolean quarantined) {
-        return live.current().directory().facts().where(Fact.Stock.class, "item", item).stream()
+        return live.current().directory().facts().where(StockFacts.Stock.class, "item", item).stream()
                 .filter(bin -> lot.equals(bin.lot()) && Boolean.TRUE.equals(bin.quarantined()) == quarantined)
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 

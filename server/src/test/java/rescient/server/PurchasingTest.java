@@ -13,7 +13,7 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.w3c.dom.Document;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.plan.Supply;
 
 /** A purchase order on its way to its supplier and back: held, approved in turn, sent, confirmed for other days. */
@@ -76,8 +76,8 @@ class PurchasingTest extends ServerTest {
         return way(number).get("state").asText();
     }
 
-    private List<Fact.OpenOrder> lines(String number) {
-        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
+    private List<OrderFacts.OpenOrder> lines(String number) {
+        return live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", number);
     }
 
     private void ready() throws Exception {
@@ -98,7 +98,7 @@ class PurchasingTest extends ServerTest {
         assertThat(listed("held")).containsExactly(number);
         assertThat(listed("sent")).contains(OUT).doesNotContain(number);
         // held, it may become another one
-        Fact.OpenOrder line = lines(number).get(0);
+        OrderFacts.OpenOrder line = lines(number).get(0);
         Reply more = decide(
                 "bram",
                 "{'kind':'CHANGE','orders':['" + number + "~1'],'quantity':"
@@ -138,7 +138,7 @@ class PurchasingTest extends ServerTest {
     @Test
     void whatIsHeldGoesBackToThePlanner() throws Exception {
         String number = released();
-        Fact.OpenOrder line = lines(number).get(0);
+        OrderFacts.OpenOrder line = lines(number).get(0);
         assertThat(decide("bram", "{'kind':'PURCHASE','numbers':['" + number + "'],'step':'SEND_BACK'}")
                         .status())
                 .isEqualTo(422);
@@ -172,7 +172,7 @@ class PurchasingTest extends ServerTest {
     @Test
     void whatIsHeldIsSplitAndCombined() throws Exception {
         String number = released();
-        Fact.OpenOrder line = lines(number).get(0);
+        OrderFacts.OpenOrder line = lines(number).get(0);
         String key = number + "~" + line.line();
         Reply split = decide("bram", "{'kind':'SPLIT','orders':['" + key + "'],'parts':[{'quantity':1}]}");
         assertThat(split.status()).as(String.valueOf(split.body())).isEqualTo(201);
@@ -228,7 +228,7 @@ class PurchasingTest extends ServerTest {
     void heldOrdersToOneSupplierAreCombined() throws Exception {
         String first = held("FENWICKE", "SCR-525", 2);
         String second = held("FENWICKE", "BOLT-M6", 2);
-        Fact.OpenOrder bolts = lines(second).get(0);
+        OrderFacts.OpenOrder bolts = lines(second).get(0);
         String others = held("HOLLIN", "CED-2400", 3);
         Reply apart = decide("bram", "{'kind':'COMBINE','numbers':['" + first + "','" + others + "']}");
         assertThat(apart.status()).isEqualTo(422);
@@ -261,7 +261,7 @@ class PurchasingTest extends ServerTest {
     void whatIsReadyIsHeldAgainWhenItBecomesAnother() throws Exception {
         limit(0, "planner");
         String number = released();
-        Fact.OpenOrder line = lines(number).get(0);
+        OrderFacts.OpenOrder line = lines(number).get(0);
         String key = number + "~" + line.line();
         step("bram", number, "END_HOLD");
         step("tom", number, "APPROVE");
@@ -294,7 +294,7 @@ class PurchasingTest extends ServerTest {
         ready();
         String number = released();
         assertThat(state(number)).isEqualTo("ready");
-        Fact.OpenOrder line = lines(number).get(0);
+        OrderFacts.OpenOrder line = lines(number).get(0);
         decide(
                 "ida",
                 "{'kind':'DATA','rows':[{'table':'suppliers','key':{'code':'" + line.supplier()
@@ -351,7 +351,7 @@ class PurchasingTest extends ServerTest {
     }
 
     private LocalDate comes(String number, String line) {
-        Fact.OpenOrder order = lines(number).stream()
+        OrderFacts.OpenOrder order = lines(number).stream()
                 .filter(one -> one.line().equals(line))
                 .findFirst()
                 .orElseThrow();
@@ -383,19 +383,22 @@ class PurchasingTest extends ServerTest {
                 "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-01','quantity':4},"
                         + "{'line':'1','date':'2027-01-12'}]}");
         assertThat(parts.status()).as(String.valueOf(parts.body())).isEqualTo(201);
-        assertThat(lines(OUT)).hasSize(2).extracting(Fact.OpenOrder::splitOf).containsExactlyInAnyOrder(null, "1");
-        assertThat(lines(OUT).stream().map(Fact.OpenOrder::quantity).map(q -> q.intValueExact()))
+        assertThat(lines(OUT))
+                .hasSize(2)
+                .extracting(OrderFacts.OpenOrder::splitOf)
+                .containsExactlyInAnyOrder(null, "1");
+        assertThat(lines(OUT).stream().map(OrderFacts.OpenOrder::quantity).map(q -> q.intValueExact()))
                 .containsExactlyInAnyOrder(4, 6);
         assertThat(comes(OUT, "2")).isEqualTo(LocalDate.of(2027, 1, 12));
         receive("2");
-        assertThat(lines(OUT)).extracting(Fact.OpenOrder::line).containsExactly("1");
+        assertThat(lines(OUT)).extracting(OrderFacts.OpenOrder::line).containsExactly("1");
         // a further part gets a number that no line ever had, those that are done included
         Reply again = decide(
                 "bram",
                 "{'kind':'CONFIRMED','number':'" + OUT + "','lines':[{'line':'1','date':'2026-12-01','quantity':1},"
                         + "{'line':'1','date':'2026-12-08','quantity':3}]}");
         assertThat(again.status()).as(String.valueOf(again.body())).isEqualTo(201);
-        assertThat(lines(OUT)).extracting(Fact.OpenOrder::line).containsExactlyInAnyOrder("1", "3");
+        assertThat(lines(OUT)).extracting(OrderFacts.OpenOrder::line).containsExactlyInAnyOrder("1", "3");
         receive("1");
         assertThat(state(OUT)).isEqualTo("confirmed");
         receive("3");

@@ -11,7 +11,8 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.dataset.DatasetReader;
 import rescient.server.exchange.CompanyExchange;
 import rescient.server.stock.StockCheck;
@@ -51,14 +52,14 @@ class StockTest extends ServerTest {
     }
 
     private BigDecimal inPlan(String item) {
-        return live.current().directory().facts().where(Fact.Stock.class, "item", item).stream()
+        return live.current().directory().facts().where(StockFacts.Stock.class, "item", item).stream()
                 .filter(stock -> stock.site().equals("LARKMOOR"))
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
-    private List<Fact.OpenOrder> open(String number) {
-        return live.current().directory().facts().where(Fact.OpenOrder.class, "number", number);
+    private List<OrderFacts.OpenOrder> open(String number) {
+        return live.current().directory().facts().where(OrderFacts.OpenOrder.class, "number", number);
     }
 
     /** A window of the ledger: what was there after its movements is the same wherever it begins. */
@@ -77,7 +78,7 @@ class StockTest extends ServerTest {
     /** In two parts: the plan counts on what is left, the line stays on the order when all of it has come, and comes back when that is taken back. */
     @Test
     void aPurchaseIsReceivedInPartsAndTheRestIsTakenBack() throws Exception {
-        Fact.OpenOrder order = open(PURCHASE).get(0);
+        OrderFacts.OpenOrder order = open(PURCHASE).get(0);
         BigDecimal before = inPlan(order.item());
         JsonNode first = posted(line("RECEIVE", "'number':'" + PURCHASE + "','line':'1','quantity':40"));
         assertThat(first.get("posting").get("movements")).hasSize(1);
@@ -385,23 +386,24 @@ class StockTest extends ServerTest {
         Reply released = release("ida", UUID.randomUUID(), false, planned);
         assertThat(released.status()).as(String.valueOf(released.body())).isEqualTo(201);
         knowing();
-        Fact.OpenOrder order = live.current()
+        OrderFacts.OpenOrder order = live.current()
                 .directory()
                 .facts()
-                .all(Fact.OpenOrder.class)
+                .all(OrderFacts.OpenOrder.class)
                 .filter(one -> "SO-9001".equals(one.forOrder()))
                 .findFirst()
                 .orElseThrow();
         posted(line("RECEIVE", "'number':'" + order.number() + "'"));
-        Fact.Stock own = live.current().directory().facts().where(Fact.Stock.class, "item", "SEAL-15").stream()
-                .filter(stock -> "SO-9001".equals(stock.forOrder()))
-                .findFirst()
-                .orElseThrow();
+        StockFacts.Stock own =
+                live.current().directory().facts().where(StockFacts.Stock.class, "item", "SEAL-15").stream()
+                        .filter(stock -> "SO-9001".equals(stock.forOrder()))
+                        .findFirst()
+                        .orElseThrow();
         assertThat(own.quantity()).isEqualByComparingTo("20");
         posted(line("QUARANTINE", "'item':'SEAL-15','site':'LARKMOOR'"));
-        assertThat(live.current().directory().facts().where(Fact.Stock.class, "item", "SEAL-15").stream()
+        assertThat(live.current().directory().facts().where(StockFacts.Stock.class, "item", "SEAL-15").stream()
                         .filter(stock -> "SO-9001".equals(stock.forOrder()) && Boolean.TRUE.equals(stock.quarantined()))
-                        .map(Fact.Stock::quantity))
+                        .map(StockFacts.Stock::quantity))
                 .usingElementComparator(BigDecimal::compareTo)
                 .containsExactly(new BigDecimal(20));
     }

@@ -36,6 +36,6 @@ public interface CompanyFacts {
 
     /** The value of a setting, or null. */
     default String setting(String key) {
-        return one(Fact.Setting.class, key).map(Fact.Setting::value).orElse(null);
+        return one(BasicFacts.Setting.class, key).map(BasicFacts.Setting::value).orElse(null);
     }
 }

@@ -12,8 +12,8 @@ public final class ComponentReplacement {
     private static final int DECIMALS = 6;
 
     private final CompanyFacts company;
-    private final Fact.Item before;
-    private final Fact.Item after;
+    private final ItemFacts.Item before;
+    private final ItemFacts.Item after;
     private final BigDecimal factor;
 
     /**
@@ -22,8 +22,8 @@ public final class ComponentReplacement {
      */
     public ComponentReplacement(CompanyFacts company, String component, String by, BigDecimal factor) {
         this.company = company;
-        this.before = company.known(Fact.Item.class, component, "component");
-        this.after = company.known(Fact.Item.class, by, "by");
+        this.before = company.known(ItemFacts.Item.class, component, "component");
+        this.after = company.known(ItemFacts.Item.class, by, "by");
         this.factor = factor == null ? BigDecimal.ONE : factor;
         if (before.code().equals(after.code())) {
             throw new UnfitException("It is replaced by itself", "by");
@@ -40,7 +40,7 @@ public final class ComponentReplacement {
      */
     public List<FactEdit<?>> in(Predicate<String> parents) {
         List<FactEdit<?>> edits = new ArrayList<>();
-        for (Fact.BomLine line : company.where(Fact.BomLine.class, "component", before.code())) {
+        for (MakingFacts.BomLine line : company.where(MakingFacts.BomLine.class, "component", before.code())) {
             if (parents.test(line.parent())) {
                 edits.add(new FactEdit<>(line, replaced(line)));
             }
@@ -49,7 +49,7 @@ public final class ComponentReplacement {
     }
 
     /** In the unit of the line; where it has none and the items have different ones, the factor is from the one to the other. */
-    private Fact.BomLine replaced(Fact.BomLine line) {
+    private MakingFacts.BomLine replaced(MakingFacts.BomLine line) {
         return line.withComponent(
                 after.code(),
                 line.quantity()

@@ -45,14 +45,14 @@ public final class Consistency {
     }
 
     /** A calendar has a working day. */
-    public static List<Flaw> of(Fact.Calendar calendar) {
+    public static List<Flaw> of(BasicFacts.Calendar calendar) {
         return IntStream.range(0, WEEKDAYS).anyMatch(calendar::works)
                 ? List.of()
                 : List.of(new Flaw("code", calendar.code(), "has no working day", "at least one weekday true"));
     }
 
     /** What is bought for one line alone is kept in stock as such. */
-    public static List<Flaw> of(Fact.CustomerOrder line, Fact.Item item) {
+    public static List<Flaw> of(OrderFacts.CustomerOrder line, ItemFacts.Item item) {
         boolean kept = item.is() == ItemKind.STOCKED;
         return !line.agreed().boughtFor() || kept
                 ? List.of()
@@ -64,7 +64,7 @@ public final class Consistency {
     }
 
     /** Only a kit has parts, and it is no part of itself. */
-    public static List<Flaw> of(Fact.CustomerOrderPart part, Fact.Item ordered) {
+    public static List<Flaw> of(OrderFacts.CustomerOrderPart part, ItemFacts.Item ordered) {
         if (ordered.is() != ItemKind.KIT) {
             return List.of(new Flaw(
                     "line", part.line(), "is for " + ordered.code() + ", which is no kit", "the line of a kit"));
@@ -81,7 +81,8 @@ public final class Consistency {
      * @param offered the base rows of all suppliers of the item that hold today; not asked for where it does not matter, and may throw
      *     {@link PlanningException} where one of them is wrong in itself
      */
-    public List<Flaw> of(Fact.Item item, String site, Fact.Planned planned, Supplier<List<SupplierTerms>> offered) {
+    public List<Flaw> of(
+            ItemFacts.Item item, String site, ItemFacts.Planned planned, Supplier<List<SupplierTerms>> offered) {
         if (item.is() != ItemKind.STOCKED) {
             return List.of(new Flaw(
                     "item", item.code(), "is a " + word(item.is()) + ", which is never planned itself", "no row"));
@@ -108,7 +109,7 @@ public final class Consistency {
     }
 
     /** What the rule needs is there. */
-    private static void parameters(Fact.Planned planned, List<Flaw> flaws) {
+    private static void parameters(ItemFacts.Planned planned, List<Flaw> flaws) {
         PlanningRule rule = planned.rule() == null ? PlanningRule.LOT_FOR_LOT : planned.rule();
         switch (rule) {
             case FIXED_QUANTITY -> needed("fixed_quantity", planned.fixedQuantity(), rule, flaws);
@@ -140,7 +141,7 @@ public final class Consistency {
         }
     }
 
-    private static Map<String, BigDecimal> quantities(Fact.Planned planned) {
+    private static Map<String, BigDecimal> quantities(ItemFacts.Planned planned) {
         Map<String, BigDecimal> quantities = new LinkedHashMap<>();
         quantities.put("safety_stock", planned.safetyStock());
         quantities.put("reorder_point", planned.reorderPoint());
@@ -154,9 +155,9 @@ public final class Consistency {
 
     /** The smallest order must not be over the largest, as both count in the end: after the supplier's terms. */
     private void sizes(
-            Fact.Item item,
+            ItemFacts.Item item,
             String site,
-            Fact.Planned planned,
+            ItemFacts.Planned planned,
             Supplier<List<SupplierTerms>> offered,
             List<Flaw> flaws) {
         try {
@@ -183,7 +184,7 @@ public final class Consistency {
     }
 
     /** A supplier's terms for an item, which are in the unit it is bought in. */
-    public List<Flaw> of(Fact.SupplierItem terms, Fact.Item item) {
+    public List<Flaw> of(PartnerFacts.SupplierItem terms, ItemFacts.Item item) {
         List<Flaw> flaws = new ArrayList<>();
         String unit = terms.unit() == null ? item.unit() : terms.unit();
         convertible(item, unit).ifPresent(flaws::add);
@@ -197,7 +198,7 @@ public final class Consistency {
     }
 
     /** An alternative is another item, and both are kept in stock. */
-    public static List<Flaw> of(Fact.AlternativeItem row, Fact.Item item, Fact.Item alternative) {
+    public static List<Flaw> of(ItemFacts.AlternativeItem row, ItemFacts.Item item, ItemFacts.Item alternative) {
         List<Flaw> flaws = new ArrayList<>();
         issued("item", item, flaws);
         issued("alternative", alternative, flaws);
@@ -207,7 +208,7 @@ public final class Consistency {
         return flaws;
     }
 
-    private static void issued(String column, Fact.Item item, List<Flaw> flaws) {
+    private static void issued(String column, ItemFacts.Item item, List<Flaw> flaws) {
         if (item.is() != ItemKind.STOCKED) {
             flaws.add(new Flaw(
                     column,
@@ -218,7 +219,7 @@ public final class Consistency {
     }
 
     /** A quantity can be converted into the unit in which an item is kept. */
-    public Optional<Flaw> convertible(Fact.Item item, String unit) {
+    public Optional<Flaw> convertible(ItemFacts.Item item, String unit) {
         return units.factor(item.code(), unit, item.unit()) != null
                 ? Optional.empty()
                 : Optional.of(new Flaw(

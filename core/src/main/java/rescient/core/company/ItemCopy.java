@@ -6,12 +6,12 @@ import java.util.List;
 /** A new item that is like another: with its bill of materials, routing, planning data, suppliers and conversions. */
 public final class ItemCopy {
     private final CompanyFacts company;
-    private final Fact.Item item;
+    private final ItemFacts.Item item;
 
     /** @throws UnfitException if there is no such item */
     public ItemCopy(CompanyFacts company, String item) {
         this.company = company;
-        this.item = company.known(Fact.Item.class, item, "item");
+        this.item = company.known(ItemFacts.Item.class, item, "item");
     }
 
     /** What of the other is copied besides the item itself. */
@@ -31,35 +31,35 @@ public final class ItemCopy {
             throw new UnfitException("Say the code of the new item", "code");
         }
         String as = code.strip();
-        if (company.one(Fact.Item.class, as).isPresent()) {
+        if (company.one(ItemFacts.Item.class, as).isPresent()) {
             throw new UnfitException("There is an item " + as + " already", "code");
         }
         List<FactEdit<?>> edits = new ArrayList<>();
         edits.add(FactEdit.added(item.as(as, name == null || name.isBlank() ? item.name() : name.strip())));
-        for (Fact.UnitConversion row : company.where(Fact.UnitConversion.class, "item", item.code())) {
-            edits.add(FactEdit.added(new Fact.UnitConversion(as, row.fromUnit(), row.toUnit(), row.factor())));
+        for (BasicFacts.UnitConversion row : company.where(BasicFacts.UnitConversion.class, "item", item.code())) {
+            edits.add(FactEdit.added(new BasicFacts.UnitConversion(as, row.fromUnit(), row.toUnit(), row.factor())));
         }
         if (parts.routing) {
-            company.where(Fact.Operation.class, "item", item.code())
+            company.where(MakingFacts.Operation.class, "item", item.code())
                     .forEach(row -> edits.add(FactEdit.added(row.of(as))));
         }
         if (parts.bill) {
-            company.where(Fact.BomLine.class, "parent", item.code())
+            company.where(MakingFacts.BomLine.class, "parent", item.code())
                     .forEach(row -> edits.add(FactEdit.added(line(row, as, parts))));
         }
         if (parts.planning) {
-            company.where(Fact.Planning.class, "item", item.code())
-                    .forEach(row -> edits.add(FactEdit.added(new Fact.Planning(as, row.site(), row.planned()))));
+            company.where(ItemFacts.Planning.class, "item", item.code())
+                    .forEach(row -> edits.add(FactEdit.added(new ItemFacts.Planning(as, row.site(), row.planned()))));
         }
         if (parts.suppliers) {
-            company.where(Fact.SupplierItem.class, "item", item.code())
+            company.where(PartnerFacts.SupplierItem.class, "item", item.code())
                     .forEach(row -> edits.add(FactEdit.added(row.of(as))));
         }
         return edits;
     }
 
     /** Without its routing a line names no step. */
-    private static Fact.BomLine line(Fact.BomLine row, String as, Parts parts) {
+    private static MakingFacts.BomLine line(MakingFacts.BomLine row, String as, Parts parts) {
         return row.of(as, parts.routing ? row.step() : null);
     }
 }

@@ -52,7 +52,7 @@ public final class PlanningData {
      *
      * @param planned with a source
      */
-    public static PlanningData of(String item, String site, Fact.Planned planned) {
+    public static PlanningData of(String item, String site, ItemFacts.Planned planned) {
         PlanningData data = new PlanningData(item, site, planned.source())
                 .supplier(planned.supplier())
                 .fromSite(planned.fromSite())

@@ -40,10 +40,11 @@ public final class PlanningOrigins {
      * @param terms by which it is bought, null if it is not
      * @param routed a routing says how long it takes
      */
-    public static Map<String, Value> of(Fact.Planned own, Fact.Planned group, SupplierTerms terms, boolean routed) {
+    public static Map<String, Value> of(
+            ItemFacts.Planned own, ItemFacts.Planned group, SupplierTerms terms, boolean routed) {
         Map<String, Value> values = new LinkedHashMap<>();
-        Fact.Planned planned = own.or(group);
-        for (RecordComponent component : Fact.Planned.class.getRecordComponents()) {
+        ItemFacts.Planned planned = own.or(group);
+        for (RecordComponent component : ItemFacts.Planned.class.getRecordComponents()) {
             String column = component.getName().replaceAll("([A-Z])", "_$1").toLowerCase(Locale.ROOT);
             Object mine = get(component, own);
             Object theirs = group == null ? null : get(component, group);
@@ -89,7 +90,7 @@ public final class PlanningOrigins {
         };
     }
 
-    private static Object get(RecordComponent component, Fact.Planned planned) {
+    private static Object get(RecordComponent component, ItemFacts.Planned planned) {
         try {
             return component.getAccessor().invoke(planned);
         } catch (ReflectiveOperationException e) {

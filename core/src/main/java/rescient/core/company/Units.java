@@ -13,9 +13,9 @@ public final class Units {
     private final Map<Key, Ratio> factors = new HashMap<>();
     private final Map<String, Integer> decimals = new HashMap<>();
 
-    public Units(Collection<Fact.Unit> units, Collection<Fact.UnitConversion> conversions) {
+    public Units(Collection<BasicFacts.Unit> units, Collection<BasicFacts.UnitConversion> conversions) {
         units.forEach(unit -> decimals.put(unit.code(), unit.decimals()));
-        for (Fact.UnitConversion one : conversions) {
+        for (BasicFacts.UnitConversion one : conversions) {
             String item = one.item() == null ? "" : one.item();
             factors.put(new Key(item, one.fromUnit(), one.toUnit()), Ratio.of(one.factor()));
         }

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import rescient.core.company.Consistency.Flaw;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 
 /**
@@ -65,7 +65,7 @@ public record Choice(ForecastMethod method, Map<String, Double> parameters) {
     }
 
     /** As it is kept; what is wrong in it is left out. */
-    public static Choice of(Fact.ForecastChoice kept) {
+    public static Choice of(ForecastFacts.ForecastChoice kept) {
         if (kept == null || kept.method() == null) {
             return AUTOMATIC;
         }
@@ -80,7 +80,7 @@ public record Choice(ForecastMethod method, Map<String, Double> parameters) {
     }
 
     /** What is wrong with a choice that is to be kept. */
-    public static List<Flaw> flaws(Fact.ForecastChoice kept) {
+    public static List<Flaw> flaws(ForecastFacts.ForecastChoice kept) {
         List<Flaw> flaws = new ArrayList<>();
         Map<String, String> said = said(kept.parameters());
         if (kept.method() == null && !said.isEmpty()) {

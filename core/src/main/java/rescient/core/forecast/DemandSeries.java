@@ -5,7 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 
 /**
  * What is asked for of an item at a site: its history, how its forecast is made, and what is known on top of it.
@@ -20,8 +20,8 @@ public record DemandSeries(
         SalesHistory shipped,
         SalesHistory counts,
         SalesHistory window,
-        Fact.ForecastChoice chosen,
-        List<Fact.ForecastAdjustment> adjustments) {
+        ForecastFacts.ForecastChoice chosen,
+        List<ForecastFacts.ForecastAdjustment> adjustments) {
     private static final double HUNDRED = 100;
 
     /** An item at a site. */
@@ -40,7 +40,7 @@ public record DemandSeries(
      * @param corrections beside those that are kept
      * @param choice in the place of the kept one; null: that one
      */
-    public record Draft(List<Fact.HistoryCorrection> corrections, Fact.ForecastChoice choice) {
+    public record Draft(List<ForecastFacts.HistoryCorrection> corrections, ForecastFacts.ForecastChoice choice) {
         public static final Draft NOTHING = new Draft(List.of(), null);
     }
 
@@ -61,10 +61,10 @@ public record DemandSeries(
      */
     public static DemandSeries of(CompanyFacts company, Place place, SalesHistory shipped, Draft draft) {
         Buckets buckets = shipped.buckets();
-        List<Fact.HistoryCorrection> corrections =
+        List<ForecastFacts.HistoryCorrection> corrections =
                 new ArrayList<>(SalesHistory.corrections(company, place.item, place.site));
         corrections.addAll(draft.corrections);
-        Fact.ForecastChoice chosen = draft.choice != null ? draft.choice : choice(company, place, buckets);
+        ForecastFacts.ForecastChoice chosen = draft.choice != null ? draft.choice : choice(company, place, buckets);
         SalesHistory counts = shipped.corrected(corrections);
         if (chosen != null && chosen.likeItem() != null) {
             String site = chosen.likeSite() == null ? place.site : chosen.likeSite();
@@ -79,13 +79,13 @@ public record DemandSeries(
                 counts,
                 chosen == null ? counts : counts.within(chosen.fromDate(), chosen.toDate()),
                 chosen,
-                company.where(Fact.ForecastAdjustment.class, "item", place.item).stream()
+                company.where(ForecastFacts.ForecastAdjustment.class, "item", place.item).stream()
                         .filter(row -> row.site().equals(place.site) && row.bucket() == buckets.unit())
                         .toList());
     }
 
-    private static Fact.ForecastChoice choice(CompanyFacts company, Place place, Buckets buckets) {
-        return company.where(Fact.ForecastChoice.class, "item", place.item).stream()
+    private static ForecastFacts.ForecastChoice choice(CompanyFacts company, Place place, Buckets buckets) {
+        return company.where(ForecastFacts.ForecastChoice.class, "item", place.item).stream()
                 .filter(row -> row.site().equals(place.site) && row.bucket() == buckets.unit())
                 .findFirst()
                 .orElse(null);
@@ -115,7 +115,7 @@ public record DemandSeries(
     /** What is forecast with what is known on top of it: percents first, then amounts; never below 0. */
     public double[] adjusted(double[] forecast) {
         double[] adjusted = forecast.clone();
-        for (Fact.ForecastAdjustment one : adjustments) {
+        for (ForecastFacts.ForecastAdjustment one : adjustments) {
             int h = counts.buckets().between(counts.next(), counts.buckets().start(one.fromDate()));
             if (h >= 0 && h < adjusted.length) {
                 adjusted[h] = adjusted(adjusted[h], one);
@@ -125,21 +125,21 @@ public record DemandSeries(
     }
 
     /** A quantity with what is known of its bucket. */
-    static double adjusted(double quantity, Fact.ForecastAdjustment known) {
+    static double adjusted(double quantity, ForecastFacts.ForecastAdjustment known) {
         double percent = known.percent() == null ? 0 : known.percent().doubleValue();
         double amount = known.amount() == null ? 0 : known.amount().doubleValue();
         return Math.max(0, quantity * (1 + percent / HUNDRED) + amount);
     }
 
     /** A quantity without what was known of its bucket; where all of it was taken off, what is left. */
-    static double without(double adjusted, Fact.ForecastAdjustment known) {
+    static double without(double adjusted, ForecastFacts.ForecastAdjustment known) {
         double percent = known.percent() == null ? 0 : known.percent().doubleValue();
         double amount = known.amount() == null ? 0 : known.amount().doubleValue();
         return percent <= -HUNDRED ? adjusted : Math.max(0, (adjusted - amount) / (1 + percent / HUNDRED));
     }
 
     /** What is known of the bucket that begins on a day; null: nothing. */
-    public Fact.ForecastAdjustment adjustment(LocalDate from) {
+    public ForecastFacts.ForecastAdjustment adjustment(LocalDate from) {
         return adjustments.stream()
                 .filter(one -> counts.buckets().start(one.fromDate()).equals(from))
                 .findFirst()

@@ -6,7 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 
 /**
  * What was forecast against what came.
@@ -40,10 +40,10 @@ public record FollowUp(
      * @param history as it counts
      * @param lag only those made so many buckets before; null: of each bucket the last one made
      */
-    public static FollowUp of(Collection<Fact.ForecastVersion> versions, SalesHistory history, Integer lag) {
+    public static FollowUp of(Collection<ForecastFacts.ForecastVersion> versions, SalesHistory history, Integer lag) {
         Buckets buckets = history.buckets();
-        Map<LocalDate, Fact.ForecastVersion> last = new TreeMap<>();
-        for (Fact.ForecastVersion one : versions) {
+        Map<LocalDate, ForecastFacts.ForecastVersion> last = new TreeMap<>();
+        for (ForecastFacts.ForecastVersion one : versions) {
             int ahead = ahead(buckets, one);
             boolean asked = ahead >= 0 && (lag == null || ahead == lag);
             LocalDate from = buckets.start(one.fromDate());
@@ -62,7 +62,7 @@ public record FollowUp(
         return of(lines, history);
     }
 
-    private static int ahead(Buckets buckets, Fact.ForecastVersion one) {
+    private static int ahead(Buckets buckets, ForecastFacts.ForecastVersion one) {
         return buckets.between(buckets.start(one.made()), buckets.start(one.fromDate()));
     }
 

@@ -8,10 +8,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.UnfitException;
 
 /**
@@ -21,7 +23,7 @@ import rescient.core.company.UnfitException;
 public final class ForecastKeeping {
     private final CompanyFacts company;
     private final String set;
-    private final Fact.Item item;
+    private final ItemFacts.Item item;
     private final String site;
 
     /**
@@ -34,8 +36,8 @@ public final class ForecastKeeping {
         }
         this.company = company;
         this.set = set.strip();
-        this.item = company.known(Fact.Item.class, item, "item");
-        this.site = company.known(Fact.Site.class, site, "site").code();
+        this.item = company.known(ItemFacts.Item.class, item, "item");
+        this.site = company.known(BasicFacts.Site.class, site, "site").code();
     }
 
     /**
@@ -46,8 +48,8 @@ public final class ForecastKeeping {
      */
     public List<FactEdit<?>> edits(Buckets buckets, LocalDate from, double[] quantities) {
         LocalDate end = buckets.after(from, quantities.length);
-        Map<LocalDate, Fact.Forecast> before = new HashMap<>();
-        for (Fact.Forecast row : company.where(Fact.Forecast.class, "item", item.code())) {
+        Map<LocalDate, ForecastFacts.Forecast> before = new HashMap<>();
+        for (ForecastFacts.Forecast row : company.where(ForecastFacts.Forecast.class, "item", item.code())) {
             LocalDate after = new Buckets(row.bucket()).after(row.fromDate(), 1);
             boolean concerned = row.set().equals(set)
                     && row.site().equals(site)
@@ -66,8 +68,9 @@ public final class ForecastKeeping {
         List<FactEdit<?>> edits = new ArrayList<>();
         for (int h = 0; h < quantities.length; h++) {
             LocalDate day = buckets.after(from, h);
-            Fact.Forecast row = new Fact.Forecast(set, item.code(), site, day, buckets.unit(), rounded(quantities[h]));
-            Fact.Forecast was = before.remove(day);
+            ForecastFacts.Forecast row =
+                    new ForecastFacts.Forecast(set, item.code(), site, day, buckets.unit(), rounded(quantities[h]));
+            ForecastFacts.Forecast was = before.remove(day);
             if (was == null || was.bucket() != row.bucket() || was.quantity().compareTo(row.quantity()) != 0) {
                 edits.add(new FactEdit<>(was, row));
             }
@@ -86,8 +89,9 @@ public final class ForecastKeeping {
         double[] adjusted = series.adjusted(forecast);
         Buckets buckets = series.counts().buckets();
         List<FactEdit<?>> edits = edits(buckets, series.counts().next(), adjusted);
-        Map<LocalDate, Fact.ForecastVersion> before = new HashMap<>();
-        for (Fact.ForecastVersion row : company.where(Fact.ForecastVersion.class, "item", item.code())) {
+        Map<LocalDate, ForecastFacts.ForecastVersion> before = new HashMap<>();
+        for (ForecastFacts.ForecastVersion row :
+                company.where(ForecastFacts.ForecastVersion.class, "item", item.code())) {
             if (row.set().equals(set)
                     && row.site().equals(site)
                     && row.bucket() == buckets.unit()
@@ -97,7 +101,7 @@ public final class ForecastKeeping {
         }
         for (int h = 0; h < adjusted.length; h++) {
             double naive = series.counts().seasonBefore(h);
-            Fact.ForecastVersion row = new Fact.ForecastVersion(
+            ForecastFacts.ForecastVersion row = new ForecastFacts.ForecastVersion(
                     set,
                     item.code(),
                     site,
@@ -108,7 +112,7 @@ public final class ForecastKeeping {
                     rounded(adjusted[h]),
                     Double.isNaN(naive) ? null : rounded(naive),
                     method);
-            Fact.ForecastVersion was = before.remove(row.fromDate());
+            ForecastFacts.ForecastVersion was = before.remove(row.fromDate());
             if (!Objects.equals(was, row)) {
                 edits.add(new FactEdit<>(was, row));
             }
@@ -123,11 +127,11 @@ public final class ForecastKeeping {
      * @param before what was known; null: nothing. So is {@code after}
      * @return nothing if the set does not hold the bucket
      */
-    public List<FactEdit<?>> adjusted(Fact.ForecastAdjustment before, Fact.ForecastAdjustment after) {
-        Fact.ForecastAdjustment any = after == null ? before : after;
+    public List<FactEdit<?>> adjusted(ForecastFacts.ForecastAdjustment before, ForecastFacts.ForecastAdjustment after) {
+        ForecastFacts.ForecastAdjustment any = after == null ? before : after;
         LocalDate from = new Buckets(any.bucket()).start(any.fromDate());
         List<FactEdit<?>> edits = new ArrayList<>();
-        company.where(Fact.Forecast.class, "item", item.code()).stream()
+        company.where(ForecastFacts.Forecast.class, "item", item.code()).stream()
                 .filter(row -> row.set().equals(set) && row.site().equals(site))
                 .filter(row -> row.bucket() == any.bucket() && row.fromDate().equals(from))
                 .forEach(row -> {
@@ -141,8 +145,8 @@ public final class ForecastKeeping {
     }
 
     /** What was forecast before it was changed by hand: as it was kept, or else with the change taken off again. */
-    private double base(Fact.Forecast row, Fact.ForecastAdjustment before) {
-        return company.where(Fact.ForecastVersion.class, "item", item.code()).stream()
+    private double base(ForecastFacts.Forecast row, ForecastFacts.ForecastAdjustment before) {
+        return company.where(ForecastFacts.ForecastVersion.class, "item", item.code()).stream()
                 .filter(one -> one.set().equals(set) && one.site().equals(site) && one.bucket() == row.bucket())
                 .filter(one -> one.fromDate().equals(row.fromDate()))
                 .max((a, b) -> a.made().compareTo(b.made()))
@@ -154,8 +158,8 @@ public final class ForecastKeeping {
 
     /** Half up, to the decimals of the unit. */
     private BigDecimal rounded(double quantity) {
-        int decimals = company.one(Fact.Unit.class, item.unit())
-                .map(Fact.Unit::decimals)
+        int decimals = company.one(BasicFacts.Unit.class, item.unit())
+                .map(BasicFacts.Unit::decimals)
                 .orElse(0);
         return BigDecimal.valueOf(Math.max(0, quantity)).setScale(decimals, RoundingMode.HALF_UP);
     }

@@ -7,9 +7,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.UnfitException;
 
 /** Forecast sets as wholes: copied, scaled, taken away. */
@@ -35,13 +37,13 @@ public final class ForecastSets {
             throw new UnfitException("Say a percentage of 0 or more", "percent");
         }
         String into = to.strip();
-        Map<Bucket, Fact.Forecast> before = new HashMap<>();
+        Map<Bucket, ForecastFacts.Forecast> before = new HashMap<>();
         rows(company, into).forEach(row -> before.put(bucket(row), row));
         List<FactEdit<?>> edits = new ArrayList<>();
-        for (Fact.Forecast row : known(company, from)) {
-            Fact.Forecast after = new Fact.Forecast(
+        for (ForecastFacts.Forecast row : known(company, from)) {
+            ForecastFacts.Forecast after = new ForecastFacts.Forecast(
                     into, row.item(), row.site(), row.fromDate(), row.bucket(), scaled(company, row, percent));
-            Fact.Forecast was = before.remove(bucket(row));
+            ForecastFacts.Forecast was = before.remove(bucket(row));
             if (was == null || was.bucket() != after.bucket() || was.quantity().compareTo(after.quantity()) != 0) {
                 edits.add(new FactEdit<>(was, after));
             }
@@ -57,8 +59,8 @@ public final class ForecastSets {
         return edits;
     }
 
-    private static List<Fact.Forecast> known(CompanyFacts company, String set) {
-        List<Fact.Forecast> rows = rows(company, set);
+    private static List<ForecastFacts.Forecast> known(CompanyFacts company, String set) {
+        List<ForecastFacts.Forecast> rows = rows(company, set);
         if (rows.isEmpty()) {
             throw new UnfitException(
                     set == null ? "Say which forecast set" : "There is no forecast set " + set, "from");
@@ -66,20 +68,20 @@ public final class ForecastSets {
         return rows;
     }
 
-    private static List<Fact.Forecast> rows(CompanyFacts company, String set) {
-        return company.all(Fact.Forecast.class)
+    private static List<ForecastFacts.Forecast> rows(CompanyFacts company, String set) {
+        return company.all(ForecastFacts.Forecast.class)
                 .filter(row -> row.set().equals(set))
                 .toList();
     }
 
-    private static Bucket bucket(Fact.Forecast row) {
+    private static Bucket bucket(ForecastFacts.Forecast row) {
         return new Bucket(row.item(), row.site(), row.fromDate());
     }
 
-    private static BigDecimal scaled(CompanyFacts company, Fact.Forecast row, BigDecimal percent) {
-        int decimals = company.one(Fact.Item.class, row.item())
-                .flatMap(item -> company.one(Fact.Unit.class, item.unit()))
-                .map(Fact.Unit::decimals)
+    private static BigDecimal scaled(CompanyFacts company, ForecastFacts.Forecast row, BigDecimal percent) {
+        int decimals = company.one(ItemFacts.Item.class, row.item())
+                .flatMap(item -> company.one(BasicFacts.Unit.class, item.unit()))
+                .map(BasicFacts.Unit::decimals)
                 .orElse(0);
         return row.quantity().multiply(percent).divide(HUNDRED, decimals, RoundingMode.HALF_UP);
     }

@@ -6,7 +6,8 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.StockFacts;
 
 /**
  * What was asked for, bucket by bucket: zeros where nothing was, from the first bucket with anything to the last whole one
@@ -25,7 +26,7 @@ public record SalesHistory(Buckets buckets, LocalDate first, LocalDate next, dou
             CompanyFacts company, String item, String site, Buckets buckets, LocalDate today) {
         return of(
                 buckets,
-                company.where(Fact.Shipment.class, "item", item).stream()
+                company.where(StockFacts.Shipment.class, "item", item).stream()
                         .filter(row -> row.site().equals(site))
                         .map(row -> new Sold(row.date(), row.quantity()))
                         .toList(),
@@ -59,9 +60,9 @@ public record SalesHistory(Buckets buckets, LocalDate first, LocalDate next, dou
      * The same as it was corrected: what a bucket counts for takes the place of what was shipped in it. Corrections of other
      * buckets than these, and of buckets that are not in it, change nothing.
      */
-    public SalesHistory corrected(Collection<Fact.HistoryCorrection> corrections) {
+    public SalesHistory corrected(Collection<ForecastFacts.HistoryCorrection> corrections) {
         double[] instead = values.clone();
-        for (Fact.HistoryCorrection one : corrections) {
+        for (ForecastFacts.HistoryCorrection one : corrections) {
             int at = one.bucket() == buckets.unit() ? buckets.between(first, buckets.start(one.fromDate())) : -1;
             if (at >= 0 && at < instead.length) {
                 instead[at] = one.quantity().doubleValue();
@@ -153,8 +154,8 @@ public record SalesHistory(Buckets buckets, LocalDate first, LocalDate next, dou
     }
 
     /** What was corrected of an item at a site. */
-    public static List<Fact.HistoryCorrection> corrections(CompanyFacts company, String item, String site) {
-        return company.where(Fact.HistoryCorrection.class, "item", item).stream()
+    public static List<ForecastFacts.HistoryCorrection> corrections(CompanyFacts company, String item, String site) {
+        return company.where(ForecastFacts.HistoryCorrection.class, "item", item).stream()
                 .filter(row -> row.site().equals(site))
                 .toList();
     }

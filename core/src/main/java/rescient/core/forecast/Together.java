@@ -10,7 +10,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.StockFacts;
 
 /**
  * Several series as one: those of an item at all sites, of a group, a site, or what a customer takes. Of one unit they are
@@ -80,24 +81,24 @@ public record Together(List<DemandSeries> members, double[] weights, SalesHistor
                 inMoney);
     }
 
-    private static Fact.Item item(CompanyFacts company, DemandSeries series) {
-        return company.known(Fact.Item.class, series.place().item(), "item");
+    private static ItemFacts.Item item(CompanyFacts company, DemandSeries series) {
+        return company.known(ItemFacts.Item.class, series.place().item(), "item");
     }
 
     private static double worth(CompanyFacts company, DemandSeries series) {
-        Fact.Item item = item(company, series);
+        ItemFacts.Item item = item(company, series);
         BigDecimal each = item.price() == null ? item.standardCost() : item.price();
         return each == null ? 0 : each.doubleValue();
     }
 
-    private static Collection<Fact.Shipment> shipments(CompanyFacts company, By by, String code) {
+    private static Collection<StockFacts.Shipment> shipments(CompanyFacts company, By by, String code) {
         return switch (by) {
-            case ITEM -> company.where(Fact.Shipment.class, "item", code);
-            case SITE -> company.where(Fact.Shipment.class, "site", code);
-            case CUSTOMER -> company.where(Fact.Shipment.class, "customer", code);
+            case ITEM -> company.where(StockFacts.Shipment.class, "item", code);
+            case SITE -> company.where(StockFacts.Shipment.class, "site", code);
+            case CUSTOMER -> company.where(StockFacts.Shipment.class, "customer", code);
             case GROUP ->
-                company.where(Fact.Item.class, "group", code).stream()
-                        .flatMap(item -> company.where(Fact.Shipment.class, "item", item.code()).stream())
+                company.where(ItemFacts.Item.class, "group", code).stream()
+                        .flatMap(item -> company.where(StockFacts.Shipment.class, "item", item.code()).stream())
                         .toList();
         };
     }
@@ -105,14 +106,14 @@ public record Together(List<DemandSeries> members, double[] weights, SalesHistor
     /** Everything of a kind that something was shipped of, in the order of their codes. */
     public static List<String> codes(CompanyFacts company, By by) {
         Stream<String> codes = switch (by) {
-            case ITEM -> company.texts(Fact.Shipment.class, "item");
-            case SITE -> company.texts(Fact.Shipment.class, "site");
-            case CUSTOMER -> company.texts(Fact.Shipment.class, "customer");
+            case ITEM -> company.texts(StockFacts.Shipment.class, "item");
+            case SITE -> company.texts(StockFacts.Shipment.class, "site");
+            case CUSTOMER -> company.texts(StockFacts.Shipment.class, "customer");
             case GROUP ->
-                company.texts(Fact.Shipment.class, "item")
+                company.texts(StockFacts.Shipment.class, "item")
                         .distinct()
-                        .map(item -> company.one(Fact.Item.class, item)
-                                .map(Fact.Item::group)
+                        .map(item -> company.one(ItemFacts.Item.class, item)
+                                .map(ItemFacts.Item::group)
                                 .orElse(null));
         };
         return codes.filter(Objects::nonNull)

@@ -9,7 +9,7 @@ import java.util.Map;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
@@ -27,8 +27,8 @@ public final class HealthCheck {
     /** All that is found, worst consequence first. */
     public static List<Finding> of(CompanyFacts company, Plan plan) {
         List<Finding> found = Collections.synchronizedList(new ArrayList<>());
-        Map<String, Fact.Planned> groups = new HashMap<>();
-        company.all(Fact.ItemGroup.class).forEach(group -> groups.put(group.code(), group.planned()));
+        Map<String, ItemFacts.Planned> groups = new HashMap<>();
+        company.all(ItemFacts.ItemGroup.class).forEach(group -> groups.put(group.code(), group.planned()));
         ItemChecks items = new ItemChecks(company, plan, found::add);
         items.look();
         // what is bought for one line alone is planned by what is said of the item
@@ -50,8 +50,8 @@ public final class HealthCheck {
 
     /** What is doubtful in how one stock point is planned, worst first. */
     public static List<Finding> of(CompanyFacts company, PointView point) {
-        Map<String, Fact.Planned> groups = new HashMap<>();
-        company.all(Fact.ItemGroup.class).forEach(group -> groups.put(group.code(), group.planned()));
+        Map<String, ItemFacts.Planned> groups = new HashMap<>();
+        company.all(ItemFacts.ItemGroup.class).forEach(group -> groups.put(group.code(), group.planned()));
         List<Finding> found = new ArrayList<>();
         point(company, groups, point, found);
         found.sort(WORST_FIRST);
@@ -59,11 +59,11 @@ public final class HealthCheck {
     }
 
     private static void point(
-            CompanyFacts company, Map<String, Fact.Planned> groups, PointView point, List<Finding> found) {
-        Fact.Item item = company.one(Fact.Item.class, point.item()).orElseThrow();
-        Fact.Planning row =
-                company.one(Fact.Planning.class, point.item(), point.site()).orElse(null);
-        Fact.Planned group = item.group() == null ? null : groups.get(item.group());
+            CompanyFacts company, Map<String, ItemFacts.Planned> groups, PointView point, List<Finding> found) {
+        ItemFacts.Item item = company.one(ItemFacts.Item.class, point.item()).orElseThrow();
+        ItemFacts.Planning row = company.one(ItemFacts.Planning.class, point.item(), point.site())
+                .orElse(null);
+        ItemFacts.Planned group = item.group() == null ? null : groups.get(item.group());
         new PointChecks(company, point, item, row, group, found::add).look();
     }
 }

@@ -13,9 +13,13 @@ import java.util.TreeMap;
 import java.util.function.Consumer;
 import rescient.core.base.DocumentOrder;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.Source;
+import rescient.core.company.StockFacts;
 import rescient.core.company.SupplierTerms;
 import rescient.core.plan.Plan;
 import rescient.core.plan.PointView;
@@ -43,7 +47,7 @@ final class ItemChecks {
 
     /** What is kept in stock has a cost; it is valued by it. */
     private void costs() {
-        company.all(Fact.Item.class)
+        company.all(ItemFacts.Item.class)
                 .filter(item -> item.is() == ItemKind.STOCKED)
                 .filter(item ->
                         item.standardCost() == null || item.standardCost().signum() == 0)
@@ -53,11 +57,13 @@ final class ItemChecks {
 
     /** What the suppliers that a stock point can be bought from ask for it today. */
     void price(PointView point) {
-        List<Fact.SupplierItem> base = company.where(Fact.SupplierItem.class, "item", point.item()).stream()
-                .filter(terms -> SupplierTerms.areBase(terms.fromQuantity()))
-                .filter(terms -> point.supplier() == null || terms.supplier().equals(point.supplier()))
-                .toList();
-        List<Fact.SupplierItem> present = Fact.SupplierItem.on(today, base);
+        List<PartnerFacts.SupplierItem> base =
+                company.where(PartnerFacts.SupplierItem.class, "item", point.item()).stream()
+                        .filter(terms -> SupplierTerms.areBase(terms.fromQuantity()))
+                        .filter(terms ->
+                                point.supplier() == null || terms.supplier().equals(point.supplier()))
+                        .toList();
+        List<PartnerFacts.SupplierItem> present = PartnerFacts.SupplierItem.on(today, base);
         if (point.supplier() != null) {
             present.stream()
                     .filter(terms -> terms.price() == null || terms.price().signum() == 0)
@@ -66,12 +72,12 @@ final class ItemChecks {
         if (present.isEmpty() && point.source() == Source.BUY) {
             base.stream()
                     .filter(terms -> terms.validTo() != null && terms.validTo().isBefore(today))
-                    .max(Comparator.comparing(Fact.SupplierItem::validTo))
+                    .max(Comparator.comparing(PartnerFacts.SupplierItem::validTo))
                     .ifPresent(terms -> tell(Finding.Kind.PRICE_EXPIRED, point, terms, "valid_to"));
         }
     }
 
-    private void tell(Finding.Kind kind, PointView point, Fact.SupplierItem terms, String column) {
+    private void tell(Finding.Kind kind, PointView point, PartnerFacts.SupplierItem terms, String column) {
         String from = terms.validFrom() == null ? "" : terms.validFrom().toString();
         found.accept(new Finding(
                 kind,
@@ -91,7 +97,7 @@ final class ItemChecks {
     /** Two items of one name are mixed up. */
     private void names() {
         Map<String, List<String>> byName = new TreeMap<>();
-        company.all(Fact.Item.class)
+        company.all(ItemFacts.Item.class)
                 .filter(item -> item.name() != null)
                 .forEach(item -> byName.computeIfAbsent(plain(item.name()), n -> new ArrayList<>())
                         .add(item.code()));
@@ -117,10 +123,11 @@ final class ItemChecks {
 
     /** What was wanted before today, and what is sold without a price. */
     private void customerOrders() {
-        company.all(Fact.CustomerOrder.class)
-                .filter(Fact.CustomerOrder::counts)
+        company.all(OrderFacts.CustomerOrder.class)
+                .filter(OrderFacts.CustomerOrder::counts)
                 .filter(line -> line.quantity().signum() > 0)
-                .sorted(Comparator.comparing(Fact.CustomerOrder::number).thenComparing(Fact.CustomerOrder::line))
+                .sorted(Comparator.comparing(OrderFacts.CustomerOrder::number)
+                        .thenComparing(OrderFacts.CustomerOrder::line))
                 .forEach(line -> {
                     if (line.dueDate().toEpochDay() < plan.snapshot().today()) {
                         order(Finding.Kind.CUSTOMER_ORDER_PAST, line, "due_date");
@@ -132,10 +139,12 @@ final class ItemChecks {
     }
 
     private BigDecimal sold(String item) {
-        return company.one(Fact.Item.class, item).map(Fact.Item::price).orElse(null);
+        return company.one(ItemFacts.Item.class, item)
+                .map(ItemFacts.Item::price)
+                .orElse(null);
     }
 
-    private void order(Finding.Kind kind, Fact.CustomerOrder line, String column) {
+    private void order(Finding.Kind kind, OrderFacts.CustomerOrder line, String column) {
         BigDecimal price = line.price() == null ? sold(line.item()) : line.price();
         found.accept(new Finding(
                 kind,
@@ -157,10 +166,11 @@ final class ItemChecks {
             return;
         }
         Set<String> forecast = new HashSet<>();
-        company.all(Fact.Forecast.class)
+        company.all(ForecastFacts.Forecast.class)
                 .filter(bucket -> bucket.set().equals(set) && bucket.quantity().signum() > 0)
                 .forEach(bucket -> forecast.add(bucket.item() + '\0' + bucket.site()));
-        company.all(Fact.Shipment.class).forEach(shipment -> forecast.remove(shipment.item() + '\0' + shipment.site()));
+        company.all(StockFacts.Shipment.class)
+                .forEach(shipment -> forecast.remove(shipment.item() + '\0' + shipment.site()));
         forecast.stream().sorted().forEach(point -> {
             String[] name = point.split("\0");
             found.accept(new Finding(

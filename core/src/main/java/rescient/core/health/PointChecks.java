@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import rescient.core.base.Quantity;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PlanningRule;
 import rescient.core.company.Source;
 import rescient.core.plan.Demand;
@@ -19,9 +19,9 @@ final class PointChecks {
 
     private final CompanyFacts company;
     private final PointView point;
-    private final Fact.Item item;
-    private final Fact.Planning row;
-    private final Fact.Planned planned;
+    private final ItemFacts.Item item;
+    private final ItemFacts.Planning row;
+    private final ItemFacts.Planned planned;
     private final Consumer<Finding> found;
     /** Of all that is asked for in the horizon, in millionths; asked for when it is needed. */
     private long demand = -1;
@@ -30,9 +30,9 @@ final class PointChecks {
     PointChecks(
             CompanyFacts company,
             PointView point,
-            Fact.Item item,
-            Fact.Planning row,
-            Fact.Planned group,
+            ItemFacts.Item item,
+            ItemFacts.Planning row,
+            ItemFacts.Planned group,
             Consumer<Finding> found) {
         this.company = company;
         this.point = point;

@@ -2,9 +2,12 @@ package rescient.core.order;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 
 /**
@@ -27,8 +30,8 @@ public record CustomerOrderChange(
         String item,
         String site,
         Integer priority,
-        Fact.OrderState state,
-        Fact.LineSupply supply,
+        OrderFacts.OrderState state,
+        OrderFacts.LineSupply supply,
         String supplier) {
 
     /**
@@ -37,30 +40,30 @@ public record CustomerOrderChange(
      *
      * @throws UnfitException with what is unknown, or cannot be
      */
-    public Fact.CustomerOrder of(Fact.CustomerOrder line, CompanyFacts company) {
+    public OrderFacts.CustomerOrder of(OrderFacts.CustomerOrder line, CompanyFacts company) {
         if (site != null) {
-            company.known(Fact.Site.class, site, "site");
+            company.known(BasicFacts.Site.class, site, "site");
         }
         if (supplier != null) {
-            company.known(Fact.Supplier.class, supplier, "supplier");
+            company.known(PartnerFacts.Supplier.class, supplier, "supplier");
         }
         BigDecimal open = quantity == null ? line.quantity() : quantity;
         BigDecimal price = line.price();
         if (item != null && !item.equals(line.item())) {
-            Fact.Item next = company.known(Fact.Item.class, item, "item");
-            String unit = company.one(Fact.Item.class, line.item())
-                    .map(Fact.Item::unit)
+            ItemFacts.Item next = company.known(ItemFacts.Item.class, item, "item");
+            String unit = company.one(ItemFacts.Item.class, line.item())
+                    .map(ItemFacts.Item::unit)
                     .orElse(null);
             if (quantity == null && !next.unit().equals(unit)) {
                 throw new UnfitException("Say how many " + next.unit() + " of " + item, "quantity");
             }
             price = next.price();
         }
-        Fact.Agreed agreed = line.agreed();
+        OrderFacts.Agreed agreed = line.agreed();
         BigDecimal ordered = agreed.ordered() == null
                 ? null
                 : agreed.ordered().add(open).subtract(line.quantity()).max(open);
-        return new Fact.CustomerOrder(
+        return new OrderFacts.CustomerOrder(
                 line.number(),
                 line.line(),
                 line.customer(),
@@ -70,27 +73,29 @@ public record CustomerOrderChange(
                 day(line),
                 priority == null ? line.priority() : priority,
                 price,
-                new Fact.Agreed(
+                new OrderFacts.Agreed(
                         ordered,
                         agreed.unit(),
                         agreed.entered(),
                         wanted == null ? agreed.wantedDate() : wanted,
                         asPlanned ? day(line) : promised == null ? agreed.promisedDate() : promised,
                         agreed.reference(),
-                        state == null ? agreed.state() : state == Fact.OrderState.OPEN ? null : state,
+                        state == null ? agreed.state() : state == OrderFacts.OrderState.OPEN ? null : state,
                         agreed.complete(),
                         supplied(agreed, next(line, company)),
-                        supply == Fact.LineSupply.STOCK ? null : supplier == null ? agreed.supplier() : supplier));
+                        supply == OrderFacts.LineSupply.STOCK
+                                ? null
+                                : supplier == null ? agreed.supplier() : supplier));
     }
 
-    private Fact.Item next(Fact.CustomerOrder line, CompanyFacts company) {
-        return company.known(Fact.Item.class, item == null ? line.item() : item, "item");
+    private ItemFacts.Item next(OrderFacts.CustomerOrder line, CompanyFacts company) {
+        return company.known(ItemFacts.Item.class, item == null ? line.item() : item, "item");
     }
 
     /** Null: from stock. */
-    private Fact.LineSupply supplied(Fact.Agreed agreed, Fact.Item of) {
-        Fact.LineSupply next = supply == null ? agreed.supply() : supply;
-        if (next == null || next == Fact.LineSupply.STOCK) {
+    private OrderFacts.LineSupply supplied(OrderFacts.Agreed agreed, ItemFacts.Item of) {
+        OrderFacts.LineSupply next = supply == null ? agreed.supply() : supply;
+        if (next == null || next == OrderFacts.LineSupply.STOCK) {
             return null;
         }
         if (of.is() != ItemKind.STOCKED) {
@@ -99,7 +104,7 @@ public record CustomerOrderChange(
         return next;
     }
 
-    private LocalDate day(Fact.CustomerOrder line) {
+    private LocalDate day(OrderFacts.CustomerOrder line) {
         if (due != null) {
             return due;
         }

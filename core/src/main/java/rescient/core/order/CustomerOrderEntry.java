@@ -11,9 +11,12 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 import rescient.core.company.Units;
 
@@ -66,7 +69,7 @@ public final class CustomerOrderEntry {
             LocalDate due,
             Integer priority,
             BigDecimal price,
-            Fact.LineSupply supply,
+            OrderFacts.LineSupply supply,
             String supplier,
             List<Part> parts) {
         /** A line that goes from stock, kits as their bills of materials say. */
@@ -101,21 +104,21 @@ public final class CustomerOrderEntry {
      * @throws UnfitException with what is missing or unknown; its field is that of {@link Head}, or {@code lines.} with the
      *     place of the line, from 0 on, and its field
      */
-    public List<Fact.CustomerOrder> order(Head head, List<Line> lines) {
+    public List<OrderFacts.CustomerOrder> order(Head head, List<Line> lines) {
         if (lines.isEmpty()) {
             throw new UnfitException("Say what is ordered", "lines");
         }
         String customer = stripped(head.customer);
         if (customer != null) {
-            company.known(Fact.Customer.class, customer, "customer");
+            company.known(PartnerFacts.Customer.class, customer, "customer");
         }
         String number = number(head.number);
         int next = nextLine(number);
-        List<Fact.CustomerOrder> order = new ArrayList<>();
+        List<OrderFacts.CustomerOrder> order = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
             BigDecimal quantity = quantityAt(line, i, lines.size());
-            order.add(new Fact.CustomerOrder(
+            order.add(new OrderFacts.CustomerOrder(
                     number,
                     Integer.toString(next + i),
                     customer,
@@ -125,16 +128,16 @@ public final class CustomerOrderEntry {
                     line.planned(),
                     line.priority,
                     line.price == null ? price(line.item) : line.price,
-                    new Fact.Agreed(
+                    new OrderFacts.Agreed(
                             quantity,
                             stripped(line.unit),
                             head.entered,
                             line.wanted,
                             line.promised,
                             stripped(head.reference),
-                            head.quote ? Fact.OrderState.QUOTE : null,
+                            head.quote ? OrderFacts.OrderState.QUOTE : null,
                             head.complete ? Boolean.TRUE : null,
-                            line.supply == Fact.LineSupply.STOCK ? null : line.supply,
+                            line.supply == OrderFacts.LineSupply.STOCK ? null : line.supply,
                             supplier(line))));
         }
         return order;
@@ -143,7 +146,7 @@ public final class CustomerOrderEntry {
     private String supplier(Line line) {
         String supplier = stripped(line.supplier);
         if (supplier != null) {
-            company.known(Fact.Supplier.class, supplier, "supplier");
+            company.known(PartnerFacts.Supplier.class, supplier, "supplier");
         }
         return supplier;
     }
@@ -154,27 +157,27 @@ public final class CustomerOrderEntry {
      * @param parts as they are said; null: nothing is
      * @throws UnfitException with what of them is missing, unknown or said twice
      */
-    public List<Fact.CustomerOrderPart> parts(String number, String line, String item, List<Part> parts) {
+    public List<OrderFacts.CustomerOrderPart> parts(String number, String line, String item, List<Part> parts) {
         if (parts == null) {
             return List.of();
         }
-        if (company.known(Fact.Item.class, item, "item").is() != ItemKind.KIT) {
+        if (company.known(ItemFacts.Item.class, item, "item").is() != ItemKind.KIT) {
             throw new UnfitException(item + " is no kit; it has no parts to choose", "parts");
         }
         if (parts.isEmpty()) {
             throw new UnfitException("A kit consists of one part at least", "parts");
         }
-        Map<String, Fact.CustomerOrderPart> rows = new LinkedHashMap<>();
+        Map<String, OrderFacts.CustomerOrderPart> rows = new LinkedHashMap<>();
         for (Part part : parts) {
             String component = stripped(part.component);
-            company.known(Fact.Item.class, component, "item");
+            company.known(ItemFacts.Item.class, component, "item");
             if (part.quantity == null || part.quantity.signum() <= 0) {
                 throw new UnfitException("Say how many " + component + " go into one " + item, "parts");
             }
             if (component.equals(item)) {
                 throw new UnfitException(item + " cannot be a part of itself", "parts");
             }
-            Fact.CustomerOrderPart row = new Fact.CustomerOrderPart(number, line, component, part.quantity);
+            OrderFacts.CustomerOrderPart row = new OrderFacts.CustomerOrderPart(number, line, component, part.quantity);
             if (rows.put(component, row) != null) {
                 throw new UnfitException(component + " is said twice", "parts");
             }
@@ -197,9 +200,9 @@ public final class CustomerOrderEntry {
      * @throws UnfitException with what of the line is missing or unknown
      */
     public BigDecimal quantity(Line line) {
-        Fact.Item item = company.known(Fact.Item.class, line.item, "item");
-        company.known(Fact.Site.class, line.site, "site");
-        if (line.supply != null && line.supply != Fact.LineSupply.STOCK && item.is() != ItemKind.STOCKED) {
+        ItemFacts.Item item = company.known(ItemFacts.Item.class, line.item, "item");
+        company.known(BasicFacts.Site.class, line.site, "site");
+        if (line.supply != null && line.supply != OrderFacts.LineSupply.STOCK && item.is() != ItemKind.STOCKED) {
             throw new UnfitException(item.code() + " is never bought itself, only its parts are", "supply");
         }
         supplier(line);
@@ -214,10 +217,10 @@ public final class CustomerOrderEntry {
         if (unit == null || unit.equals(item.unit())) {
             return line.quantity;
         }
-        company.known(Fact.Unit.class, unit, "unit");
+        company.known(BasicFacts.Unit.class, unit, "unit");
         Units units = new Units(
-                company.all(Fact.Unit.class).toList(),
-                company.all(Fact.UnitConversion.class).toList());
+                company.all(BasicFacts.Unit.class).toList(),
+                company.all(BasicFacts.UnitConversion.class).toList());
         Ratio factor = units.factor(item.code(), unit, item.unit());
         if (factor == null) {
             throw new UnfitException(
@@ -227,7 +230,9 @@ public final class CustomerOrderEntry {
     }
 
     private BigDecimal price(String item) {
-        return company.one(Fact.Item.class, item).map(Fact.Item::price).orElse(null);
+        return company.one(ItemFacts.Item.class, item)
+                .map(ItemFacts.Item::price)
+                .orElse(null);
     }
 
     private static String stripped(String text) {
@@ -239,7 +244,7 @@ public final class CustomerOrderEntry {
         if (stripped(given) != null) {
             return stripped(given);
         }
-        return company.texts(Fact.CustomerOrder.class, "number")
+        return company.texts(OrderFacts.CustomerOrder.class, "number")
                 .max(Comparator.comparingLong(CustomerOrderEntry::counted))
                 .filter(highest -> counted(highest) > 0)
                 .map(CustomerOrderEntry::after)
@@ -274,8 +279,8 @@ public final class CustomerOrderEntry {
 
     /** The first line of an order from which on none is taken. */
     public int nextLine(String number) {
-        Set<String> taken = company.where(Fact.CustomerOrder.class, "number", number).stream()
-                .map(Fact.CustomerOrder::line)
+        Set<String> taken = company.where(OrderFacts.CustomerOrder.class, "number", number).stream()
+                .map(OrderFacts.CustomerOrder::line)
                 .collect(Collectors.toSet());
         int line = 1;
         for (String one : taken) {

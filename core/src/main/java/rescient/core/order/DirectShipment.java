@@ -2,7 +2,7 @@ package rescient.core.order;
 
 import java.math.BigDecimal;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 
 /**
@@ -22,14 +22,14 @@ public record DirectShipment(String number, String line, BigDecimal quantity, St
      * @return null: it comes into stock
      */
     public static DirectShipment of(
-            Fact.OpenOrder order, List<Fact.CustomerOrder> lines, BigDecimal quantity, String unit) {
+            OrderFacts.OpenOrder order, List<OrderFacts.CustomerOrder> lines, BigDecimal quantity, String unit) {
         if (order.kind() != Source.BUY || order.forOrder() == null) {
             return null;
         }
         boolean direct = lines.stream()
                 .anyMatch(line -> line.number().equals(order.forOrder())
                         && line.line().equals(order.forLine())
-                        && line.agreed().supply() == Fact.LineSupply.DIRECT);
+                        && line.agreed().supply() == OrderFacts.LineSupply.DIRECT);
         if (!direct) {
             return null;
         }

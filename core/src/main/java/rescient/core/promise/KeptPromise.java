@@ -7,7 +7,8 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 
 /**
  * What became of a promise: the day the customer was told, held against what was shipped to him. What comes back later does
@@ -21,7 +22,7 @@ import rescient.core.company.Fact;
  *     with less, until the last of it went
  */
 public record KeptPromise(
-        Fact.CustomerOrder line,
+        OrderFacts.CustomerOrder line,
         BigDecimal ordered,
         BigDecimal inTime,
         BigDecimal shipped,
@@ -50,14 +51,14 @@ public record KeptPromise(
      * @return empty if nothing was promised, if it was taken back, or if the day is not over and not all of it went
      */
     public static Optional<KeptPromise> of(
-            Fact.CustomerOrder line, Collection<Fact.Shipment> shipments, LocalDate today) {
+            OrderFacts.CustomerOrder line, Collection<StockFacts.Shipment> shipments, LocalDate today) {
         LocalDate promised = line.agreed().promisedDate();
-        boolean done = line.state() == Fact.OrderState.DONE;
+        boolean done = line.state() == OrderFacts.OrderState.DONE;
         if (promised == null || !(done || line.counts())) {
             return Optional.empty();
         }
-        List<Fact.Shipment> inTurn = shipments.stream()
-                .sorted(Comparator.comparing(Fact.Shipment::date))
+        List<StockFacts.Shipment> inTurn = shipments.stream()
+                .sorted(Comparator.comparing(StockFacts.Shipment::date))
                 .toList();
         BigDecimal shipped = sum(inTurn);
         BigDecimal ordered = line.agreed().ordered() != null
@@ -87,14 +88,14 @@ public record KeptPromise(
         return Optional.of(new KeptPromise(line, ordered, inTime, shipped, last, turned, days));
     }
 
-    private static BigDecimal sum(Collection<Fact.Shipment> shipments) {
-        return shipments.stream().map(Fact.Shipment::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
+    private static BigDecimal sum(Collection<StockFacts.Shipment> shipments) {
+        return shipments.stream().map(StockFacts.Shipment::quantity).reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 
     /** The day on which all of it had gone; null: it has not. */
-    private static LocalDate whole(List<Fact.Shipment> inTurn, BigDecimal ordered) {
+    private static LocalDate whole(List<StockFacts.Shipment> inTurn, BigDecimal ordered) {
         BigDecimal so = BigDecimal.ZERO;
-        for (Fact.Shipment one : inTurn) {
+        for (StockFacts.Shipment one : inTurn) {
             so = so.add(one.quantity());
             if (so.compareTo(ordered) >= 0) {
                 return one.date();

@@ -3,7 +3,7 @@ package rescient.core.promise;
 import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.function.Function;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.promise.KeptPromise.Turned;
 
 /**
@@ -27,7 +27,7 @@ public record KeptShare(
     }
 
     /** @param price of one of a line in the item's unit; null: not known */
-    public static KeptShare of(Collection<KeptPromise> promises, Function<Fact.CustomerOrder, BigDecimal> price) {
+    public static KeptShare of(Collection<KeptPromise> promises, Function<OrderFacts.CustomerOrder, BigDecimal> price) {
         int[] turned = new int[Turned.values().length];
         BigDecimal value = BigDecimal.ZERO;
         BigDecimal inTime = BigDecimal.ZERO;

@@ -3,8 +3,8 @@ package rescient.core.scenario;
 import java.math.BigDecimal;
 import java.util.List;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.UnfitException;
 
 /** An item is made of something else. */
@@ -21,12 +21,12 @@ public final class BillChange {
 
     /** One more component, so many for each. */
     public FactEdit<?> with(String component, BigDecimal quantity) {
-        return FactEdit.added(new Fact.BomLine(parent, nextLine(), component, quantity));
+        return FactEdit.added(new MakingFacts.BomLine(parent, nextLine(), component, quantity));
     }
 
     /** @throws UnfitException if there is no such line */
     public FactEdit<?> quantity(String line, BigDecimal quantity) {
-        Fact.BomLine now = line(line);
+        MakingFacts.BomLine now = line(line);
         return new FactEdit<>(now, now.withQuantity(quantity));
     }
 
@@ -35,7 +35,7 @@ public final class BillChange {
         return FactEdit.gone(line(line));
     }
 
-    private Fact.BomLine line(String line) {
+    private MakingFacts.BomLine line(String line) {
         return lines().stream()
                 .filter(l -> l.line().equals(line))
                 .findFirst()
@@ -43,14 +43,14 @@ public final class BillChange {
                         new UnfitException("The bill of materials of " + parent + " has no line " + line, "line"));
     }
 
-    private List<Fact.BomLine> lines() {
-        return company.where(Fact.BomLine.class, "parent", parent);
+    private List<MakingFacts.BomLine> lines() {
+        return company.where(MakingFacts.BomLine.class, "parent", parent);
     }
 
     /** Behind all that are numbered. */
     private String nextLine() {
         int highest = lines().stream()
-                .map(Fact.BomLine::line)
+                .map(MakingFacts.BomLine::line)
                 .filter(line -> line.matches("\\d{1,8}"))
                 .mapToInt(Integer::parseInt)
                 .max()

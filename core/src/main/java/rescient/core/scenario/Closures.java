@@ -9,9 +9,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.PartnerFacts;
 
 /**
  * Some days on which a site or a supplier does not work, or does. Nobody else is touched: who shares a calendar, or has
@@ -41,7 +43,7 @@ public final class Closures {
 
     /** What becomes of the calendar of a site. */
     public List<FactEdit<?>> site(String code) {
-        Fact.Site site = company.one(Fact.Site.class, code).orElseThrow();
+        BasicFacts.Site site = company.one(BasicFacts.Site.class, code).orElseThrow();
         String before = site.calendar();
         if (before != null && users(before) == 1) {
             return closed(before, before);
@@ -56,7 +58,8 @@ public final class Closures {
      * @param receivingSite whose days count for a supplier without a calendar; may be null
      */
     public List<FactEdit<?>> supplier(String code, String receivingSite) {
-        Fact.Supplier supplier = company.one(Fact.Supplier.class, code).orElseThrow();
+        PartnerFacts.Supplier supplier =
+                company.one(PartnerFacts.Supplier.class, code).orElseThrow();
         String before = supplier.calendar();
         if (before != null && users(before) == 1) {
             return closed(before, before);
@@ -86,20 +89,20 @@ public final class Closures {
     }
 
     private String ofSupplier(String code, String receivingSite) {
-        String own = company.one(Fact.Supplier.class, code)
-                .map(Fact.Supplier::calendar)
+        String own = company.one(PartnerFacts.Supplier.class, code)
+                .map(PartnerFacts.Supplier::calendar)
                 .orElse(null);
         return own != null || receivingSite == null
                 ? own
-                : company.one(Fact.Site.class, receivingSite)
-                        .map(Fact.Site::calendar)
+                : company.one(BasicFacts.Site.class, receivingSite)
+                        .map(BasicFacts.Site::calendar)
                         .orElse(null);
     }
 
     /** Somebody goes by a calendar of its own, which is as the one before but for the days. */
     private List<FactEdit<?>> joined(FactEdit<?> owner, String before, String own) {
         List<FactEdit<?>> edits = new ArrayList<>();
-        Fact.Calendar ordinary = Fact.Calendar.ordinary(own);
+        BasicFacts.Calendar ordinary = BasicFacts.Calendar.ordinary(own);
         edits.add(FactEdit.added(
                 before == null ? ordinary : calendar(before).orElse(ordinary).named(own)));
         edits.add(owner);
@@ -109,9 +112,11 @@ public final class Closures {
 
     /** How many sites, suppliers and work centers go by a calendar. */
     private long users(String calendar) {
-        return company.where(Fact.Site.class, "calendar", calendar).size()
-                + company.where(Fact.Supplier.class, "calendar", calendar).size()
-                + company.where(Fact.WorkCenter.class, "calendar", calendar).size();
+        return company.where(BasicFacts.Site.class, "calendar", calendar).size()
+                + company.where(PartnerFacts.Supplier.class, "calendar", calendar)
+                        .size()
+                + company.where(MakingFacts.WorkCenter.class, "calendar", calendar)
+                        .size();
     }
 
     private String free(String code) {
@@ -122,8 +127,8 @@ public final class Closures {
         return name;
     }
 
-    private Optional<Fact.Calendar> calendar(String code) {
-        return company.one(Fact.Calendar.class, code);
+    private Optional<BasicFacts.Calendar> calendar(String code) {
+        return company.one(BasicFacts.Calendar.class, code);
     }
 
     /** @param before the calendar whose exceptions hold on other days; {@code own} gets them if it is another */
@@ -132,28 +137,28 @@ public final class Closures {
         if (before != null && !own.equals(before)) {
             exceptions(before)
                     .filter(exception -> !days.contains(exception.date()))
-                    .forEach(exception -> edits.add(
-                            FactEdit.added(new Fact.CalendarException(own, exception.date(), exception.working()))));
+                    .forEach(exception -> edits.add(FactEdit.added(
+                            new BasicFacts.CalendarException(own, exception.date(), exception.working()))));
         }
         for (LocalDate day : days) {
-            Fact.CalendarException there = company.one(Fact.CalendarException.class, own, day.toString())
+            BasicFacts.CalendarException there = company.one(BasicFacts.CalendarException.class, own, day.toString())
                     .orElse(null);
-            edits.add(new FactEdit<>(there, new Fact.CalendarException(own, day, working)));
+            edits.add(new FactEdit<>(there, new BasicFacts.CalendarException(own, day, working)));
         }
         return edits;
     }
 
-    private Stream<Fact.CalendarException> exceptions(String calendar) {
-        return company.where(Fact.CalendarException.class, "calendar", calendar).stream();
+    private Stream<BasicFacts.CalendarException> exceptions(String calendar) {
+        return company.where(BasicFacts.CalendarException.class, "calendar", calendar).stream();
     }
 
     private boolean works(String calendar, LocalDate day) {
         int weekday = day.getDayOfWeek().getValue() - DayOfWeek.MONDAY.getValue();
         if (calendar == null) {
-            return Fact.Calendar.ordinary("").works(weekday);
+            return BasicFacts.Calendar.ordinary("").works(weekday);
         }
-        return company.one(Fact.CalendarException.class, calendar, day.toString())
-                .map(Fact.CalendarException::working)
+        return company.one(BasicFacts.CalendarException.class, calendar, day.toString())
+                .map(BasicFacts.CalendarException::working)
                 .orElseGet(() -> calendar(calendar).orElseThrow().works(weekday));
     }
 }

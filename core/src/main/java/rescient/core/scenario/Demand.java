@@ -7,9 +7,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
 
 /**
  * Whose demand is otherwise, and when.
@@ -27,7 +31,7 @@ public record Demand(String item, String group, String customer, Span span) {
     public List<FactEdit<?>> orders(CompanyFacts company, BigDecimal percent) {
         Growth growth = new Growth(company, percent);
         List<FactEdit<?>> edits = new ArrayList<>();
-        of(company, Fact.CustomerOrder.class)
+        of(company, OrderFacts.CustomerOrder.class)
                 .filter(order -> growth.concerns(order.item())
                         && (customer == null || customer.equals(order.customer()))
                         && span.holds(order.dueDate()))
@@ -40,7 +44,7 @@ public record Demand(String item, String group, String customer, Span span) {
     public List<FactEdit<?>> forecasts(CompanyFacts company, BigDecimal percent, String set) {
         Growth growth = new Growth(company, percent);
         List<FactEdit<?>> edits = new ArrayList<>();
-        of(company, Fact.Forecast.class)
+        of(company, ForecastFacts.Forecast.class)
                 .filter(bucket ->
                         bucket.set().equals(set) && growth.concerns(bucket.item()) && span.holds(bucket.fromDate()))
                 .forEach(bucket -> edits.add(
@@ -74,10 +78,12 @@ public record Demand(String item, String group, String customer, Span span) {
 
         private int decimals(String code) {
             return decimals.computeIfAbsent(code, c -> {
-                Fact.Item own = company.one(Fact.Item.class, c).orElseThrow();
+                ItemFacts.Item own = company.one(ItemFacts.Item.class, c).orElseThrow();
                 boolean meant = group == null || group.equals(own.group());
                 return meant
-                        ? company.one(Fact.Unit.class, own.unit()).orElseThrow().decimals()
+                        ? company.one(BasicFacts.Unit.class, own.unit())
+                                .orElseThrow()
+                                .decimals()
                         : -1;
             });
         }

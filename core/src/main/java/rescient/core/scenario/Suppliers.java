@@ -8,8 +8,10 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToIntFunction;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 
 /** A supplier takes longer, or does not deliver for a time. */
@@ -32,12 +34,12 @@ public final class Suppliers {
     public List<FactEdit<?>> slower(String supplier, int days, ToIntFunction<String> leadTimeOf) {
         List<FactEdit<?>> edits = new ArrayList<>();
         Set<String> offered = new HashSet<>();
-        for (Fact.SupplierItem terms : offers(supplier)) {
+        for (PartnerFacts.SupplierItem terms : offers(supplier)) {
             offered.add(terms.item());
             int now = terms.leadTimeDays() != null ? terms.leadTimeDays() : leadTimeOf.applyAsInt(terms.item());
             edits.add(new FactEdit<>(terms, terms.withLeadTimeDays(now + days)));
         }
-        for (Fact.Planning planning : company.where(Fact.Planning.class, "supplier", supplier)) {
+        for (ItemFacts.Planning planning : company.where(ItemFacts.Planning.class, "supplier", supplier)) {
             if (!offered.contains(planning.item())) {
                 Integer own = planning.planned().leadTimeDays();
                 int now = own != null ? own : leadTimeOf.applyAsInt(planning.item());
@@ -67,7 +69,7 @@ public final class Suppliers {
         }
         List<FactEdit<?>> edits = new ArrayList<>(new Closures(company, lost, false).supplier(supplier, site));
         Closures after = new Closures(company.edited(edits), Set.of(), false);
-        for (Fact.OpenOrder order : due(supplier, span)) {
+        for (OrderFacts.OpenOrder order : due(supplier, span)) {
             LocalDate due = countsOn(order);
             int worked = (int) working.stream().filter(day -> !day.isAfter(due)).count();
             LocalDate reached = worked == 0 ? due : after.supplierDay(supplier, site, span.from(), worked - 1);
@@ -88,29 +90,29 @@ public final class Suppliers {
         return edits;
     }
 
-    private List<Fact.OpenOrder> due(String supplier, Span span) {
-        return company.where(Fact.OpenOrder.class, "supplier", supplier).stream()
+    private List<OrderFacts.OpenOrder> due(String supplier, Span span) {
+        return company.where(OrderFacts.OpenOrder.class, "supplier", supplier).stream()
                 .filter(order -> span.holds(countsOn(order)))
                 .toList();
     }
 
     /** What is overdue is counted on today. */
-    private LocalDate countsOn(Fact.OpenOrder order) {
+    private LocalDate countsOn(OrderFacts.OpenOrder order) {
         return order.comesOn().isBefore(today) ? today : order.comesOn();
     }
 
-    private List<Fact.SupplierItem> offers(String supplier) {
-        return company.where(Fact.SupplierItem.class, "supplier", supplier);
+    private List<PartnerFacts.SupplierItem> offers(String supplier) {
+        return company.where(PartnerFacts.SupplierItem.class, "supplier", supplier);
     }
 
     /** The first site that plans something which a supplier offers; null if none does. */
     private String receivingSite(String supplier) {
         Set<String> sites = new TreeSet<>();
-        company.where(Fact.Planning.class, "supplier", supplier).forEach(planning -> sites.add(planning.site()));
+        company.where(ItemFacts.Planning.class, "supplier", supplier).forEach(planning -> sites.add(planning.site()));
         offers(supplier).stream()
-                .map(Fact.SupplierItem::item)
+                .map(PartnerFacts.SupplierItem::item)
                 .distinct()
-                .forEach(item -> company.where(Fact.Planning.class, "item", item)
+                .forEach(item -> company.where(ItemFacts.Planning.class, "item", item)
                         .forEach(planning -> sites.add(planning.site())));
         return sites.stream().findFirst().orElse(null);
     }

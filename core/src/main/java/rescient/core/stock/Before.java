@@ -43,7 +43,7 @@ final class Before {
                 .forEach(did -> byKey.put(did.key(), List.of()));
         Set<SupplyLine> byMovements = new LinkedHashSet<>();
         byKey.forEach((key, movements) -> {
-            Books.Did did = books.did().get(key);
+            EarlierPosting did = books.did().get(key);
             LocalDate date = did != null ? did.date() : movements.get(0).date();
             Deed deed = Deed.before(books, key, date, movements);
             boolean reversal = movements.stream().anyMatch(movement -> movement.reverses() != null)
@@ -135,7 +135,7 @@ final class Before {
                 step.a());
     }
 
-    private static Optional<SupplyLine.Part> part(SupplyLine line, DocumentStep step) {
+    private static Optional<OrderPart> part(SupplyLine line, DocumentStep step) {
         return line.parts().stream()
                 .filter(part -> part.component().equals(step.what()) && Objects.equals(part.step(), step.step()))
                 .findFirst();

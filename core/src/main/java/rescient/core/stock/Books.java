@@ -32,11 +32,7 @@ public final class Books {
     private final Map<Point, Set<Bin>> bins = new HashMap<>();
 
     private final Map<Point, Worth> worths = new HashMap<>();
-    private final Map<Lot, LocalDate> expiries = new HashMap<>();
-    /** How much of a lot lies in all, transit included. */
-    private final Map<Lot, BigDecimal> lying = new HashMap<>();
-    /** The day on which something came to a site first; null: it was there, and nobody knows since when. */
-    private final Map<LotAt, LocalDate> received = new HashMap<>();
+    private final KnownLots lots = new KnownLots(journal);
 
     private final Map<String, Map<String, SupplyLine>> supply = new LinkedHashMap<>();
     private final Map<String, Map<String, CustomerLine>> customers = new LinkedHashMap<>();
@@ -45,14 +41,12 @@ public final class Books {
 
     private final List<Movement> movements = new ArrayList<>();
     private final List<Past> past = new ArrayList<>();
-    private final Map<String, Did> did = new HashMap<>();
+    private final Map<String, EarlierPosting> did = new HashMap<>();
     private boolean keepsSteps;
     private long last;
 
     /** An item at a site. */
     public record Point(String item, String site) {}
-
-    private record LotAt(String site, Lot lot) {}
 
     /** A row of the history: shipments, usage or receipts. */
     public record Past(Table table, LocalDate date, SupplyLine order, CustomerLine line, Bin bin, BigDecimal quantity) {
@@ -86,20 +80,9 @@ public final class Books {
      */
     public void begins(Bin bin, BigDecimal quantity, LocalDate expiry, LocalDate since) {
         shelves.put(bin, new Shelf(shelf(bin).quantity().add(quantity)));
-        lying.merge(bin.ofLot(), quantity, BigDecimal::add);
         sort(bin);
-        if (expiry != null) {
-            expiries.put(bin.ofLot(), expiry);
-        }
-        came(new LotAt(bin.site(), bin.ofLot()), since);
-    }
-
-    /** @param day null: nobody knows when it came first */
-    private void came(LotAt at, LocalDate day) {
-        LocalDate first = received.get(at);
-        if (first == null || (day != null && day.isBefore(first))) {
-            received.put(at, day);
-        }
+        lots.begins(bin.ofLot(), quantity, expiry);
+        lots.beganAt(bin, since);
     }
 
     /** What an item is worth at a site now. */
@@ -117,11 +100,8 @@ public final class Books {
         movements.add(movement);
         last = Math.max(last, movement.number());
         shelf(movement.bin()).moved(movement.date(), movement.quantity());
-        LotAt at = new LotAt(movement.bin().site(), movement.bin().ofLot());
-        boolean comes =
-                movement.quantity().signum() > 0 && movement.kind() != Kind.STATE && movement.reverses() == null;
-        if (comes && !(received.containsKey(at) && received.get(at) == null)) {
-            came(at, movement.date());
+        if (movement.quantity().signum() > 0 && movement.kind() != Kind.STATE && movement.reverses() == null) {
+            lots.broughtTo(movement.bin(), movement.date());
         }
     }
 
@@ -156,10 +136,7 @@ public final class Books {
     /** Something on its way between two sites. */
     public void begins(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal value, LocalDate expiry) {
         line.begins(lot, quantity, value, expiry);
-        lying.merge(lot, quantity, BigDecimal::add);
-        if (expiry != null) {
-            expiries.put(lot, expiry);
-        }
+        lots.begins(lot, quantity, expiry);
     }
 
     /** A line that was done before. */
@@ -192,15 +169,6 @@ public final class Books {
         return movements;
     }
 
-    /** What the postings added to the history. */
-    /**
-     * A posting that was carried out before these books began.
-     *
-     * @param reversal it took another one back; {@code reversed}: it was taken back itself
-     * @param steps what it changed on documents; null: only its movements tell
-     */
-    public record Did(String key, LocalDate date, boolean reversal, boolean reversed, List<DocumentStep> steps) {}
-
     /** What postings change on documents is kept from here on. */
     public void keepSteps() {
         keepsSteps = true;
@@ -211,14 +179,15 @@ public final class Books {
     }
 
     /** What is known of a posting beside its movements. */
-    public void begins(Did posting) {
+    public void begins(EarlierPosting posting) {
         did.put(posting.key(), posting);
     }
 
-    Map<String, Did> did() {
+    Map<String, EarlierPosting> did() {
         return did;
     }
 
+    /** What the postings added to the history. */
     public List<Past> past() {
         return past;
     }
@@ -235,12 +204,16 @@ public final class Books {
     }
 
     public LocalDate expiry(Lot lot) {
-        return expiries.get(lot);
+        return lots.expiry(lot);
     }
 
     /** The day a lot came to a site first; null: nobody knows. */
     public LocalDate since(Bin bin) {
-        return received.get(new LotAt(bin.site(), bin.ofLot()));
+        return lots.since(bin);
+    }
+
+    KnownLots lots() {
+        return lots;
     }
 
     /** A quantity and its value. */
@@ -315,23 +288,13 @@ public final class Books {
         return shelves.containsKey(bin) ? shelves.get(bin).on(date) : BigDecimal.ZERO;
     }
 
-    /** Whether a lot or serial number lies anywhere, or is on its way. */
-    boolean lies(Lot lot) {
-        return lying.getOrDefault(lot, BigDecimal.ZERO).signum() > 0;
-    }
-
-    boolean expired(Lot lot, LocalDate date) {
-        LocalDate expiry = expiries.get(lot);
-        return expiry != null && !date.isBefore(expiry);
-    }
-
     /** Bins of an item at a site with free stock that serves on a day, in the order in which they are proposed. */
     List<Bin> proposed(Point point, LocalDate date) {
         return bins.getOrDefault(point, Set.of()).stream()
-                .filter(bin -> !bin.quarantined() && !expired(bin.ofLot(), date))
+                .filter(bin -> !bin.quarantined() && !lots.expired(bin.ofLot(), date))
                 .sorted(Comparator.comparing(
-                                (Bin bin) -> expiries.get(bin.ofLot()), Comparator.nullsLast(Comparator.naturalOrder()))
-                        .thenComparing(this::since, Comparator.nullsFirst(Comparator.naturalOrder()))
+                                (Bin bin) -> lots.expiry(bin.ofLot()), Comparator.nullsLast(Comparator.naturalOrder()))
+                        .thenComparing(lots::since, Comparator.nullsFirst(Comparator.naturalOrder()))
                         .thenComparing(Bin::lot, DocumentOrder.INSTANCE)
                         .thenComparing(Bin::serial, DocumentOrder.INSTANCE))
                 .toList();
@@ -349,60 +312,23 @@ public final class Books {
      * @return its movement, with the value that it has in stock
      */
     Movement in(Act act, Kind kind, Bin bin, BigDecimal quantity, BigDecimal worth, Document document) {
-        long number = last + 1;
-        BigDecimal value =
-                worth(new Point(bin.item(), bin.site())).in(bin.lot(), bin.serial(), act.date, number, quantity, worth);
-        LotAt at = new LotAt(bin.site(), bin.ofLot());
-        boolean known = received.containsKey(at);
-        LocalDate since = received.get(at);
-        if (!known || (since != null && act.date.isBefore(since))) {
-            received.put(at, act.date);
-            journal.did(() -> {
-                if (known) {
-                    received.put(at, since);
-                } else {
-                    received.remove(at);
-                }
-            });
-        }
-        return moved(new Movement(
-                number, act.key, act.date, kind, bin, quantity, value, document, null, act.reason, List.of()));
+        BigDecimal value = worth(new Point(bin.item(), bin.site()))
+                .in(bin.lot(), bin.serial(), act.date, last + 1, quantity, worth);
+        lots.comes(bin, act.date);
+        return moved(act, kind, bin, quantity, value, document, List.of());
     }
 
     /** Something goes out, no more than is there. */
     Movement out(Act act, Kind kind, Bin bin, BigDecimal quantity, Document document) {
         Worth.Out out = worth(new Point(bin.item(), bin.site())).out(bin.lot(), bin.serial(), quantity);
-        return moved(new Movement(
-                last + 1,
-                act.key,
-                act.date,
-                kind,
-                bin,
-                quantity.negate(),
-                out.value().negate(),
-                document,
-                null,
-                act.reason,
-                out.layers()));
+        return moved(act, kind, bin, quantity.negate(), out.value().negate(), document, out.layers());
     }
 
     /** It goes from one state to the other and keeps its value. */
     void state(Act act, Bin from, Bin to, BigDecimal quantity) {
         BigDecimal nothing = BigDecimal.ZERO.setScale(company.moneyDecimals());
-        moved(new Movement(
-                last + 1,
-                act.key,
-                act.date,
-                Kind.STATE,
-                from,
-                quantity.negate(),
-                nothing,
-                null,
-                null,
-                act.reason,
-                List.of()));
-        moved(new Movement(
-                last + 1, act.key, act.date, Kind.STATE, to, quantity, nothing, null, null, act.reason, List.of()));
+        moved(act, Kind.STATE, from, quantity.negate(), nothing, null, List.of());
+        moved(act, Kind.STATE, to, quantity, nothing, null, List.of());
     }
 
     /** A movement is taken back. */
@@ -435,19 +361,15 @@ public final class Books {
         BigDecimal off = worth.off();
         if (off.signum() != 0) {
             worth.revalue(off);
-            moved(new Movement(
-                    last + 1,
-                    act.key,
-                    act.date,
-                    Kind.REVALUATION,
-                    new Bin(point.item(), point.site(), "", "", false),
-                    BigDecimal.ZERO,
-                    off,
-                    null,
-                    null,
-                    act.reason,
-                    List.of()));
+            Bin none = new Bin(point.item(), point.site(), "", "", false);
+            moved(act, Kind.REVALUATION, none, BigDecimal.ZERO, off, null, List.of());
         }
+    }
+
+    private Movement moved(
+            Act act, Kind kind, Bin bin, BigDecimal quantity, BigDecimal value, Document document, List<Layer> layers) {
+        return moved(new Movement(
+                last + 1, act.key, act.date, kind, bin, quantity, value, document, null, act.reason, layers));
     }
 
     private Movement moved(Movement movement) {
@@ -455,7 +377,7 @@ public final class Books {
         journal.did(() -> sort(bin));
         shelf(bin).move(movement.date(), movement.quantity(), journal);
         sort(bin);
-        lies(bin.ofLot(), movement.quantity());
+        lots.lies(bin.ofLot(), movement.quantity());
         movements.add(movement);
         last++;
         journal.did(() -> {
@@ -463,23 +385,6 @@ public final class Books {
             last--;
         });
         return movement;
-    }
-
-    /** More of a lot lies somewhere, or less. */
-    void lies(Lot lot, BigDecimal more) {
-        lying.merge(lot, more, BigDecimal::add);
-        journal.did(() -> lying.merge(lot, more.negate(), BigDecimal::add));
-    }
-
-    void expires(Lot lot, LocalDate day) {
-        LocalDate before = expiries.put(lot, day);
-        journal.did(() -> {
-            if (before == null) {
-                expiries.remove(lot);
-            } else {
-                expiries.put(lot, before);
-            }
-        });
     }
 
     void past(Past row) {

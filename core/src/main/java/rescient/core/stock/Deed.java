@@ -191,19 +191,23 @@ final class Deed extends DocumentChanges {
         }
         Lot lot = new Lot(item.code(), row.lotOr(), row.serialOr());
         LocalDate known = books().expiry(lot);
-        boolean right = item.isTracked() && (known == null || known.equals(row.expiry()) || !books().lies(lot));
+        boolean right = item.isTracked()
+                && (known == null
+                        || known.equals(row.expiry())
+                        || !books().lots().lies(lot));
         if (!right) {
             refuse(row, item.code(), site, Code.TRACKING);
         } else if (!row.expiry().equals(known)) {
-            books().expires(lot, row.expiry());
+            books().lots().expires(lot, row.expiry());
         }
         return right;
     }
 
     /** A serial number that comes in lies nowhere; it is refused otherwise. */
     boolean newSerial(PostingRow row, StockItem item, String site) {
-        boolean twice =
-                item.hasSerials() && row.serial() != null && books().lies(new Lot(item.code(), "", row.serial()));
+        boolean twice = item.hasSerials()
+                && row.serial() != null
+                && books().lots().lies(new Lot(item.code(), "", row.serial()));
         if (twice) {
             refuse(row, item.code(), site, Code.SERIAL_TWICE);
         }
@@ -268,7 +272,7 @@ final class Deed extends DocumentChanges {
         if (named || !item.isTracked()) {
             Bin bin = new Bin(point.item(), point.site(), lot.lot(), lot.serial(), false);
             BigDecimal there = books().there(bin, date());
-            if (books().expired(bin.ofLot(), date())) {
+            if (books().lots().expired(bin.ofLot(), date())) {
                 refused.add(line(row, point, lot, Code.EXPIRED, wanted, there));
                 return false;
             }

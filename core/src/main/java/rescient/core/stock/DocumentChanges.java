@@ -176,10 +176,10 @@ abstract class DocumentChanges {
         back.add(() -> line.cost(cost, more.negate()));
     }
 
-    void part(SupplyLine line, SupplyLine.Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
+    void part(SupplyLine line, OrderPart part, BigDecimal issued, BigDecimal used, BigDecimal value) {
         line.part(part, issued, used, value);
         touch(line);
-        step(Kind.PART, line, part.component(), null, part.step(), issued, SupplyLine.Part.kept(used), value);
+        step(Kind.PART, line, part.component(), null, part.step(), issued, OrderPart.kept(used), value);
         back.add(() -> {
             line.part(part, issued.negate(), used.negate(), value.negate());
             line.forgetUnplanned(part);
@@ -204,12 +204,12 @@ abstract class DocumentChanges {
 
     void way(SupplyLine line, Lot lot, BigDecimal quantity, BigDecimal value, LocalDate expiry) {
         line.way(lot, quantity, value, expiry);
-        books.lies(lot, quantity);
+        books.lots().lies(lot, quantity);
         touch(line);
         step(Kind.WAY, line, null, lot, null, quantity, value, null);
         back.add(() -> {
             line.way(lot, quantity.negate(), value.negate(), null);
-            books.lies(lot, quantity.negate());
+            books.lots().lies(lot, quantity.negate());
         });
         SupplyLine.Underway way = line.underway().get(lot);
         hold(way, lot, way::quantity, quantity);

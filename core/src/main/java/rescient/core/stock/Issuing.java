@@ -10,7 +10,6 @@ import rescient.core.stock.Movement.Kind;
 import rescient.core.stock.Movement.Lot;
 import rescient.core.stock.Refused.Code;
 import rescient.core.stock.SupplyLine.Cost;
-import rescient.core.stock.SupplyLine.Part;
 
 /** Parts go into orders, and what is left of them comes back. */
 final class Issuing {
@@ -34,7 +33,7 @@ final class Issuing {
         }
         StockItem item = deed.company().item(row.item());
         String site = site(line);
-        List<Part> listed = line.parts().stream()
+        List<OrderPart> listed = line.parts().stream()
                 .filter(part -> part.component().equals(row.item()))
                 .toList();
         if (item == null || item.kit() || (listed.isEmpty() && row.quantity() == null && row.serial() == null)) {
@@ -48,7 +47,7 @@ final class Issuing {
             deed.refuse(row, line.order().item(), line.order().site(), Code.CLOSED);
             return;
         }
-        Part part = listed.stream()
+        OrderPart part = listed.stream()
                 .filter(one -> one.open().signum() > 0)
                 .findFirst()
                 .orElse(listed.isEmpty() ? null : listed.get(0));
@@ -68,7 +67,7 @@ final class Issuing {
         if (quantity.signum() < 0) {
             back(row, line, part, item, quantity.negate());
         } else {
-            Part into = part == null ? line.extra(row.item()) : part;
+            OrderPart into = part == null ? line.extra(row.item()) : part;
             put(row, line, into, new Lot(item.code(), row.lotOr(), row.serialOr()), quantity);
         }
     }
@@ -79,7 +78,7 @@ final class Issuing {
             deed.refuse(row, line.order().item(), line.order().site(), Code.CLOSED);
             return;
         }
-        for (Part part : List.copyOf(line.parts())) {
+        for (OrderPart part : List.copyOf(line.parts())) {
             if (!part.backflush() && part.open().signum() > 0) {
                 put(row, line, part, new Lot(part.component(), "", ""), part.open());
             }
@@ -87,7 +86,7 @@ final class Issuing {
     }
 
     /** Takes a part into an order; what is short counts on it in full. */
-    void put(PostingRow row, SupplyLine line, Part part, Lot lot, BigDecimal wanted) {
+    void put(PostingRow row, SupplyLine line, OrderPart part, Lot lot, BigDecimal wanted) {
         Point point = new Point(part.component(), site(line));
         BigDecimal[] value = {BigDecimal.ZERO};
         boolean taken = deed.take(row, Kind.ISSUE, point, lot, wanted, Rows.document(line), movement -> {
@@ -103,7 +102,7 @@ final class Issuing {
         }
     }
 
-    private void back(PostingRow row, SupplyLine line, Part part, StockItem item, BigDecimal quantity) {
+    private void back(PostingRow row, SupplyLine line, OrderPart part, StockItem item, BigDecimal quantity) {
         Lot lot = new Lot(item.code(), row.lotOr(), row.serialOr());
         if (!deed.newSerial(row, item, site(line))) {
             return;
@@ -111,7 +110,7 @@ final class Issuing {
         Tally issued = line.issuesOf(lot);
         BigDecimal there = part == null
                 ? BigDecimal.ZERO
-                : SupplyLine.Part.whole(part.inside(), item.decimals())
+                : OrderPart.whole(part.inside(), item.decimals())
                         .min(issued.quantity())
                         .max(BigDecimal.ZERO);
         if (quantity.compareTo(there) > 0) {

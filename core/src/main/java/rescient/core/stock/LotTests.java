@@ -2,7 +2,7 @@ package rescient.core.stock;
 
 import java.util.Collection;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 
 /**
  * What tests of lots and serial numbers decide: one that lies outside its limits sets aside all that is there of its lot, and
@@ -12,15 +12,15 @@ public final class LotTests {
     private LotTests() {}
 
     /** The tests that a lot or serial number did not pass. */
-    public static List<Fact.LotTest> failed(Collection<Fact.LotTest> tests, String lot, String serial) {
+    public static List<StockFacts.LotTest> failed(Collection<StockFacts.LotTest> tests, String lot, String serial) {
         return tests.stream()
                 .filter(test -> same(test.lot(), lot) && same(test.serial(), serial))
-                .filter(Fact.LotTest::failed)
+                .filter(StockFacts.LotTest::failed)
                 .toList();
     }
 
     /** What lies free of it, and so has to be set aside when a test fails. */
-    public static List<Fact.Stock> toSetAside(Collection<Fact.Stock> stock, String lot, String serial) {
+    public static List<StockFacts.Stock> toSetAside(Collection<StockFacts.Stock> stock, String lot, String serial) {
         return stock.stream()
                 .filter(bin -> same(bin.lot(), lot) && same(bin.serial(), serial))
                 .filter(bin -> !Boolean.TRUE.equals(bin.quarantined())

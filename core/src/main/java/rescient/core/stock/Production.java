@@ -12,8 +12,6 @@ import rescient.core.stock.Movement.Kind;
 import rescient.core.stock.Movement.Lot;
 import rescient.core.stock.Refused.Code;
 import rescient.core.stock.SupplyLine.Cost;
-import rescient.core.stock.SupplyLine.Part;
-import rescient.core.stock.SupplyLine.Progress;
 
 /** Units are reported at steps, parts go with them, and what comes out takes what it used (posting rules, "Production"). */
 final class Production {
@@ -186,7 +184,7 @@ final class Production {
     private void backflush(PostingRow row, SupplyLine line, Report report, List<Operation> operations) {
         Issuing issuing = new Issuing(deed);
         int first = first(operations);
-        for (Part part : List.copyOf(line.parts())) {
+        for (OrderPart part : List.copyOf(line.parts())) {
             int step = part.step() == null || operations.isEmpty() ? first : part.step();
             boolean concerned = (part.backflush() || report.allParts) && step <= report.step;
             StockItem component = deed.company().item(part.component());
@@ -222,7 +220,7 @@ final class Production {
             own = own.add(cost);
         }
         for (Operation operation : report.units() ? operations : List.<Operation>of()) {
-            Progress progress = line.progress(operation.step());
+            StepProgress progress = line.progress(operation.step());
             BigDecimal units =
                     StepReports.passed(line.steps(), operation.step()).subtract(progress.booked());
             if (operation.step() <= report.step && progress.minutes() == null && units.signum() > 0) {
@@ -245,10 +243,10 @@ final class Production {
     private void putOut(PostingRow row, SupplyLine line, Report report, BigDecimal own, Bin bin) {
         BigDecimal before = line.open();
         boolean all = report.good.compareTo(before) >= 0;
-        BigDecimal inParts = line.parts().stream().map(Part::value).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal inParts = line.parts().stream().map(OrderPart::value).reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal rest = line.inProcess().subtract(inParts).subtract(own);
         BigDecimal worth = all ? line.inProcess() : own.add(share(rest, report.good, before));
-        for (Part part : line.parts()) {
+        for (OrderPart part : line.parts()) {
             BigDecimal used = all ? part.inside() : used(line, part, report.good, before);
             if (used.signum() > 0 || all) {
                 BigDecimal value = all || used.compareTo(part.inside()) >= 0
@@ -280,21 +278,21 @@ final class Production {
     }
 
     /** How much of a part goes with what comes out. */
-    private BigDecimal used(SupplyLine line, Part part, BigDecimal good, BigDecimal open) {
+    private BigDecimal used(SupplyLine line, OrderPart part, BigDecimal good, BigDecimal open) {
         if (part.perOrder() || part.planned().signum() == 0) {
             return open.signum() == 0
                     ? part.inside()
-                    : part.inside().multiply(good).divide(open, Part.DECIMALS, RoundingMode.HALF_UP);
+                    : part.inside().multiply(good).divide(open, OrderPart.DECIMALS, RoundingMode.HALF_UP);
         }
         int last = line.steps().lastKey();
         BigDecimal units = line.progress(last).reported();
         int from = part.step() == null || !line.steps().containsKey(part.step()) ? Integer.MIN_VALUE : part.step();
-        for (Map.Entry<Integer, Progress> at : line.steps().entrySet()) {
+        for (Map.Entry<Integer, StepProgress> at : line.steps().entrySet()) {
             if (part.step() == null || at.getKey() >= Math.max(from, part.step())) {
                 units = units.add(at.getValue().scrapped());
             }
         }
-        BigDecimal should = line.planned(part, units, Part.DECIMALS, RoundingMode.HALF_UP);
+        BigDecimal should = line.planned(part, units, OrderPart.DECIMALS, RoundingMode.HALF_UP);
         return part.beyondUsed(should).min(part.inside()).max(BigDecimal.ZERO);
     }
 
@@ -309,7 +307,7 @@ final class Production {
         }
         if (line.kind() != Source.BUY) {
             deed.cost(line, Cost.VARIANCE, line.inProcess());
-            for (Part part : List.copyOf(line.parts())) {
+            for (OrderPart part : List.copyOf(line.parts())) {
                 if (part.value().signum() != 0) {
                     deed.part(
                             line,

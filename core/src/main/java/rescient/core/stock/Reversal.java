@@ -83,7 +83,7 @@ record Reversal(Map<String, Poster.Posted> posted) {
                         .anyMatch(held -> held.lot().equals(lot)
                                 && held.added().signum() > 0
                                 && held.left().signum() > 0);
-        return books.lies(lot) && !sent;
+        return books.lots().lies(lot) && !sent;
     }
 
     private static Refused line(PostingRow row, Movement.Bin bin, Code code, BigDecimal wanted, BigDecimal there) {
@@ -123,7 +123,7 @@ record Reversal(Map<String, Poster.Posted> posted) {
                                             : held.lot().serial(),
                                     Code.SHORT,
                                     held.added(),
-                                    SupplyLine.Part.whole(
+                                    OrderPart.whole(
                                             held.left().add(held.added()).max(BigDecimal.ZERO), decimals)));
                 });
     }

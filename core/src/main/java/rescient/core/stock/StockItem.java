@@ -1,7 +1,7 @@
 package rescient.core.stock;
 
 import java.math.BigDecimal;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 
 /**
  * An item as the stockroom sees it.
@@ -15,15 +15,15 @@ public record StockItem(
         String unit,
         int decimals,
         boolean kit,
-        Fact.Tracking tracking,
+        ItemFacts.Tracking tracking,
         Costing costing,
         BigDecimal standardCost) {
     boolean isTracked() {
-        return tracking != Fact.Tracking.NONE;
+        return tracking != ItemFacts.Tracking.NONE;
     }
 
     boolean hasSerials() {
-        return tracking == Fact.Tracking.SERIAL;
+        return tracking == ItemFacts.Tracking.SERIAL;
     }
 
     /** Whether a quantity has no more decimals than its unit. */

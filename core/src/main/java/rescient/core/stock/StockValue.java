@@ -3,7 +3,7 @@ package rescient.core.stock;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Currency;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 
 /** What stock of an item at a site is worth, where no posting says it. Amounts have the decimals of their currency, rounded half up. */
 public final class StockValue {
@@ -31,8 +31,8 @@ public final class StockValue {
      * @param recorded null: nothing moved since the record began
      * @return null: nobody said what it costs
      */
-    public static BigDecimal of(Fact.Item item, BigDecimal recorded, BigDecimal quantity, int decimals) {
-        if (recorded != null && item.costing() != Fact.Costing.STANDARD) {
+    public static BigDecimal of(ItemFacts.Item item, BigDecimal recorded, BigDecimal quantity, int decimals) {
+        if (recorded != null && item.costing() != ItemFacts.Costing.STANDARD) {
             return recorded;
         }
         return item.standardCost() == null

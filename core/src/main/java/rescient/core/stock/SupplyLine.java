@@ -40,153 +40,6 @@ public final class SupplyLine {
             String forOrder,
             String forLine) {}
 
-    /** A component, or of a transfer the item itself. */
-    public static final class Part {
-        private final String component;
-        private final Integer step;
-        private final boolean perOrder;
-        private final boolean backflush;
-        private final BigDecimal planned;
-        /** Decimals with which what was put out is known here; it is kept with {@link #KEPT}. */
-        static final int DECIMALS = 30;
-
-        private static final int KEPT = 12;
-
-        private BigDecimal issued;
-        private BigDecimal used;
-        private BigDecimal value;
-
-        /**
-         * @param planned in all; of what was not planned 0
-         * @param used put out already, up to 12 decimals
-         * @param value of what is issued and not put out
-         */
-        public Part(
-                String component,
-                Integer step,
-                boolean perOrder,
-                boolean backflush,
-                BigDecimal planned,
-                BigDecimal issued,
-                BigDecimal used,
-                BigDecimal value) {
-            this.component = component;
-            this.step = step;
-            this.perOrder = perOrder;
-            this.backflush = backflush;
-            this.planned = planned;
-            this.issued = issued;
-            this.used = used;
-            this.value = value;
-        }
-
-        public String component() {
-            return component;
-        }
-
-        public Integer step() {
-            return step;
-        }
-
-        public boolean perOrder() {
-            return perOrder;
-        }
-
-        public boolean backflush() {
-            return backflush;
-        }
-
-        public BigDecimal planned() {
-            return planned;
-        }
-
-        public BigDecimal issued() {
-            return issued;
-        }
-
-        /** Put out already, as it is kept. */
-        public BigDecimal used() {
-            return kept(used);
-        }
-
-        static BigDecimal kept(BigDecimal used) {
-            return used.scale() > KEPT ? used.setScale(KEPT, RoundingMode.HALF_UP) : used;
-        }
-
-        public BigDecimal value() {
-            return value;
-        }
-
-        /** What is still to issue. */
-        public BigDecimal open() {
-            return planned.subtract(issued).max(BigDecimal.ZERO);
-        }
-
-        /** Issued and not put out yet. */
-        BigDecimal inside() {
-            return issued.subtract(used);
-        }
-
-        /** How much the planned quantity is more than what was put out. */
-        BigDecimal beyondUsed(BigDecimal planned) {
-            return planned.subtract(used);
-        }
-
-        /** Of something inside what is whole in a unit. */
-        static BigDecimal whole(BigDecimal inside, int decimals) {
-            return kept(inside).setScale(decimals, RoundingMode.DOWN);
-        }
-
-        private void add(BigDecimal more, BigDecimal put, BigDecimal worth) {
-            issued = issued.add(more);
-            used = used.add(put);
-            value = value.add(worth);
-        }
-    }
-
-    /** What was reported at a step. */
-    public static final class Progress implements StepReports.AtStep {
-        private BigDecimal reported = BigDecimal.ZERO;
-        private BigDecimal scrapped = BigDecimal.ZERO;
-        private BigDecimal booked = BigDecimal.ZERO;
-        private BigDecimal minutes;
-
-        Progress() {}
-
-        @Override
-        public BigDecimal reported() {
-            return reported;
-        }
-
-        @Override
-        public BigDecimal scrapped() {
-            return scrapped;
-        }
-
-        /** Units for which the planned time was booked. */
-        public BigDecimal booked() {
-            return booked;
-        }
-
-        /** Minutes that were given; null: never. */
-        public BigDecimal minutes() {
-            return minutes;
-        }
-
-        /** Nothing happened at the step, or all of it was taken back. */
-        public boolean nothing() {
-            return reported.signum() == 0 && scrapped.signum() == 0 && booked.signum() == 0 && minutes == null;
-        }
-
-        /** As it was before. */
-        void begins(BigDecimal good, BigDecimal scrap, BigDecimal units, BigDecimal given) {
-            reported = good;
-            scrapped = scrap;
-            booked = units;
-            minutes = given;
-        }
-    }
-
     /** Where it lies between two sites. */
     public static final class Underway {
         private final Tally tally = new Tally();
@@ -222,8 +75,8 @@ public final class SupplyLine {
 
     private final Order order;
     private final Journal journal;
-    private final List<Part> parts = new ArrayList<>();
-    private final NavigableMap<Integer, Progress> steps = new TreeMap<>();
+    private final List<OrderPart> parts = new ArrayList<>();
+    private final NavigableMap<Integer, StepProgress> steps = new TreeMap<>();
     private final Map<Lot, Underway> underway = new HashMap<>();
     private final Map<Cost, BigDecimal> costs = new HashMap<>();
     /** Issued to it by lot, less what came back. */
@@ -278,11 +131,11 @@ public final class SupplyLine {
     }
 
     /** By component, then step. */
-    public List<Part> parts() {
+    public List<OrderPart> parts() {
         return parts;
     }
 
-    public NavigableMap<Integer, Progress> steps() {
+    public NavigableMap<Integer, StepProgress> steps() {
         return steps;
     }
 
@@ -324,14 +177,14 @@ public final class SupplyLine {
     }
 
     /** A component, as it was before. */
-    public void begins(Part part) {
+    public void begins(OrderPart part) {
         parts.add(part);
         sort();
     }
 
     private void sort() {
-        parts.sort(Comparator.comparing(Part::component)
-                .thenComparing(Part::step, Comparator.nullsFirst(Comparator.naturalOrder())));
+        parts.sort(Comparator.comparing(OrderPart::component)
+                .thenComparing(OrderPart::step, Comparator.nullsFirst(Comparator.naturalOrder())));
     }
 
     /** A cost, as it was before. */
@@ -410,14 +263,14 @@ public final class SupplyLine {
         journal.did(() -> costs.merge(cost, more.negate(), BigDecimal::add));
     }
 
-    void part(Part part, BigDecimal issued, BigDecimal used, BigDecimal value) {
+    void part(OrderPart part, BigDecimal issued, BigDecimal used, BigDecimal value) {
         part.add(issued, used, value);
         journal.did(() -> part.add(issued.negate(), used.negate(), value.negate()));
     }
 
     /** A component that was not planned. */
-    Part extra(String component) {
-        Part part = new Part(
+    OrderPart extra(String component) {
+        OrderPart part = new OrderPart(
                 component, null, false, false, BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ZERO);
         parts.add(part);
         sort();
@@ -426,8 +279,8 @@ public final class SupplyLine {
     }
 
     /** A component that was not planned and of which nothing is issued any more is none. */
-    void forgetUnplanned(Part part) {
-        if (part.planned.signum() == 0 && part.issued.signum() == 0 && parts.remove(part)) {
+    void forgetUnplanned(OrderPart part) {
+        if (part.planned().signum() == 0 && part.issued().signum() == 0 && parts.remove(part)) {
             journal.did(() -> {
                 parts.add(part);
                 sort();
@@ -451,32 +304,28 @@ public final class SupplyLine {
         });
     }
 
-    Progress progress(int step) {
-        return steps.computeIfAbsent(step, s -> new Progress());
+    StepProgress progress(int step) {
+        return steps.computeIfAbsent(step, s -> new StepProgress());
     }
 
     void report(int step, BigDecimal good, BigDecimal scrap) {
-        Progress at = progress(step);
-        at.reported = at.reported.add(good);
-        at.scrapped = at.scrapped.add(scrap);
-        journal.did(() -> {
-            at.reported = at.reported.subtract(good);
-            at.scrapped = at.scrapped.subtract(scrap);
-        });
+        StepProgress at = progress(step);
+        at.report(good, scrap);
+        journal.did(() -> at.report(good.negate(), scrap.negate()));
     }
 
     void book(int step, BigDecimal units) {
-        Progress at = progress(step);
-        at.booked = at.booked.add(units);
-        journal.did(() -> at.booked = at.booked.subtract(units));
+        StepProgress at = progress(step);
+        at.book(units);
+        journal.did(() -> at.book(units.negate()));
     }
 
     /** @param given null: none were ever given */
     void minutes(int step, BigDecimal given) {
-        Progress at = progress(step);
-        BigDecimal before = at.minutes;
-        at.minutes = given;
-        journal.did(() -> at.minutes = before);
+        StepProgress at = progress(step);
+        BigDecimal before = at.minutes();
+        at.take(given);
+        journal.did(() -> at.take(before));
     }
 
     /** @param day null: it is open again */
@@ -492,9 +341,9 @@ public final class SupplyLine {
     }
 
     /** Planned of a component for so many started units, rounded up to a number of decimals. */
-    BigDecimal planned(Part part, BigDecimal units, int decimals, RoundingMode mode) {
+    BigDecimal planned(OrderPart part, BigDecimal units, int decimals, RoundingMode mode) {
         return order.started.signum() == 0
                 ? BigDecimal.ZERO
-                : part.planned.multiply(units).divide(order.started, decimals, mode);
+                : part.planned().multiply(units).divide(order.started, decimals, mode);
     }
 }

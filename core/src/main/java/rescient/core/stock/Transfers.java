@@ -13,7 +13,6 @@ import rescient.core.stock.Movement.Kind;
 import rescient.core.stock.Movement.Lot;
 import rescient.core.stock.Refused.Code;
 import rescient.core.stock.SupplyLine.Cost;
-import rescient.core.stock.SupplyLine.Part;
 import rescient.core.stock.SupplyLine.Underway;
 
 /** Goods go from site to site: out here, on their way, in there. */
@@ -31,7 +30,7 @@ final class Transfers {
         if (!deed.knownUnit(row, item, site, null)) {
             return;
         }
-        Part part = line.parts().stream()
+        OrderPart part = line.parts().stream()
                 .filter(one -> one.component().equals(order.item()))
                 .findFirst()
                 .orElse(null);

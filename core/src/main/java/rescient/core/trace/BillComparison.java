@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 
 /** Two bills of materials side by side, component by component. */
 public final class BillComparison {
@@ -18,7 +18,7 @@ public final class BillComparison {
      *
      * @param left its line in the one bill, null if it is not there; so is {@code right}
      */
-    public record Pair(String component, Fact.BomLine left, Fact.BomLine right) {
+    public record Pair(String component, MakingFacts.BomLine left, MakingFacts.BomLine right) {
         /** Whether both have it, and alike but for the number of the line. */
         public boolean same() {
             return left != null
@@ -32,7 +32,7 @@ public final class BillComparison {
                     && Objects.equals(left.step(), right.step());
         }
 
-        private static BigDecimal scrap(Fact.BomLine line) {
+        private static BigDecimal scrap(MakingFacts.BomLine line) {
             return line.scrap() == null ? BigDecimal.ZERO : line.scrap();
         }
 
@@ -44,13 +44,13 @@ public final class BillComparison {
     /** In the order of the lines of the one; what only the other has comes after, in its order. */
     public static List<Pair> of(CompanyFacts company, String left, String right) {
         BillTree bills = new BillTree(company);
-        Map<String, List<Fact.BomLine>> others = new LinkedHashMap<>();
-        for (Fact.BomLine line : bills.lines(right)) {
+        Map<String, List<MakingFacts.BomLine>> others = new LinkedHashMap<>();
+        for (MakingFacts.BomLine line : bills.lines(right)) {
             others.computeIfAbsent(line.component(), c -> new ArrayList<>()).add(line);
         }
         List<Pair> pairs = new ArrayList<>();
-        for (Fact.BomLine line : bills.lines(left)) {
-            List<Fact.BomLine> same = others.getOrDefault(line.component(), new ArrayList<>());
+        for (MakingFacts.BomLine line : bills.lines(left)) {
+            List<MakingFacts.BomLine> same = others.getOrDefault(line.component(), new ArrayList<>());
             // a component that stands there twice is compared in the order of its lines
             pairs.add(new Pair(line.component(), line, same.isEmpty() ? null : same.remove(0)));
         }

@@ -7,7 +7,7 @@ import java.util.LinkedList;
 import java.util.List;
 import java.util.Map;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 
 /** What would make an item a component of itself. */
 public final class BillLoop {
@@ -27,7 +27,7 @@ public final class BillLoop {
         Deque<String> waiting = new ArrayDeque<>(List.of(component));
         while (!waiting.isEmpty()) {
             String item = waiting.poll();
-            for (Fact.BomLine line : company.where(Fact.BomLine.class, "parent", item)) {
+            for (MakingFacts.BomLine line : company.where(MakingFacts.BomLine.class, "parent", item)) {
                 if (line.component().equals(parent)) {
                     return way(above, parent, item);
                 }

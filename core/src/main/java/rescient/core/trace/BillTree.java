@@ -12,7 +12,8 @@ import rescient.core.base.DocumentOrder;
 import rescient.core.base.Ratio;
 import rescient.core.company.BomLine;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.Units;
 
 /** What an item is made of on all levels, and what it is used in. */
@@ -20,8 +21,8 @@ public final class BillTree {
     /** More levels than any product has; a bill of materials that loops ends before. */
     private static final int DEEPEST = 60;
 
-    private static final Comparator<Fact.BomLine> IN_ORDER =
-            Comparator.comparing(Fact.BomLine::line, DocumentOrder.INSTANCE);
+    private static final Comparator<MakingFacts.BomLine> IN_ORDER =
+            Comparator.comparing(MakingFacts.BomLine::line, DocumentOrder.INSTANCE);
 
     private final CompanyFacts company;
     private final Units units;
@@ -45,7 +46,7 @@ public final class BillTree {
      * @param each so much of the component, in its own unit and with scrap, is in one unit of the item that the tree is of;
      *     null where a quantity is for a whole order, or units do not matter
      */
-    public record Line(int depth, Fact.BomLine line, boolean loop, boolean more, Ratio each) {}
+    public record Line(int depth, MakingFacts.BomLine line, boolean loop, boolean more, Ratio each) {}
 
     /**
      * A line in which an item is used, directly or through others.
@@ -53,7 +54,7 @@ public final class BillTree {
      * @param depth 0: the item itself is the component
      * @param last the parent is used in nothing
      */
-    public record Use(int depth, Fact.BomLine line, boolean last) {}
+    public record Use(int depth, MakingFacts.BomLine line, boolean last) {}
 
     /** All lines below an item, each followed by what stands below it; a line that stands there often is the same each time. */
     public List<Line> below(String item) {
@@ -63,8 +64,8 @@ public final class BillTree {
     /** What stands in a tree again and again is looked for once. */
     private final class Explosion {
         private final List<Line> into = new ArrayList<>();
-        private final Map<String, List<Fact.BomLine>> lines = new HashMap<>();
-        private final Map<Fact.BomLine, Ratio> quantities = new IdentityHashMap<>();
+        private final Map<String, List<MakingFacts.BomLine>> lines = new HashMap<>();
+        private final Map<MakingFacts.BomLine, Ratio> quantities = new IdentityHashMap<>();
 
         List<Line> of(String item) {
             Set<String> above = new HashSet<>();
@@ -75,7 +76,7 @@ public final class BillTree {
 
         private void explode(String parent, Set<String> above, Ratio ofParent) {
             int depth = above.size() - 1;
-            for (Fact.BomLine line : lines(parent)) {
+            for (MakingFacts.BomLine line : lines(parent)) {
                 String component = line.component();
                 boolean loop = !above.add(component);
                 boolean deeper = !loop && above.size() <= DEEPEST;
@@ -92,13 +93,14 @@ public final class BillTree {
             }
         }
 
-        private List<Fact.BomLine> lines(String parent) {
+        private List<MakingFacts.BomLine> lines(String parent) {
             return lines.computeIfAbsent(parent, BillTree.this::lines);
         }
     }
 
-    private Ratio quantity(Fact.BomLine line) {
-        String own = company.known(Fact.Item.class, line.component(), "item").unit();
+    private Ratio quantity(MakingFacts.BomLine line) {
+        String own =
+                company.known(ItemFacts.Item.class, line.component(), "item").unit();
         Ratio factor = units.factor(line.component(), line.unit() == null ? own : line.unit(), own);
         return BomLine.needed(Ratio.of(line.quantity()), factor, line.scrap());
     }
@@ -116,7 +118,7 @@ public final class BillTree {
 
     private void rise(String component, Set<String> below, int most, List<Use> into) {
         int depth = below.size() - 1;
-        for (Fact.BomLine line : usedIn(component)) {
+        for (MakingFacts.BomLine line : usedIn(component)) {
             if (into.size() >= most) {
                 return;
             }
@@ -126,7 +128,7 @@ public final class BillTree {
                     depth,
                     line,
                     again
-                            || company.where(Fact.BomLine.class, "component", parent)
+                            || company.where(MakingFacts.BomLine.class, "component", parent)
                                     .isEmpty()));
             if (!again) {
                 if (below.size() <= DEEPEST) {
@@ -138,16 +140,16 @@ public final class BillTree {
     }
 
     /** The lines of an item's own bill of materials, in order. */
-    public List<Fact.BomLine> lines(String parent) {
-        return company.where(Fact.BomLine.class, "parent", parent).stream()
+    public List<MakingFacts.BomLine> lines(String parent) {
+        return company.where(MakingFacts.BomLine.class, "parent", parent).stream()
                 .sorted(IN_ORDER)
                 .toList();
     }
 
     /** The lines in which an item is a component, by parent. */
-    public List<Fact.BomLine> usedIn(String component) {
-        return company.where(Fact.BomLine.class, "component", component).stream()
-                .sorted(Comparator.comparing(Fact.BomLine::parent, DocumentOrder::byCodePoint)
+    public List<MakingFacts.BomLine> usedIn(String component) {
+        return company.where(MakingFacts.BomLine.class, "component", component).stream()
+                .sorted(Comparator.comparing(MakingFacts.BomLine::parent, DocumentOrder::byCodePoint)
                         .thenComparing(IN_ORDER))
                 .toList();
     }

@@ -10,8 +10,9 @@ import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.company.BomLine;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Units;
 
@@ -161,7 +162,7 @@ public final class Buildable {
     private List<BomLine> lines(String item) {
         return bills.computeIfAbsent(item, parent -> {
             List<BomLine> lines = new ArrayList<>();
-            for (Fact.BomLine line : new BillTree(company).lines(parent)) {
+            for (MakingFacts.BomLine line : new BillTree(company).lines(parent)) {
                 boolean valid = (line.validFrom() == null || line.validFrom().toEpochDay() <= day)
                         && (line.validTo() == null || line.validTo().toEpochDay() >= day);
                 if (valid) {
@@ -172,7 +173,7 @@ public final class Buildable {
         });
     }
 
-    private BomLine calculated(Fact.BomLine line) {
+    private BomLine calculated(MakingFacts.BomLine line) {
         String own = unit(line.component());
         Ratio factor = units.factor(line.component(), line.unit() == null ? own : line.unit(), own);
         return new BomLine(
@@ -186,31 +187,31 @@ public final class Buildable {
     }
 
     private String unit(String item) {
-        return company.known(Fact.Item.class, item, "item").unit();
+        return company.known(ItemFacts.Item.class, item, "item").unit();
     }
 
     private ItemKind kind(String item) {
-        return company.known(Fact.Item.class, item, "item").is();
+        return company.known(ItemFacts.Item.class, item, "item").is();
     }
 
     private Source source(String item) {
-        Fact.Planned planned = planned(item);
+        ItemFacts.Planned planned = planned(item);
         return planned == null || planned.source() == null ? Source.NONE : planned.source();
     }
 
     /** How an item is planned at the site, with what its group says; null if it is not. */
-    private Fact.Planned planned(String item) {
-        return company.one(Fact.Planning.class, item, site)
+    private ItemFacts.Planned planned(String item) {
+        return company.one(ItemFacts.Planning.class, item, site)
                 .map(own -> own.planned().or(group(item)))
                 .orElse(null);
     }
 
-    private Fact.Planned group(String item) {
-        String group = company.known(Fact.Item.class, item, "item").group();
+    private ItemFacts.Planned group(String item) {
+        String group = company.known(ItemFacts.Item.class, item, "item").group();
         return group == null
                 ? null
-                : company.one(Fact.ItemGroup.class, group)
-                        .map(Fact.ItemGroup::planned)
+                : company.one(ItemFacts.ItemGroup.class, group)
+                        .map(ItemFacts.ItemGroup::planned)
                         .orElse(null);
     }
 }

@@ -6,7 +6,8 @@ import java.time.LocalDate;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.CompanyFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 
 /** What the material in one unit of an item costs at standard: all that is below it and is made of nothing itself. */
 public final class MaterialCost {
@@ -30,7 +31,8 @@ public final class MaterialCost {
             boolean valid = isValid(line.line(), day);
             leftOut = valid ? Integer.MAX_VALUE : line.depth();
             if (valid && !line.more() && line.each() != null) {
-                BigDecimal cost = company.known(Fact.Item.class, line.line().component(), "item")
+                BigDecimal cost = company.known(
+                                ItemFacts.Item.class, line.line().component(), "item")
                         .standardCost();
                 if (cost == null) {
                     return null;
@@ -41,7 +43,7 @@ public final class MaterialCost {
         return sum.setScale(DECIMALS, RoundingMode.HALF_UP);
     }
 
-    private static boolean isValid(Fact.BomLine line, LocalDate day) {
+    private static boolean isValid(MakingFacts.BomLine line, LocalDate day) {
         return (line.validFrom() == null || !line.validFrom().isAfter(day))
                 && (line.validTo() == null || !line.validTo().isBefore(day));
     }

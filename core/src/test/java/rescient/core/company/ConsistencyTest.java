@@ -14,14 +14,17 @@ import rescient.core.base.Ratio;
 
 /** The faults of facts that sections 1 and 6 name, and what the calculation makes of facts that have none. */
 class ConsistencyTest {
-    private static final Fact.Item LEG = item("LEG", ItemKind.STOCKED);
+    private static final ItemFacts.Item LEG = item("LEG", ItemKind.STOCKED);
 
     private final Consistency rules = new Consistency(new Units(
-            List.of(new Fact.Unit("pcs", null, 0), new Fact.Unit("box", null, 0), new Fact.Unit("kg", null, 3)),
-            List.of(new Fact.UnitConversion(null, "box", "pcs", new BigDecimal("12")))));
+            List.of(
+                    new BasicFacts.Unit("pcs", null, 0),
+                    new BasicFacts.Unit("box", null, 0),
+                    new BasicFacts.Unit("kg", null, 3)),
+            List.of(new BasicFacts.UnitConversion(null, "box", "pcs", new BigDecimal("12")))));
 
-    private static Fact.Item item(String code, ItemKind kind) {
-        return new Fact.Item(code, code, null, "pcs", kind, null, null, null, null, null);
+    private static ItemFacts.Item item(String code, ItemKind kind) {
+        return new ItemFacts.Item(code, code, null, "pcs", kind, null, null, null, null, null);
     }
 
     private static BigDecimal number(String text) {
@@ -142,17 +145,17 @@ class ConsistencyTest {
         assertThat(rules.of(offer(null, "2", "2", "2"), LEG)).isEmpty();
     }
 
-    private static Fact.SupplierItem offer(String unit, String min, String multiple, String max) {
-        return new Fact.SupplierItem(
+    private static PartnerFacts.SupplierItem offer(String unit, String min, String multiple, String max) {
+        return new PartnerFacts.SupplierItem(
                 "B", "LEG", BigDecimal.ZERO, unit, null, null, number(min), number(multiple), number(max), null);
     }
 
     @Test
     void aCalendarHasAWorkingDay() {
-        assertThat(Consistency.of(Fact.Calendar.ordinary("C"))).isEmpty();
-        assertThat(Consistency.of(new Fact.Calendar("C", false, false, false, false, false, false, true)))
+        assertThat(Consistency.of(BasicFacts.Calendar.ordinary("C"))).isEmpty();
+        assertThat(Consistency.of(new BasicFacts.Calendar("C", false, false, false, false, false, false, true)))
                 .isEmpty();
-        assertThat(Consistency.of(new Fact.Calendar("C", false, false, false, false, false, null, null)))
+        assertThat(Consistency.of(new BasicFacts.Calendar("C", false, false, false, false, false, null, null)))
                 .hasSize(1);
     }
 
@@ -172,11 +175,11 @@ class ConsistencyTest {
 
     @Test
     void anAlternativeIsAnotherItemThatIsStocked() {
-        Fact.AlternativeItem self = new Fact.AlternativeItem("LEG", "LEG", null, null, null);
+        ItemFacts.AlternativeItem self = new ItemFacts.AlternativeItem("LEG", "LEG", null, null, null);
         assertThat(Consistency.of(self, LEG, LEG))
                 .extracting(Consistency.Flaw::wrong)
                 .containsExactly("is the item itself");
-        Fact.AlternativeItem set = new Fact.AlternativeItem("LEG", "SET", null, null, null);
+        ItemFacts.AlternativeItem set = new ItemFacts.AlternativeItem("LEG", "SET", null, null, null);
         assertThat(Consistency.of(set, LEG, item("SET", ItemKind.PHANTOM)))
                 .singleElement()
                 .satisfies(flaw -> assertThat(flaw.column()).isEqualTo("alternative"));

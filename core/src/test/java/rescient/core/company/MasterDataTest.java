@@ -14,13 +14,13 @@ import rescient.core.company.PlanningOrigins.Origin;
 
 /** Where values come from, a new item like another, and one component in the place of another. */
 class MasterDataTest {
-    private static Fact.Planned planned(Source source, PlanningRule rule, String minimum, Integer leadTime) {
+    private static ItemFacts.Planned planned(Source source, PlanningRule rule, String minimum, Integer leadTime) {
         return planned(source, null, rule, minimum, leadTime);
     }
 
-    private static Fact.Planned planned(
+    private static ItemFacts.Planned planned(
             Source source, String supplier, PlanningRule rule, String minimum, Integer leadTime) {
-        return new Fact.Planned(
+        return new ItemFacts.Planned(
                 source,
                 supplier,
                 null,
@@ -46,8 +46,8 @@ class MasterDataTest {
                 null);
     }
 
-    private static Fact.Item item(String code, String unit) {
-        return new Fact.Item(code, "A " + code, null, unit, null, null, null, null, null, null);
+    private static ItemFacts.Item item(String code, String unit) {
+        return new ItemFacts.Item(code, "A " + code, null, unit, null, null, null, null, null, null);
     }
 
     @Test
@@ -135,18 +135,22 @@ class MasterDataTest {
 
     @Test
     void anOfferOfADayIsOfEachQuantityTheOneThatBeganLast() {
-        Fact.SupplierItem base = offer("0", null, null);
-        Fact.SupplierItem autumn = offer("0", "2026-09-01", "2026-11-30");
-        Fact.SupplierItem many = offer("100", null, "2026-09-15");
-        List<Fact.SupplierItem> all = List.of(base, autumn, many);
-        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-08-31"), all)).containsExactly(base, many);
-        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-09-15"), all)).containsExactly(autumn, many);
-        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-11-30"), all)).containsExactly(autumn);
-        assertThat(Fact.SupplierItem.on(LocalDate.parse("2026-12-01"), all)).containsExactly(base);
+        PartnerFacts.SupplierItem base = offer("0", null, null);
+        PartnerFacts.SupplierItem autumn = offer("0", "2026-09-01", "2026-11-30");
+        PartnerFacts.SupplierItem many = offer("100", null, "2026-09-15");
+        List<PartnerFacts.SupplierItem> all = List.of(base, autumn, many);
+        assertThat(PartnerFacts.SupplierItem.on(LocalDate.parse("2026-08-31"), all))
+                .containsExactly(base, many);
+        assertThat(PartnerFacts.SupplierItem.on(LocalDate.parse("2026-09-15"), all))
+                .containsExactly(autumn, many);
+        assertThat(PartnerFacts.SupplierItem.on(LocalDate.parse("2026-11-30"), all))
+                .containsExactly(autumn);
+        assertThat(PartnerFacts.SupplierItem.on(LocalDate.parse("2026-12-01"), all))
+                .containsExactly(base);
     }
 
-    private static Fact.SupplierItem offer(String quantity, String from, String to) {
-        return new Fact.SupplierItem(
+    private static PartnerFacts.SupplierItem offer(String quantity, String from, String to) {
+        return new PartnerFacts.SupplierItem(
                 "S",
                 "A",
                 new BigDecimal(quantity),
@@ -173,18 +177,18 @@ class MasterDataTest {
         assertThat(values.get("safety_time_days").origin()).isEqualTo(Origin.DEFAULT);
     }
 
-    private static final Fact.BomLine LEG =
-            new Fact.BomLine("STOOL", "10", "LEG", new BigDecimal("3"), null, null, null, null, null, "20");
+    private static final MakingFacts.BomLine LEG =
+            new MakingFacts.BomLine("STOOL", "10", "LEG", new BigDecimal("3"), null, null, null, null, null, "20");
     private static final FewFacts STOOL = FewFacts.of(
             item("STOOL", "pcs"),
             item("LEG", "pcs"),
             item("PEG", "pcs"),
             LEG,
-            new Fact.BomLine("BENCH", "10", "LEG", new BigDecimal("4")),
-            new Fact.Operation("STOOL", "20", null, "BENCH-1", null, null, BigDecimal.ONE, null, "glue"),
-            new Fact.Planning("STOOL", "W", planned(Source.ASSEMBLE, null, null, 2)),
-            new Fact.SupplierItem("S", "STOOL", BigDecimal.ZERO, null, BigDecimal.TEN, 5, null, null, null, 1),
-            new Fact.UnitConversion("STOOL", "box", "pcs", new BigDecimal("6")));
+            new MakingFacts.BomLine("BENCH", "10", "LEG", new BigDecimal("4")),
+            new MakingFacts.Operation("STOOL", "20", null, "BENCH-1", null, null, BigDecimal.ONE, null, "glue"),
+            new ItemFacts.Planning("STOOL", "W", planned(Source.ASSEMBLE, null, null, 2)),
+            new PartnerFacts.SupplierItem("S", "STOOL", BigDecimal.ZERO, null, BigDecimal.TEN, 5, null, null, null, 1),
+            new BasicFacts.UnitConversion("STOOL", "box", "pcs", new BigDecimal("6")));
 
     @Test
     void aNewItemLikeAnotherHasAllThatSaysSomethingAboutIt() {
@@ -193,13 +197,14 @@ class MasterDataTest {
         assertThat(edits)
                 .extracting(edit -> (Object) edit.after())
                 .containsExactlyInAnyOrder(
-                        new Fact.Item("STOOL-R", "Red stool", null, "pcs", null, null, null, null, null, null),
+                        new ItemFacts.Item("STOOL-R", "Red stool", null, "pcs", null, null, null, null, null, null),
                         LEG.of("STOOL-R", "20"),
-                        new Fact.Operation("STOOL-R", "20", null, "BENCH-1", null, null, BigDecimal.ONE, null, "glue"),
-                        new Fact.Planning("STOOL-R", "W", planned(Source.ASSEMBLE, null, null, 2)),
-                        new Fact.SupplierItem(
+                        new MakingFacts.Operation(
+                                "STOOL-R", "20", null, "BENCH-1", null, null, BigDecimal.ONE, null, "glue"),
+                        new ItemFacts.Planning("STOOL-R", "W", planned(Source.ASSEMBLE, null, null, 2)),
+                        new PartnerFacts.SupplierItem(
                                 "S", "STOOL-R", BigDecimal.ZERO, null, BigDecimal.TEN, 5, null, null, null, 1),
-                        new Fact.UnitConversion("STOOL-R", "box", "pcs", new BigDecimal("6")));
+                        new BasicFacts.UnitConversion("STOOL-R", "box", "pcs", new BigDecimal("6")));
     }
 
     /** Without the routing no line can name a step of it. */
@@ -210,9 +215,9 @@ class MasterDataTest {
         assertThat(edits)
                 .extracting(edit -> (Object) edit.after())
                 .containsExactlyInAnyOrder(
-                        new Fact.Item("STOOL-R", "A STOOL", null, "pcs", null, null, null, null, null, null),
+                        new ItemFacts.Item("STOOL-R", "A STOOL", null, "pcs", null, null, null, null, null, null),
                         LEG.of("STOOL-R", null),
-                        new Fact.UnitConversion("STOOL-R", "box", "pcs", new BigDecimal("6")));
+                        new BasicFacts.UnitConversion("STOOL-R", "box", "pcs", new BigDecimal("6")));
     }
 
     @Test
@@ -233,7 +238,7 @@ class MasterDataTest {
                 .extracting(edit -> (Object) edit.after())
                 .containsExactlyInAnyOrder(
                         LEG.withComponent("PEG", new BigDecimal("6"), null),
-                        new Fact.BomLine("BENCH", "10", "PEG", new BigDecimal("8")));
+                        new MakingFacts.BomLine("BENCH", "10", "PEG", new BigDecimal("8")));
         assertThat(replacement.in("STOOL"::equals))
                 .singleElement()
                 .satisfies(edit -> assertThat(edit.before()).isEqualTo(LEG));

@@ -10,16 +10,16 @@ import rescient.core.base.Ratio;
 
 /** Section 6: the item's own conversions, then the general ones; as given, then inverted; no chains. */
 class UnitsTest {
-    private static Fact.UnitConversion one(String item, String from, String to, String factor) {
-        return new Fact.UnitConversion(item, from, to, new BigDecimal(factor));
+    private static BasicFacts.UnitConversion one(String item, String from, String to, String factor) {
+        return new BasicFacts.UnitConversion(item, from, to, new BigDecimal(factor));
     }
 
     private final Units units = new Units(
             List.of(
-                    new Fact.Unit("pcs", null, 0),
-                    new Fact.Unit("box", null, 0),
-                    new Fact.Unit("kg", null, 3),
-                    new Fact.Unit("g", null, 0)),
+                    new BasicFacts.Unit("pcs", null, 0),
+                    new BasicFacts.Unit("box", null, 0),
+                    new BasicFacts.Unit("kg", null, 3),
+                    new BasicFacts.Unit("g", null, 0)),
             List.of(
                     one(null, "box", "pcs", "12"),
                     one("A", "box", "pcs", "500"),

@@ -7,18 +7,18 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.company.Consistency;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 
 /** What may be chosen for a forecast, and what it does. */
 class ChoiceTest {
-    private static Fact.ForecastChoice kept(ForecastMethod method, String parameters) {
-        return new Fact.ForecastChoice(
+    private static ForecastFacts.ForecastChoice kept(ForecastMethod method, String parameters) {
+        return new ForecastFacts.ForecastChoice(
                 "CHAIR", "W", PeriodUnit.MONTH, method, parameters, null, null, null, null, null, null);
     }
 
-    private static List<String> wrong(Fact.ForecastChoice kept) {
+    private static List<String> wrong(ForecastFacts.ForecastChoice kept) {
         return Choice.flaws(kept).stream().map(Consistency.Flaw::column).toList();
     }
 
@@ -44,13 +44,13 @@ class ChoiceTest {
     @Test
     void aWindowEndsBehindItsBeginningAndNothingIsLikeItself() {
         LocalDate may = LocalDate.of(2026, 5, 1);
-        assertThat(wrong(new Fact.ForecastChoice(
+        assertThat(wrong(new ForecastFacts.ForecastChoice(
                         "CHAIR", "W", PeriodUnit.MONTH, null, null, may, may.minusDays(1), null, null, null, null)))
                 .containsExactly("to_date");
-        assertThat(wrong(new Fact.ForecastChoice(
+        assertThat(wrong(new ForecastFacts.ForecastChoice(
                         "CHAIR", "W", PeriodUnit.MONTH, null, null, null, null, "CHAIR", "W", null, null)))
                 .containsExactly("like_item");
-        assertThat(wrong(new Fact.ForecastChoice(
+        assertThat(wrong(new ForecastFacts.ForecastChoice(
                         "CHAIR", "W", PeriodUnit.MONTH, null, null, null, null, "CHAIR", "D", null, null)))
                 .isEmpty();
     }

@@ -11,8 +11,11 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
+import rescient.core.company.StockFacts;
 
 /** What a forecast is made from, and what stands on top of it. */
 class DemandSeriesTest {
@@ -23,12 +26,12 @@ class DemandSeriesTest {
     private final List<Fact> facts = new ArrayList<>();
 
     private void shipped(String item, String site, int month, String quantity) {
-        facts.add(new Fact.Shipment(
+        facts.add(new StockFacts.Shipment(
                 item, site, LocalDate.of(2026, month, 3), "S" + facts.size(), null, null, new BigDecimal(quantity)));
     }
 
     private void chosen(ForecastMethod method, LocalDate from, LocalDate to, String like, String percent) {
-        facts.add(new Fact.ForecastChoice(
+        facts.add(new ForecastFacts.ForecastChoice(
                 "CHAIR",
                 "W",
                 PeriodUnit.MONTH,
@@ -108,14 +111,14 @@ class DemandSeriesTest {
     }
 
     private void adjusted(int month, String amount, String percent) {
-        facts.add(new Fact.ForecastAdjustment(
+        facts.add(new ForecastFacts.ForecastAdjustment(
                 "CHAIR",
                 "W",
                 LocalDate.of(2026, month, 9),
                 PeriodUnit.MONTH,
                 amount == null ? null : new BigDecimal(amount),
                 percent == null ? null : new BigDecimal(percent),
-                Fact.AdjustmentKind.PROMOTION,
+                ForecastFacts.AdjustmentKind.PROMOTION,
                 null));
     }
 
@@ -151,8 +154,8 @@ class DemandSeriesTest {
                 .containsExactly("CHAIR", "NAIL", "ROPE");
     }
 
-    private static Fact.Item item(String code, String unit, String price) {
-        return new Fact.Item(
+    private static ItemFacts.Item item(String code, String unit, String price) {
+        return new ItemFacts.Item(
                 code, null, null, unit, null, null, null, price == null ? null : new BigDecimal(price), null, null);
     }
 }

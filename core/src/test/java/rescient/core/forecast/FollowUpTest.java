@@ -7,7 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 
@@ -20,8 +20,8 @@ class FollowUpTest {
     private static final SalesHistory HISTORY =
             new SalesHistory(MONTHS, LocalDate.of(2026, 1, 1), LocalDate.of(2026, 5, 1), new double[] {10, 20, 30, 26});
 
-    private static Fact.ForecastVersion version(int made, int of, String method, String kept, String naive) {
-        return new Fact.ForecastVersion(
+    private static ForecastFacts.ForecastVersion version(int made, int of, String method, String kept, String naive) {
+        return new ForecastFacts.ForecastVersion(
                 "Base",
                 "CHAIR",
                 "W",

@@ -9,11 +9,15 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
+import rescient.core.company.StockFacts;
 import rescient.core.company.UnfitException;
 
 /** What becomes of a forecast set when a forecast is kept in it. */
@@ -21,16 +25,17 @@ class ForecastKeepingTest {
     private static final LocalDate MAY = LocalDate.of(2026, 5, 1);
     private static final Buckets MONTHS = new Buckets(PeriodUnit.MONTH);
 
-    private static Fact.Forecast row(String set, String site, LocalDate from, PeriodUnit bucket, String quantity) {
-        return new Fact.Forecast(set, "CHAIR", site, from, bucket, new BigDecimal(quantity));
+    private static ForecastFacts.Forecast row(
+            String set, String site, LocalDate from, PeriodUnit bucket, String quantity) {
+        return new ForecastFacts.Forecast(set, "CHAIR", site, from, bucket, new BigDecimal(quantity));
     }
 
-    private static ForecastKeeping keeping(String set, Fact.Forecast... rows) {
+    private static ForecastKeeping keeping(String set, ForecastFacts.Forecast... rows) {
         Fact[] facts = new Fact[rows.length + 4];
-        facts[0] = new Fact.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null);
-        facts[1] = new Fact.Site("W", null, null, null);
-        facts[2] = new Fact.Site("D", null, null, null);
-        facts[3] = new Fact.Unit("pcs", null, 0);
+        facts[0] = new ItemFacts.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null);
+        facts[1] = new BasicFacts.Site("W", null, null, null);
+        facts[2] = new BasicFacts.Site("D", null, null, null);
+        facts[3] = new BasicFacts.Unit("pcs", null, 0);
         System.arraycopy(rows, 0, facts, 4, rows.length);
         return new ForecastKeeping(FewFacts.of(facts), set, "CHAIR", "W");
     }
@@ -42,7 +47,7 @@ class ForecastKeepingTest {
     }
 
     private static String said(Fact fact) {
-        return fact instanceof Fact.Forecast row
+        return fact instanceof ForecastFacts.Forecast row
                 ? row.fromDate() + " " + row.quantity().toPlainString()
                 : "none";
     }
@@ -84,14 +89,14 @@ class ForecastKeepingTest {
     /** 40 by the method, 44 with a tenth more, stands in the set; both are kept under the day. Another tenth makes 48 of 40. */
     @Test
     void whatWasForecastIsKeptWithTheDay() {
-        Fact.ForecastAdjustment tenth = new Fact.ForecastAdjustment(
-                "CHAIR", "W", MAY, PeriodUnit.MONTH, null, BigDecimal.TEN, Fact.AdjustmentKind.EVENT, null);
+        ForecastFacts.ForecastAdjustment tenth = new ForecastFacts.ForecastAdjustment(
+                "CHAIR", "W", MAY, PeriodUnit.MONTH, null, BigDecimal.TEN, ForecastFacts.AdjustmentKind.EVENT, null);
         List<Fact> facts = new ArrayList<>(List.of(
-                new Fact.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null),
-                new Fact.Site("W", null, null, null),
-                new Fact.Unit("pcs", null, 0),
+                new ItemFacts.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null),
+                new BasicFacts.Site("W", null, null, null),
+                new BasicFacts.Unit("pcs", null, 0),
                 tenth,
-                new Fact.Shipment("CHAIR", "W", MAY.minusDays(3), "S1", null, null, new BigDecimal("40"))));
+                new StockFacts.Shipment("CHAIR", "W", MAY.minusDays(3), "S1", null, null, new BigDecimal("40"))));
         CompanyFacts before = FewFacts.of(facts.toArray(Fact[]::new));
         LocalDate today = MAY.plusDays(9);
         DemandSeries series = DemandSeries.of(before, new DemandSeries.Place("CHAIR", "W"), MONTHS, today);
@@ -99,8 +104,8 @@ class ForecastKeepingTest {
                 .edits(series, series.forecast(1, null, Forecaster::of).mean(), ForecastMethod.MOVING_AVERAGE, today);
         assertThat(edits.stream().<Fact>map(FactEdit::after).toList())
                 .containsExactly(
-                        new Fact.Forecast("Base", "CHAIR", "W", MAY, PeriodUnit.MONTH, new BigDecimal("44")),
-                        new Fact.ForecastVersion(
+                        new ForecastFacts.Forecast("Base", "CHAIR", "W", MAY, PeriodUnit.MONTH, new BigDecimal("44")),
+                        new ForecastFacts.ForecastVersion(
                                 "Base",
                                 "CHAIR",
                                 "W",
@@ -112,7 +117,7 @@ class ForecastKeepingTest {
                                 null,
                                 ForecastMethod.MOVING_AVERAGE));
         edits.forEach(edit -> facts.add(edit.after()));
-        Fact.ForecastAdjustment fifth = new Fact.ForecastAdjustment(
+        ForecastFacts.ForecastAdjustment fifth = new ForecastFacts.ForecastAdjustment(
                 "CHAIR", "W", MAY, PeriodUnit.MONTH, null, new BigDecimal("20"), null, null);
         ForecastKeeping keeping = new ForecastKeeping(FewFacts.of(facts.toArray(Fact[]::new)), "Base", "CHAIR", "W");
         assertThat(said(keeping.adjusted(tenth, fifth))).containsExactly("2026-05-01 44 > 2026-05-01 48");

@@ -9,9 +9,12 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.UnfitException;
 
@@ -19,13 +22,13 @@ import rescient.core.company.UnfitException;
 class ForecastSetsTest {
     private static final LocalDate MAY = LocalDate.of(2026, 5, 1);
 
-    private static Fact.Forecast row(String set, LocalDate from, String quantity) {
-        return new Fact.Forecast(set, "CHAIR", "W", from, PeriodUnit.MONTH, new BigDecimal(quantity));
+    private static ForecastFacts.Forecast row(String set, LocalDate from, String quantity) {
+        return new ForecastFacts.Forecast(set, "CHAIR", "W", from, PeriodUnit.MONTH, new BigDecimal(quantity));
     }
 
     private final CompanyFacts company = FewFacts.of(
-            new Fact.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null),
-            new Fact.Unit("pcs", null, 0),
+            new ItemFacts.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null),
+            new BasicFacts.Unit("pcs", null, 0),
             row("Base", MAY, "7"),
             row("Base", MAY.plusMonths(1), "10"),
             row("High", MAY, "8"),
@@ -39,7 +42,7 @@ class ForecastSetsTest {
     }
 
     private static String said(Fact fact) {
-        return fact instanceof Fact.Forecast row
+        return fact instanceof ForecastFacts.Forecast row
                 ? row.set() + " " + row.fromDate().getMonthValue() + " "
                         + row.quantity().toPlainString()
                 : "none";

@@ -7,7 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.PeriodUnit;
 
 /** What is not usual in a history, and what it is taken for instead. */
@@ -71,9 +71,9 @@ class OutliersTest {
         assertThat(history.values()).containsExactly(10, 0, 1);
     }
 
-    private static Fact.HistoryCorrection correction(LocalDate from, PeriodUnit bucket, String quantity) {
-        return new Fact.HistoryCorrection(
-                "A", "W", from, bucket, new BigDecimal(quantity), Fact.CorrectionKind.CLOSURE, null);
+    private static ForecastFacts.HistoryCorrection correction(LocalDate from, PeriodUnit bucket, String quantity) {
+        return new ForecastFacts.HistoryCorrection(
+                "A", "W", from, bucket, new BigDecimal(quantity), ForecastFacts.CorrectionKind.CLOSURE, null);
     }
 
     /** A year of 10 in every month but one without stock: what is usual there is 10, and what is usual elsewhere too. */

@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 
 class AlternativeChoiceTest {
-    private static Fact.AlternativeItem row(String alternative, String parent, String factor, Integer preference) {
-        return new Fact.AlternativeItem(
+    private static ItemFacts.AlternativeItem row(String alternative, String parent, String factor, Integer preference) {
+        return new ItemFacts.AlternativeItem(
                 "OAK", alternative, parent, factor == null ? null : new BigDecimal(factor), preference);
     }
 

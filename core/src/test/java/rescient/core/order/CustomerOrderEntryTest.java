@@ -9,21 +9,25 @@ import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 
 class CustomerOrderEntryTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 9);
 
-    private static Fact.CustomerOrder line(String number, String line) {
-        return new Fact.CustomerOrder(number, line, null, "CHAIR", "W", BigDecimal.ONE, DAY, null, null);
+    private static OrderFacts.CustomerOrder line(String number, String line) {
+        return new OrderFacts.CustomerOrder(number, line, null, "CHAIR", "W", BigDecimal.ONE, DAY, null, null);
     }
 
     private static CustomerOrderEntry entry(Fact... more) {
         Fact[] facts = new Fact[more.length + 3];
-        facts[0] = new Fact.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null);
-        facts[1] = new Fact.Site("W", null, null, null);
-        facts[2] = new Fact.Customer("ANNA", null, null);
+        facts[0] = new ItemFacts.Item("CHAIR", null, null, "pcs", null, null, null, null, null, null);
+        facts[1] = new BasicFacts.Site("W", null, null, null);
+        facts[2] = new PartnerFacts.Customer("ANNA", null, null);
         System.arraycopy(more, 0, facts, 3, more.length);
         return new CustomerOrderEntry(FewFacts.of(facts));
     }
@@ -64,7 +68,7 @@ class CustomerOrderEntryTest {
         CustomerOrderEntry entry = entry(line("SO-9", "1"), line("SO-9", "3"));
         CustomerOrderEntry.Head more = new CustomerOrderEntry.Head("SO-9 ", " ANNA", null, DAY, false, false);
         assertThat(entry.order(more, List.of(chairs(1), chairs(2))))
-                .extracting(Fact.CustomerOrder::line)
+                .extracting(OrderFacts.CustomerOrder::line)
                 .containsExactly("4", "5");
     }
 
@@ -75,7 +79,7 @@ class CustomerOrderEntryTest {
         CustomerOrderEntry.Line later = new CustomerOrderEntry.Line(
                 "CHAIR", "W", BigDecimal.TEN, null, DAY, DAY.plusDays(3), null, 2, new BigDecimal("4.5"));
         assertThat(entry().order(head, List.of(later)))
-                .containsExactly(new Fact.CustomerOrder(
+                .containsExactly(new OrderFacts.CustomerOrder(
                         "SO-00001",
                         "1",
                         "ANNA",
@@ -85,14 +89,14 @@ class CustomerOrderEntryTest {
                         DAY.plusDays(3),
                         2,
                         new BigDecimal("4.5"),
-                        new Fact.Agreed(
+                        new OrderFacts.Agreed(
                                 BigDecimal.TEN,
                                 null,
                                 DAY.minusDays(2),
                                 DAY,
                                 DAY.plusDays(3),
                                 "P 17",
-                                Fact.OrderState.QUOTE,
+                                OrderFacts.OrderState.QUOTE,
                                 true,
                                 null,
                                 null)));
@@ -102,13 +106,13 @@ class CustomerOrderEntryTest {
     @Test
     void whatIsAskedForInAnotherUnitIsKeptInTheItems() {
         CustomerOrderEntry entry = entry(
-                new Fact.Unit("pcs", null, 0),
-                new Fact.Unit("pair", null, 2),
-                new Fact.UnitConversion("CHAIR", "pair", "pcs", BigDecimal.valueOf(2)));
+                new BasicFacts.Unit("pcs", null, 0),
+                new BasicFacts.Unit("pair", null, 2),
+                new BasicFacts.UnitConversion("CHAIR", "pair", "pcs", BigDecimal.valueOf(2)));
         for (String[] of : new String[][] {{"3", "6"}, {"0.25", "1"}}) {
             CustomerOrderEntry.Line line = new CustomerOrderEntry.Line(
                     "CHAIR", "W", new BigDecimal(of[0]), "pair", DAY, null, null, null, null);
-            Fact.CustomerOrder kept = entry.order(NEW, List.of(line)).get(0);
+            OrderFacts.CustomerOrder kept = entry.order(NEW, List.of(line)).get(0);
             assertThat(kept.quantity()).isEqualByComparingTo(of[1]);
             assertThat(kept.agreed().unit()).isEqualTo("pair");
         }

@@ -6,7 +6,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 
@@ -14,8 +14,8 @@ import rescient.core.company.Stage;
 class DirectShipmentTest {
     private static final LocalDate DAY = LocalDate.of(2026, 12, 1);
 
-    private static Fact.OpenOrder order(Source kind, String forOrder) {
-        return new Fact.OpenOrder(
+    private static OrderFacts.OpenOrder order(Source kind, String forOrder) {
+        return new OrderFacts.OpenOrder(
                 "PO-1",
                 "1",
                 kind,
@@ -43,8 +43,8 @@ class DirectShipmentTest {
                 null);
     }
 
-    private static List<Fact.CustomerOrder> line(String line, Fact.LineSupply supply) {
-        return List.of(new Fact.CustomerOrder(
+    private static List<OrderFacts.CustomerOrder> line(String line, OrderFacts.LineSupply supply) {
+        return List.of(new OrderFacts.CustomerOrder(
                 "SO-9",
                 line,
                 "C",
@@ -54,14 +54,14 @@ class DirectShipmentTest {
                 DAY,
                 null,
                 null,
-                new Fact.Agreed(null, null, null, null, null, null, null, null, supply, "S")));
+                new OrderFacts.Agreed(null, null, null, null, null, null, null, null, supply, "S")));
     }
 
-    private static final List<Fact.CustomerOrder> DIRECT = line("1", Fact.LineSupply.DIRECT);
+    private static final List<OrderFacts.CustomerOrder> DIRECT = line("1", OrderFacts.LineSupply.DIRECT);
 
     @Test
     void whatIsReceivedIsShippedInTheUnitItWasCountedIn() {
-        Fact.OpenOrder order = order(Source.BUY, "SO-9");
+        OrderFacts.OpenOrder order = order(Source.BUY, "SO-9");
         // all of it: twenty pieces, whatever they were ordered in
         assertThat(DirectShipment.of(order, DIRECT, null, null))
                 .isEqualTo(new DirectShipment("SO-9", "1", new BigDecimal("20"), null));
@@ -78,9 +78,9 @@ class DirectShipmentTest {
                 .isNull();
         assertThat(DirectShipment.of(order(Source.ASSEMBLE, "SO-9"), DIRECT, null, null))
                 .isNull();
-        assertThat(DirectShipment.of(order(Source.BUY, "SO-9"), line("1", Fact.LineSupply.OWN), null, null))
+        assertThat(DirectShipment.of(order(Source.BUY, "SO-9"), line("1", OrderFacts.LineSupply.OWN), null, null))
                 .isNull();
-        assertThat(DirectShipment.of(order(Source.BUY, "SO-9"), line("2", Fact.LineSupply.DIRECT), null, null))
+        assertThat(DirectShipment.of(order(Source.BUY, "SO-9"), line("2", OrderFacts.LineSupply.DIRECT), null, null))
                 .isNull();
         assertThat(DirectShipment.of(order(Source.BUY, "SO-9"), List.of(), null, null))
                 .isNull();

@@ -6,23 +6,28 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
 
 /** What customers are to be charged for what they got. */
 class CustomerChargeTest {
-    private static final Fact.CustomerOrder LINE = line(null);
-    private final Fact.Item item = new Fact.Item("A", null, null, "pc", null, null, null, n("9"), null, null);
+    private static final OrderFacts.CustomerOrder LINE = line(null);
+    private final ItemFacts.Item item = new ItemFacts.Item("A", null, null, "pc", null, null, null, n("9"), null, null);
 
     private static BigDecimal n(String text) {
         return new BigDecimal(text);
     }
 
-    private static Fact.CustomerOrder line(BigDecimal price) {
-        return new Fact.CustomerOrder("SO-1", "2", "ANN", "A", "HALL", n("10"), LocalDate.of(2026, 3, 6), null, price);
+    private static OrderFacts.CustomerOrder line(BigDecimal price) {
+        return new OrderFacts.CustomerOrder(
+                "SO-1", "2", "ANN", "A", "HALL", n("10"), LocalDate.of(2026, 3, 6), null, price);
     }
 
-    private static Fact.InvoiceLine invoiced(String supplier, String customer, String orderLine, String quantity) {
-        return new Fact.InvoiceLine(supplier, customer, "R-1", "1", "SO-1", orderLine, n(quantity), null, n("9"));
+    private static InvoiceFacts.InvoiceLine invoiced(
+            String supplier, String customer, String orderLine, String quantity) {
+        return new InvoiceFacts.InvoiceLine(
+                supplier, customer, "R-1", "1", "SO-1", orderLine, n(quantity), null, n("9"));
     }
 
     /** Seven went and four were charged: three are left; a credit of one before makes it four. */

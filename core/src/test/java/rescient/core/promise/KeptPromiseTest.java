@@ -7,7 +7,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.promise.KeptPromise.Turned;
 
 /** Ten were promised for Friday the 13th; today is the 20th. */
@@ -17,7 +18,7 @@ class KeptPromiseTest {
 
     @Test
     void isKeptByTheLastOfSeveralShipmentsOnTheDayItself() {
-        KeptPromise kept = turned(Fact.OrderState.DONE, 0, shipped(9, 4), shipped(13, 6));
+        KeptPromise kept = turned(OrderFacts.OrderState.DONE, 0, shipped(9, 4), shipped(13, 6));
 
         assertThat(kept.turned()).isEqualTo(Turned.KEPT);
         assertThat(kept.days()).isZero();
@@ -27,7 +28,7 @@ class KeptPromiseTest {
     @Test
     void isLateFromTheDayOnWhichAllOfItHadGone() {
         // written down in any turn; the 17th is four days after the 13th
-        KeptPromise late = turned(Fact.OrderState.DONE, 0, shipped(17, 3), shipped(9, 7));
+        KeptPromise late = turned(OrderFacts.OrderState.DONE, 0, shipped(17, 3), shipped(9, 7));
 
         assertThat(late.turned()).isEqualTo(Turned.LATE);
         assertThat(late.days()).isEqualTo(4);
@@ -37,7 +38,7 @@ class KeptPromiseTest {
 
     @Test
     void whatWentTooEarlyIsKeptAndMoreThanOrderedCountsOnce() {
-        KeptPromise early = turned(Fact.OrderState.DONE, 0, shipped(11, 12));
+        KeptPromise early = turned(OrderFacts.OrderState.DONE, 0, shipped(11, 12));
 
         assertThat(early.turned()).isEqualTo(Turned.KEPT);
         assertThat(early.days()).isEqualTo(-2);
@@ -48,29 +49,30 @@ class KeptPromiseTest {
 
     @Test
     void aLineThatWasClosedWithLessIsShort() {
-        assertThat(turned(Fact.OrderState.DONE, 0, shipped(12, 8)).turned()).isEqualTo(Turned.SHORT);
-        assertThat(turned(Fact.OrderState.DONE, 0).turned()).isEqualTo(Turned.SHORT);
+        assertThat(turned(OrderFacts.OrderState.DONE, 0, shipped(12, 8)).turned())
+                .isEqualTo(Turned.SHORT);
+        assertThat(turned(OrderFacts.OrderState.DONE, 0).turned()).isEqualTo(Turned.SHORT);
     }
 
     @Test
     void anOpenLineIsOverdueOnceItsDayIsOver() {
-        KeptPromise overdue = turned(Fact.OrderState.OPEN, 4, shipped(12, 6));
+        KeptPromise overdue = turned(OrderFacts.OrderState.OPEN, 4, shipped(12, 6));
 
         assertThat(overdue.turned()).isEqualTo(Turned.OVERDUE);
         assertThat(overdue.days()).isEqualTo(7);
         assertThat(overdue.inTime()).isEqualByComparingTo("6");
         assertThat(overdue.left()).isEqualByComparingTo("4");
-        assertThat(KeptPromise.of(line(Fact.OrderState.OPEN, 4, PROMISED), List.of(shipped(12, 6)), PROMISED))
+        assertThat(KeptPromise.of(line(OrderFacts.OrderState.OPEN, 4, PROMISED), List.of(shipped(12, 6)), PROMISED))
                 .as("on the day itself nobody knows")
                 .isEmpty();
     }
 
     @Test
     void whatNobodyWasToldOrWhatWasTakenBackIsNoPromise() {
-        for (Fact.CustomerOrder line : List.of(
-                line(Fact.OrderState.DONE, 0, null),
-                line(Fact.OrderState.QUOTE, 10, PROMISED),
-                line(Fact.OrderState.CANCELLED, 10, PROMISED))) {
+        for (OrderFacts.CustomerOrder line : List.of(
+                line(OrderFacts.OrderState.DONE, 0, null),
+                line(OrderFacts.OrderState.QUOTE, 10, PROMISED),
+                line(OrderFacts.OrderState.CANCELLED, 10, PROMISED))) {
             assertThat(KeptPromise.of(line, List.of(shipped(20, 10)), TODAY)).isEmpty();
         }
     }
@@ -78,11 +80,11 @@ class KeptPromiseTest {
     @Test
     void sharesCountLinesAndValueAndTheMedianOfDaysLate() {
         List<KeptPromise> all = Stream.of(
-                        turned(Fact.OrderState.DONE, 0, shipped(13, 10)), // kept
-                        turned(Fact.OrderState.DONE, 0, shipped(14, 10)), // 1 day
-                        turned(Fact.OrderState.DONE, 0, shipped(9, 5), shipped(16, 5)), // 3 days
-                        turned(Fact.OrderState.DONE, 0, shipped(12, 8)), // short
-                        turned(Fact.OrderState.OPEN, 10)) // 7 days so far
+                        turned(OrderFacts.OrderState.DONE, 0, shipped(13, 10)), // kept
+                        turned(OrderFacts.OrderState.DONE, 0, shipped(14, 10)), // 1 day
+                        turned(OrderFacts.OrderState.DONE, 0, shipped(9, 5), shipped(16, 5)), // 3 days
+                        turned(OrderFacts.OrderState.DONE, 0, shipped(12, 8)), // short
+                        turned(OrderFacts.OrderState.OPEN, 10)) // 7 days so far
                 .toList();
         KeptShare share = KeptShare.of(all, line -> new BigDecimal("2.50"));
 
@@ -105,13 +107,13 @@ class KeptPromiseTest {
                 .isEqualTo(new KeptShare(1, 1, 0, 0, 0, null, BigDecimal.ZERO, BigDecimal.ZERO));
     }
 
-    private static KeptPromise turned(Fact.OrderState state, int open, Fact.Shipment... shipments) {
+    private static KeptPromise turned(OrderFacts.OrderState state, int open, StockFacts.Shipment... shipments) {
         return KeptPromise.of(line(state, open, PROMISED), List.of(shipments), TODAY)
                 .orElseThrow();
     }
 
-    private static Fact.CustomerOrder line(Fact.OrderState state, int open, LocalDate promised) {
-        return new Fact.CustomerOrder(
+    private static OrderFacts.CustomerOrder line(OrderFacts.OrderState state, int open, LocalDate promised) {
+        return new OrderFacts.CustomerOrder(
                 "SO-1",
                 "1",
                 "C1",
@@ -121,11 +123,11 @@ class KeptPromiseTest {
                 PROMISED,
                 null,
                 null,
-                new Fact.Agreed(BigDecimal.TEN, null, null, null, promised, null, state, null, null, null));
+                new OrderFacts.Agreed(BigDecimal.TEN, null, null, null, promised, null, state, null, null, null));
     }
 
-    private static Fact.Shipment shipped(int day, int quantity) {
-        return new Fact.Shipment(
+    private static StockFacts.Shipment shipped(int day, int quantity) {
+        return new StockFacts.Shipment(
                 "HIVE", "WORKS", LocalDate.of(2026, 11, day), "SO-1", "1", "C1", BigDecimal.valueOf(quantity));
     }
 }

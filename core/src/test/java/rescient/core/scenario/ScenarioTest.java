@@ -10,24 +10,30 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
 import rescient.core.PlannedFact;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
+import rescient.core.company.StockFacts;
 import rescient.core.company.UnfitException;
 
 /** What becomes of which facts, by examples worked out by hand. Monday is 2 March 2026. */
 class ScenarioTest {
-    private static final Fact.Unit PCS = new Fact.Unit("pcs", "pieces", 0);
-    private static final Fact.Unit KG = new Fact.Unit("kg", "kilograms", 2);
-    private static final Fact.Item NAIL = item("NAIL", "METAL", "pcs");
-    private static final Fact.Item WAX = item("WAX", "STUFF", "kg");
-    private static final Fact.Site WORKS = new Fact.Site("W", "Works", Fact.SiteKind.WORKS, null);
-    private static final Fact.Supplier SMITH = new Fact.Supplier("SMITH", null, null, null, null, null);
+    private static final BasicFacts.Unit PCS = new BasicFacts.Unit("pcs", "pieces", 0);
+    private static final BasicFacts.Unit KG = new BasicFacts.Unit("kg", "kilograms", 2);
+    private static final ItemFacts.Item NAIL = item("NAIL", "METAL", "pcs");
+    private static final ItemFacts.Item WAX = item("WAX", "STUFF", "kg");
+    private static final BasicFacts.Site WORKS = new BasicFacts.Site("W", "Works", BasicFacts.SiteKind.WORKS, null);
+    private static final PartnerFacts.Supplier SMITH = new PartnerFacts.Supplier("SMITH", null, null, null, null, null);
 
-    private static Fact.Item item(String code, String group, String unit) {
-        return new Fact.Item(code, null, group, unit, null, null, null, null, null, null);
+    private static ItemFacts.Item item(String code, String group, String unit) {
+        return new ItemFacts.Item(code, null, group, unit, null, null, null, null, null, null);
     }
 
     private static BigDecimal number(String text) {
@@ -40,15 +46,17 @@ class ScenarioTest {
 
     // ---- demand
 
-    private static Fact.CustomerOrder order(String number, String customer, String item, String quantity, int day) {
-        return new Fact.CustomerOrder(number, "1", customer, item, "W", number(quantity), march(day), null, null);
+    private static OrderFacts.CustomerOrder order(
+            String number, String customer, String item, String quantity, int day) {
+        return new OrderFacts.CustomerOrder(number, "1", customer, item, "W", number(quantity), march(day), null, null);
     }
 
     private static List<String> quantities(List<FactEdit<?>> edits) {
         return edits.stream()
-                .map(edit -> edit.after() instanceof Fact.CustomerOrder order
+                .map(edit -> edit.after() instanceof OrderFacts.CustomerOrder order
                         ? order.number() + " " + order.quantity()
-                        : ((Fact.Forecast) edit.after()).fromDate() + " " + ((Fact.Forecast) edit.after()).quantity())
+                        : ((ForecastFacts.Forecast) edit.after()).fromDate() + " "
+                                + ((ForecastFacts.Forecast) edit.after()).quantity())
                 .toList();
     }
 
@@ -84,31 +92,31 @@ class ScenarioTest {
         FewFacts company = FewFacts.of(
                 PCS,
                 NAIL,
-                new Fact.Forecast("BASE", "NAIL", "W", march(2), PeriodUnit.WEEK, number("40")),
-                new Fact.Forecast("OTHER", "NAIL", "W", march(2), PeriodUnit.WEEK, number("40")));
+                new ForecastFacts.Forecast("BASE", "NAIL", "W", march(2), PeriodUnit.WEEK, number("40")),
+                new ForecastFacts.Forecast("OTHER", "NAIL", "W", march(2), PeriodUnit.WEEK, number("40")));
         Demand all = new Demand(null, null, null, new Span(null, null));
         assertThat(quantities(all.forecasts(company, number("20"), "BASE"))).containsExactly("2026-03-02 48");
     }
 
     // ---- suppliers
 
-    private static Fact.SupplierItem terms(String item, Integer days) {
-        return new Fact.SupplierItem("SMITH", item, BigDecimal.ZERO, null, null, days, null, null, null, null);
+    private static PartnerFacts.SupplierItem terms(String item, Integer days) {
+        return new PartnerFacts.SupplierItem("SMITH", item, BigDecimal.ZERO, null, null, days, null, null, null, null);
     }
 
-    private static Fact.Planning bought(String item) {
-        return new Fact.Planning(item, "W", planned("SMITH", null));
+    private static ItemFacts.Planning bought(String item) {
+        return new ItemFacts.Planning(item, "W", planned("SMITH", null));
     }
 
-    private static Fact.Planned planned(String supplier, Integer days) {
+    private static ItemFacts.Planned planned(String supplier, Integer days) {
         PlannedFact said = new PlannedFact();
         said.supplier = supplier;
         said.leadTimeDays = days;
         return said.planned();
     }
 
-    private static Fact.OpenOrder open(String number, LocalDate due) {
-        return new Fact.OpenOrder(
+    private static OrderFacts.OpenOrder open(String number, LocalDate due) {
+        return new OrderFacts.OpenOrder(
                 number,
                 "1",
                 Source.BUY,
@@ -138,8 +146,8 @@ class ScenarioTest {
 
     private static List<LocalDate> dues(List<FactEdit<?>> edits) {
         return edits.stream()
-                .filter(edit -> edit.after() instanceof Fact.OpenOrder)
-                .map(edit -> ((Fact.OpenOrder) edit.after()).dueDate())
+                .filter(edit -> edit.after() instanceof OrderFacts.OpenOrder)
+                .map(edit -> ((OrderFacts.OpenOrder) edit.after()).dueDate())
                 .toList();
     }
 
@@ -149,10 +157,10 @@ class ScenarioTest {
         FewFacts company = FewFacts.of(SMITH, terms("NAIL", 5), terms("WAX", null), bought("NAIL"), bought("GLUE"));
         List<FactEdit<?>> edits = new Suppliers(company, march(2)).slower("SMITH", 3, item -> 9);
         assertThat(edits)
-                .extracting(edit -> edit.after() instanceof Fact.SupplierItem terms
+                .extracting(edit -> edit.after() instanceof PartnerFacts.SupplierItem terms
                         ? terms.item() + " " + terms.leadTimeDays()
-                        : ((Fact.Planning) edit.after()).item() + " "
-                                + ((Fact.Planning) edit.after()).planned().leadTimeDays())
+                        : ((ItemFacts.Planning) edit.after()).item() + " "
+                                + ((ItemFacts.Planning) edit.after()).planned().leadTimeDays())
                 .containsExactly("NAIL 8", "WAX 12", "GLUE 12");
     }
 
@@ -181,8 +189,8 @@ class ScenarioTest {
         List<FactEdit<?>> edits = new Suppliers(company, march(2)).slowerFor("SMITH", 2, new Span(march(2), march(15)));
         assertThat(dues(edits)).containsExactly(march(6), march(17));
         assertThat(edits)
-                .filteredOn(edit -> edit.after() instanceof Fact.CalendarException)
-                .extracting(edit -> ((Fact.CalendarException) edit.after()).date())
+                .filteredOn(edit -> edit.after() instanceof BasicFacts.CalendarException)
+                .extracting(edit -> ((BasicFacts.CalendarException) edit.after()).date())
                 .containsExactly(march(4), march(11));
     }
 
@@ -200,39 +208,44 @@ class ScenarioTest {
     void whoHasNoCalendarGetsOneOfItsOwn() {
         FewFacts company = FewFacts.of(WORKS);
         FewFacts closed = company.edited(new Closures(company, List.of(march(4)), false).site("W"));
-        assertThat(closed.one(Fact.Site.class, "W").orElseThrow().calendar()).isEqualTo("W");
-        assertThat(closed.one(Fact.CalendarException.class, "W", "2026-03-04"))
+        assertThat(closed.one(BasicFacts.Site.class, "W").orElseThrow().calendar())
+                .isEqualTo("W");
+        assertThat(closed.one(BasicFacts.CalendarException.class, "W", "2026-03-04"))
                 .get()
                 .matches(e -> !e.working());
-        assertThat(closed.one(Fact.Calendar.class, "W").orElseThrow().works(5)).isFalse();
+        assertThat(closed.one(BasicFacts.Calendar.class, "W").orElseThrow().works(5))
+                .isFalse();
     }
 
     @Test
     void whoSharesACalendarLeavesItToTheOthersWithItsOtherExceptions() {
-        Fact.Calendar shared = new Fact.Calendar("C", null, null, null, null, null, true, null);
+        BasicFacts.Calendar shared = new BasicFacts.Calendar("C", null, null, null, null, null, true, null);
         FewFacts company = FewFacts.of(
                 shared,
-                new Fact.CalendarException("C", march(4), true),
-                new Fact.CalendarException("C", march(9), false),
+                new BasicFacts.CalendarException("C", march(4), true),
+                new BasicFacts.CalendarException("C", march(9), false),
                 WORKS.withCalendar("C"),
-                new Fact.Site("D", null, null, "C"),
+                new BasicFacts.Site("D", null, null, "C"),
                 // the code is taken
-                Fact.Calendar.ordinary("W"));
+                BasicFacts.Calendar.ordinary("W"));
         FewFacts closed = company.edited(new Closures(company, List.of(march(4)), false).site("W"));
-        assertThat(closed.one(Fact.Site.class, "W").orElseThrow().calendar()).isEqualTo("W-2");
-        assertThat(closed.one(Fact.Site.class, "D").orElseThrow().calendar()).isEqualTo("C");
-        assertThat(closed.one(Fact.Calendar.class, "W-2").orElseThrow().works(5))
+        assertThat(closed.one(BasicFacts.Site.class, "W").orElseThrow().calendar())
+                .isEqualTo("W-2");
+        assertThat(closed.one(BasicFacts.Site.class, "D").orElseThrow().calendar())
+                .isEqualTo("C");
+        assertThat(closed.one(BasicFacts.Calendar.class, "W-2").orElseThrow().works(5))
                 .isTrue();
-        assertThat(closed.where(Fact.CalendarException.class, "calendar", "W-2"))
+        assertThat(closed.where(BasicFacts.CalendarException.class, "calendar", "W-2"))
                 .containsExactlyInAnyOrder(
-                        new Fact.CalendarException("W-2", march(4), false),
-                        new Fact.CalendarException("W-2", march(9), false));
-        assertThat(closed.where(Fact.CalendarException.class, "calendar", "C")).hasSize(2);
+                        new BasicFacts.CalendarException("W-2", march(4), false),
+                        new BasicFacts.CalendarException("W-2", march(9), false));
+        assertThat(closed.where(BasicFacts.CalendarException.class, "calendar", "C"))
+                .hasSize(2);
     }
 
     @Test
     void whoHasACalendarAloneKeepsIt() {
-        FewFacts company = FewFacts.of(Fact.Calendar.ordinary("C"), WORKS.withCalendar("C"));
+        FewFacts company = FewFacts.of(BasicFacts.Calendar.ordinary("C"), WORKS.withCalendar("C"));
         List<FactEdit<?>> edits = new Closures(company, List.of(march(7)), true).site("W");
         assertThat(edits).hasSize(1);
         Closures then = new Closures(company.edited(edits), Set.of(), false);
@@ -245,22 +258,22 @@ class ScenarioTest {
     @Test
     void aBillOfMaterialsGetsALineBehindTheLast() {
         FewFacts company = FewFacts.of(
-                new Fact.BomLine("CHAIR", "10", "SEAT", BigDecimal.ONE),
-                new Fact.BomLine("CHAIR", "35", "LEG", number("4")),
-                new Fact.BomLine("CHAIR", "x", "GLUE", BigDecimal.ONE));
+                new MakingFacts.BomLine("CHAIR", "10", "SEAT", BigDecimal.ONE),
+                new MakingFacts.BomLine("CHAIR", "35", "LEG", number("4")),
+                new MakingFacts.BomLine("CHAIR", "x", "GLUE", BigDecimal.ONE));
         BillChange bill = new BillChange(company, "CHAIR");
         assertThat(bill.with("NAIL", number("8")))
-                .isEqualTo(FactEdit.added(new Fact.BomLine("CHAIR", "45", "NAIL", number("8"))));
+                .isEqualTo(FactEdit.added(new MakingFacts.BomLine("CHAIR", "45", "NAIL", number("8"))));
         assertThat(bill.quantity("35", number("3")).after())
-                .isEqualTo(new Fact.BomLine("CHAIR", "35", "LEG", number("3")));
+                .isEqualTo(new MakingFacts.BomLine("CHAIR", "35", "LEG", number("3")));
         assertThat(bill.without("10").after()).isNull();
         assertThatThrownBy(() -> bill.without("11")).hasMessage("The bill of materials of CHAIR has no line 11");
     }
 
     // ---- stock
 
-    private static Fact.Stock lot(String lot, String quantity, LocalDate expiry) {
-        return new Fact.Stock("WAX", "W", lot, null, number(quantity), expiry, null, null, null, null);
+    private static StockFacts.Stock lot(String lot, String quantity, LocalDate expiry) {
+        return new StockFacts.Stock("WAX", "W", lot, null, number(quantity), expiry, null, null, null, null);
     }
 
     @Test

@@ -9,7 +9,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 
 /** Whatever is written in postings, sense or nonsense, is carried out or refused, and never leaves the books wrong. */
@@ -21,11 +21,11 @@ class AnyPostingTest {
 
     private static Stockroom room(Costing costing) {
         Stockroom room = new Stockroom()
-                .item("A", costing, "2", Fact.Tracking.NONE, 2)
-                .item("L", costing, "3", Fact.Tracking.LOT, 0)
-                .item("M", costing, "11", Fact.Tracking.SERIAL, 0)
+                .item("A", costing, "2", ItemFacts.Tracking.NONE, 2)
+                .item("L", costing, "3", ItemFacts.Tracking.LOT, 0)
+                .item("M", costing, "11", ItemFacts.Tracking.SERIAL, 0)
                 .item("P", costing, "7")
-                .item("Q", costing, "5", Fact.Tracking.LOT, 0)
+                .item("Q", costing, "5", ItemFacts.Tracking.LOT, 0)
                 .kit(
                         "K",
                         new Masterdata.KitPart("L", new Ratio(3, 2), false),

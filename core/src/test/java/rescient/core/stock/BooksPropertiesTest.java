@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 
 /** What holds whatever is posted: of random postings on a small company, by each way to value stock. */
@@ -21,7 +21,7 @@ class BooksPropertiesTest {
     private static Stockroom room(Costing costing) {
         Stockroom room = new Stockroom()
                 .item("A", costing, "2")
-                .item("L", costing, "3", Fact.Tracking.LOT, 0)
+                .item("L", costing, "3", ItemFacts.Tracking.LOT, 0)
                 .item("P", costing, "7");
         room.order(Source.BUY, "10", "A", "500", "1.37");
         room.order(Source.BUY, "11", "L", "500", "2.11");

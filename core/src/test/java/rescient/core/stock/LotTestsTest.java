@@ -6,12 +6,12 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 
 /** When a lot does not pass, and what is set aside for it. */
 class LotTestsTest {
-    private static Fact.LotTest test(String lot, String value, String lower, String upper) {
-        return new Fact.LotTest(
+    private static StockFacts.LotTest test(String lot, String value, String lower, String upper) {
+        return new StockFacts.LotTest(
                 "HONEY", lot, null, "moisture", number(value), "%", number(lower), number(upper), LocalDate.EPOCH);
     }
 
@@ -19,8 +19,8 @@ class LotTestsTest {
         return text == null ? null : new BigDecimal(text);
     }
 
-    private static Fact.Stock bin(String site, String lot, int quantity, boolean quarantined) {
-        return new Fact.Stock(
+    private static StockFacts.Stock bin(String site, String lot, int quantity, boolean quarantined) {
+        return new StockFacts.Stock(
                 "HONEY", site, lot, null, BigDecimal.valueOf(quantity), null, quarantined, null, null, null);
     }
 
@@ -38,7 +38,7 @@ class LotTestsTest {
 
     @Test
     void onlyItsOwnLotFails() {
-        List<Fact.LotTest> tests = List.of(test("A", "19", null, "18"), test("B", "17", null, "18"));
+        List<StockFacts.LotTest> tests = List.of(test("A", "19", null, "18"), test("B", "17", null, "18"));
         assertThat(LotTests.failed(tests, "A", null)).hasSize(1);
         assertThat(LotTests.failed(tests, "A", "")).hasSize(1);
         assertThat(LotTests.failed(tests, "B", null)).isEmpty();
@@ -48,7 +48,7 @@ class LotTestsTest {
     /** At every site; what is set aside already, and other lots, stay. */
     @Test
     void allThatIsFreeOfItIsSetAside() {
-        List<Fact.Stock> stock = List.of(
+        List<StockFacts.Stock> stock = List.of(
                 bin("N", "A", 5, false), bin("S", "A", 7, false), bin("N", "A", 2, true), bin("N", "B", 9, false));
         assertThat(LotTests.toSetAside(stock, "A", null))
                 .extracting(bin -> bin.site() + bin.quantity())

@@ -141,7 +141,7 @@ class ProductionTest {
     /** Two kits of 2 B and a kit of H and 0.3 kg G: the chosen first, then by component. */
     @Test
     void aKitGoesAsItsParts() {
-        room.item("G", Costing.AVERAGE, "10", rescient.core.company.Fact.Tracking.NONE, 3)
+        room.item("G", Costing.AVERAGE, "10", rescient.core.company.ItemFacts.Tracking.NONE, 3)
                 .lies("G", "", "1", "10")
                 .kit(
                         "INNER",

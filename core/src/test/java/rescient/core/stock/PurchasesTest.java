@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 
 /** Goods come from suppliers and go back to them. */
@@ -89,7 +89,7 @@ class PurchasesTest {
 
     @Test
     void lotsAreNamedAndKeepTheirExpiry() {
-        room.item("A", Costing.AVERAGE, "1", Fact.Tracking.LOT, 0);
+        room.item("A", Costing.AVERAGE, "1", ItemFacts.Tracking.LOT, 0);
         room.order(Source.BUY, "10", "A", "9", "1");
         assertThat(room.post("receive k1 number=10 quantity=3")).containsExactly("k1 tracking A");
         assertThat(room.post("receive k2 number=10 quantity=3 lot=L expiry=2026-06-01"))

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 
 /** What stock is worth where no posting says it. */
 class StockValueTest {
@@ -12,8 +12,8 @@ class StockValueTest {
         return new BigDecimal(text);
     }
 
-    private static Fact.Item item(String cost, Fact.Costing costing) {
-        return new Fact.Item(
+    private static ItemFacts.Item item(String cost, ItemFacts.Costing costing) {
+        return new ItemFacts.Item(
                 "A", null, null, "pcs", null, null, cost == null ? null : number(cost), null, costing, null);
     }
 
@@ -23,9 +23,9 @@ class StockValueTest {
         assertThat(StockValue.of(item("0.335", null), null, number("3"), 2)).isEqualTo("1.01");
         assertThat(StockValue.of(item("0.335", null), number("9.00"), number("3"), 2))
                 .isEqualTo("9.00");
-        assertThat(StockValue.of(item("0.335", Fact.Costing.FIFO), number("9.00"), number("3"), 2))
+        assertThat(StockValue.of(item("0.335", ItemFacts.Costing.FIFO), number("9.00"), number("3"), 2))
                 .isEqualTo("9.00");
-        assertThat(StockValue.of(item("0.335", Fact.Costing.STANDARD), number("9.00"), number("3"), 2))
+        assertThat(StockValue.of(item("0.335", ItemFacts.Costing.STANDARD), number("9.00"), number("3"), 2))
                 .isEqualTo("1.01");
         assertThat(StockValue.of(item(null, null), null, number("3"), 2)).isNull();
     }

@@ -11,7 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 import rescient.core.stock.Movement.Bin;
 
@@ -32,10 +32,10 @@ final class Stockroom implements Masterdata {
     }
 
     Stockroom item(String code, Costing costing, String standard) {
-        return item(code, costing, standard, Fact.Tracking.NONE, 0);
+        return item(code, costing, standard, ItemFacts.Tracking.NONE, 0);
     }
 
-    Stockroom item(String code, Costing costing, String standard, Fact.Tracking tracking, int decimals) {
+    Stockroom item(String code, Costing costing, String standard, ItemFacts.Tracking tracking, int decimals) {
         items.put(
                 code,
                 new StockItem(code, decimals == 0 ? "pc" : "kg", decimals, false, tracking, costing, d(standard)));
@@ -43,7 +43,7 @@ final class Stockroom implements Masterdata {
     }
 
     Stockroom kit(String code, KitPart... parts) {
-        items.put(code, new StockItem(code, "pc", 0, true, Fact.Tracking.NONE, Costing.AVERAGE, BigDecimal.ZERO));
+        items.put(code, new StockItem(code, "pc", 0, true, ItemFacts.Tracking.NONE, Costing.AVERAGE, BigDecimal.ZERO));
         kits.put(code, List.of(parts));
         return this;
     }
@@ -103,7 +103,7 @@ final class Stockroom implements Masterdata {
     }
 
     static void part(SupplyLine line, String component, String planned, boolean perOrder, boolean backflush) {
-        line.begins(new SupplyLine.Part(
+        line.begins(new OrderPart(
                 component, null, perOrder, backflush, d(planned), BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ZERO));
     }
 

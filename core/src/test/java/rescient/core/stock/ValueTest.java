@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 
 /** What stock is worth by the four ways to value it, and when it is counted, tied up or taken back. */
@@ -40,7 +40,7 @@ class ValueTest {
     /** Each lot has its own value, whatever came first. */
     @Test
     void eachLotHasItsOwnValue() {
-        room.item("A", Costing.SPECIFIC, "0", Fact.Tracking.LOT, 0);
+        room.item("A", Costing.SPECIFIC, "0", ItemFacts.Tracking.LOT, 0);
         room.post(
                 adjust("k1", "A", "2", " lot=X price=5"),
                 adjust("k2", "A", "2", " lot=Y price=1"),
@@ -106,7 +106,7 @@ class ValueTest {
     /** The earlier expiry goes first, without one last; on its day a lot serves no more. */
     @Test
     void whatExpiresFirstGoesFirst() {
-        room.item("A", Costing.AVERAGE, "1", Fact.Tracking.LOT, 0);
+        room.item("A", Costing.AVERAGE, "1", ItemFacts.Tracking.LOT, 0);
         room.lies("A", "W", "NEVER", "5", "5", null);
         room.lies("A", "W", "JUNE", "2", "2", LocalDate.of(2026, 6, 1));
         room.lies("A", "W", "TODAY", "9", "9", Stockroom.TODAY);
@@ -121,7 +121,7 @@ class ValueTest {
 
     @Test
     void aSerialNumberLiesInOnePlace() {
-        room.item("M", Costing.SPECIFIC, "10", Fact.Tracking.SERIAL, 0);
+        room.item("M", Costing.SPECIFIC, "10", ItemFacts.Tracking.SERIAL, 0);
         room.customer("C1", "M", "3");
         assertThat(room.post(adjust("k1", "M", "1", " serial=S1"))).isEmpty();
         assertThat(room.post(adjust("k2", "M", "1", " serial=S1"))).containsExactly("k2 serial_twice M");

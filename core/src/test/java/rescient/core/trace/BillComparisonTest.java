@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 
 class BillComparisonTest {
-    private static Fact.BomLine line(String parent, String line, String component, String quantity) {
-        return new Fact.BomLine(parent, line, component, new BigDecimal(quantity));
+    private static MakingFacts.BomLine line(String parent, String line, String component, String quantity) {
+        return new MakingFacts.BomLine(parent, line, component, new BigDecimal(quantity));
     }
 
     @Test

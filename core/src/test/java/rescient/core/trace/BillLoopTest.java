@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 
 class BillLoopTest {
-    private static Fact.BomLine line(String parent, String component) {
-        return new Fact.BomLine(parent, component, component, BigDecimal.ONE);
+    private static MakingFacts.BomLine line(String parent, String component) {
+        return new MakingFacts.BomLine(parent, component, component, BigDecimal.ONE);
     }
 
     private static final FewFacts TABLE =

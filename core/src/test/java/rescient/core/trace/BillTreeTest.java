@@ -6,11 +6,11 @@ import java.math.BigDecimal;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 
 class BillTreeTest {
-    private static Fact.BomLine line(String parent, String line, String component) {
-        return new Fact.BomLine(parent, line, component, BigDecimal.ONE);
+    private static MakingFacts.BomLine line(String parent, String line, String component) {
+        return new MakingFacts.BomLine(parent, line, component, BigDecimal.ONE);
     }
 
     private static List<String> shown(List<BillTree.Line> lines) {
@@ -51,6 +51,6 @@ class BillTreeTest {
     void whereItIsUsedIsSortedByParent() {
         BillTree bills = new BillTree(
                 FewFacts.of(line("TABLE", "1", "NAIL"), line("CHAIR", "2", "NAIL"), line("CHAIR", "1", "SEAT")));
-        assertThat(bills.usedIn("NAIL")).extracting(Fact.BomLine::parent).containsExactly("CHAIR", "TABLE");
+        assertThat(bills.usedIn("NAIL")).extracting(MakingFacts.BomLine::parent).containsExactly("CHAIR", "TABLE");
     }
 }

@@ -10,33 +10,37 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
 import rescient.core.base.Quantity;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Units;
 
 /** A stool of one seat and three legs; a leg of half a metre of rod; a seat of 0.2 board and, for each order, one template. */
 class BuildableTest {
     private static final int TODAY = (int) LocalDate.of(2026, 3, 2).toEpochDay();
-    private static final List<Fact.Unit> UNITS = List.of(new Fact.Unit("pcs", null, 0), new Fact.Unit("m", null, 3));
+    private static final List<BasicFacts.Unit> UNITS =
+            List.of(new BasicFacts.Unit("pcs", null, 0), new BasicFacts.Unit("m", null, 3));
 
     private final List<Fact> facts = new ArrayList<>();
 
     private void item(String code, String unit, ItemKind kind, Source source) {
-        facts.add(new Fact.Item(code, null, null, unit, kind, null, null, null, null, null));
+        facts.add(new ItemFacts.Item(code, null, null, unit, kind, null, null, null, null, null));
         if (source != null) {
-            facts.add(new Fact.Planning(code, "W", planned(source, null)));
+            facts.add(new ItemFacts.Planning(code, "W", planned(source, null)));
         }
     }
 
-    private static Fact.Planned planned(Source source, BigDecimal yield) {
-        return new Fact.Planned(
+    private static ItemFacts.Planned planned(Source source, BigDecimal yield) {
+        return new ItemFacts.Planned(
                 source, null, null, null, null, null, null, null, null, null, null, null, null, yield, null, null, null,
                 null, null, null, null, null, null);
     }
 
     private void line(String parent, String component, String quantity) {
-        facts.add(new Fact.BomLine(parent, component, component, new BigDecimal(quantity)));
+        facts.add(new MakingFacts.BomLine(parent, component, component, new BigDecimal(quantity)));
     }
 
     private void stools() {
@@ -90,8 +94,8 @@ class BuildableTest {
     @Test
     void theYieldOfWhatIsMadeCounts() {
         stools();
-        facts.removeIf(fact -> fact instanceof Fact.Planning p && p.item().equals("LEG"));
-        facts.add(new Fact.Planning("LEG", "W", planned(Source.MAKE, new BigDecimal("0.5"))));
+        facts.removeIf(fact -> fact instanceof ItemFacts.Planning p && p.item().equals("LEG"));
+        facts.add(new ItemFacts.Planning("LEG", "W", planned(Source.MAKE, new BigDecimal("0.5"))));
         assertThat(of(Map.of("SEAT", "9", "ROD", "8")).throughAllLevels("STOOL").quantity())
                 .isEqualTo(pieces(2));
     }
@@ -114,8 +118,8 @@ class BuildableTest {
         item("SHEET", "pcs", ItemKind.STOCKED, Source.BUY);
         item("TEMPLATE", "pcs", ItemKind.STOCKED, Source.BUY);
         line("SIGN", "SHEET", "2");
-        facts.add(new Fact.BomLine(
-                "SIGN", "9", "TEMPLATE", BigDecimal.ONE, null, Fact.Per.ORDER, null, null, null, null));
+        facts.add(new MakingFacts.BomLine(
+                "SIGN", "9", "TEMPLATE", BigDecimal.ONE, null, MakingFacts.Per.ORDER, null, null, null, null));
         assertThat(of(Map.of("SHEET", "7", "TEMPLATE", "1"))
                         .fromComponents("SIGN")
                         .quantity())
@@ -129,9 +133,9 @@ class BuildableTest {
         item("SIGN", "pcs", ItemKind.STOCKED, Source.MAKE);
         item("SHEET", "m", ItemKind.STOCKED, Source.BUY);
         item("OLD", "pcs", ItemKind.STOCKED, Source.BUY);
-        facts.add(new Fact.BomLine(
+        facts.add(new MakingFacts.BomLine(
                 "SIGN", "1", "SHEET", BigDecimal.ONE, null, null, new BigDecimal("0.05"), null, null, null));
-        facts.add(new Fact.BomLine(
+        facts.add(new MakingFacts.BomLine(
                 "SIGN", "2", "OLD", BigDecimal.ONE, null, null, null, null, LocalDate.of(2026, 3, 1), null));
         assertThat(of(Map.of("SHEET", "2.1")).fromComponents("SIGN").quantity()).isEqualTo(pieces(2));
         assertThat(of(Map.of("SHEET", "2.099")).fromComponents("SIGN").quantity())

@@ -8,20 +8,23 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rescient.core.FewFacts;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.Units;
 
 class MaterialCostTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 2);
-    private static final Units UNITS = new Units(List.of(new Fact.Unit("pcs", null, 0)), List.of());
+    private static final Units UNITS = new Units(List.of(new BasicFacts.Unit("pcs", null, 0)), List.of());
 
-    private static Fact.Item item(String code, String cost) {
-        return new Fact.Item(
+    private static ItemFacts.Item item(String code, String cost) {
+        return new ItemFacts.Item(
                 code, null, null, "pcs", null, null, cost == null ? null : new BigDecimal(cost), null, null, null);
     }
 
-    private static Fact.BomLine line(String parent, String component, String quantity, LocalDate to) {
-        return new Fact.BomLine(
+    private static MakingFacts.BomLine line(String parent, String component, String quantity, LocalDate to) {
+        return new MakingFacts.BomLine(
                 parent, component, component, new BigDecimal(quantity), null, null, null, null, to, null);
     }
 

@@ -7,8 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.company.UnfitException;
 import rescient.core.forecast.Buckets;
@@ -34,7 +36,7 @@ record AdjustForecast(
         @Nullable LocalDate from,
         @Nullable PeriodUnit bucket,
         @Nullable @Size(max = LONGEST) String change,
-        @Nullable Fact.AdjustmentKind event,
+        @Nullable ForecastFacts.AdjustmentKind event,
         @Nullable @Size(max = LONGEST_NOTE) String reason)
         implements PlanCommand {
     private static final Pattern CHANGE = Pattern.compile("([+\u2212-]?)\\s*(\\d{1,13}(?:[.,]\\d{1,6})?)\\s*(%?)");
@@ -42,8 +44,8 @@ record AdjustForecast(
     @Override
     public void propose(Proposing desk) {
         Facts facts = desk.version().directory().facts();
-        facts.known(Fact.Item.class, item, "item");
-        facts.known(Fact.Site.class, site, "site");
+        facts.known(ItemFacts.Item.class, item, "item");
+        facts.known(BasicFacts.Site.class, site, "site");
         Buckets buckets = new Buckets(bucket == null ? PeriodUnit.MONTH : bucket);
         if (from == null) {
             throw new UnfitException("Say which bucket is to be otherwise", "from");
@@ -52,12 +54,13 @@ record AdjustForecast(
         if (start.isBefore(buckets.start(desk.version().today()))) {
             throw new UnfitException("That bucket has been; correct the history instead", "from");
         }
-        Fact.ForecastAdjustment before = facts.where(Fact.ForecastAdjustment.class, "item", item).stream()
-                .filter(row -> row.site().equals(site) && row.bucket() == buckets.unit())
-                .filter(row -> buckets.start(row.fromDate()).equals(start))
-                .findFirst()
-                .orElse(null);
-        Fact.ForecastAdjustment after = after(before == null ? start : before.fromDate(), buckets);
+        ForecastFacts.ForecastAdjustment before =
+                facts.where(ForecastFacts.ForecastAdjustment.class, "item", item).stream()
+                        .filter(row -> row.site().equals(site) && row.bucket() == buckets.unit())
+                        .filter(row -> buckets.start(row.fromDate()).equals(start))
+                        .findFirst()
+                        .orElse(null);
+        ForecastFacts.ForecastAdjustment after = after(before == null ? start : before.fromDate(), buckets);
         if (before == null && after == null) {
             throw new UnfitException("Say what is to be changed: +20, -5 or +10 %", "change");
         }
@@ -79,7 +82,7 @@ record AdjustForecast(
                                         : ""));
     }
 
-    private Fact.ForecastAdjustment after(LocalDate day, Buckets buckets) {
+    private ForecastFacts.ForecastAdjustment after(LocalDate day, Buckets buckets) {
         if (change == null || change.isBlank()) {
             return null;
         }
@@ -90,7 +93,7 @@ record AdjustForecast(
         BigDecimal number = new BigDecimal(said.group(2).replace(',', '.'));
         BigDecimal signed = said.group(1).isEmpty() || said.group(1).equals("+") ? number : number.negate();
         boolean percent = !said.group(3).isEmpty();
-        return new Fact.ForecastAdjustment(
+        return new ForecastFacts.ForecastAdjustment(
                 item,
                 site,
                 day,

@@ -7,7 +7,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
 import rescient.core.order.Approval;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
@@ -52,14 +52,14 @@ record AdvanceInvoices(
 
     private void advance(Proposing desk, Name name) {
         Facts facts = desk.version().directory().facts();
-        List<Fact.Invoice> there = InvoiceCheck.invoice(facts, name.supplier(), name.number());
+        List<InvoiceFacts.Invoice> there = InvoiceCheck.invoice(facts, name.supplier(), name.number());
         List<String> refusals = desk.proposal().refusals;
         if (there.isEmpty()) {
             refusals.add("There is no invoice " + name.number() + " of " + name.supplier() + ".");
             return;
         }
-        Fact.Invoice invoice = there.get(0);
-        if (invoice.state() != Fact.InvoiceState.AWAITING_APPROVAL) {
+        InvoiceFacts.Invoice invoice = there.get(0);
+        if (invoice.state() != InvoiceFacts.InvoiceState.AWAITING_APPROVAL) {
             refusals.add("Invoice " + name.number() + " waits for nobody's approval.");
             return;
         }
@@ -73,19 +73,20 @@ record AdvanceInvoices(
         }
         if (step == Step.REJECT) {
             Approvals.forget(desk, kept, given);
-            become(desk, invoice, Fact.InvoiceState.REJECTED, reason.strip());
+            become(desk, invoice, InvoiceFacts.InvoiceState.REJECTED, reason.strip());
             return;
         }
         given.removeIf(one -> one.role().equals(next));
         given.add(new Approval.Given(next, desk.author().name(), value));
         Approvals.give(desk, kept, next, value);
         if (InvoiceCheck.asks(facts, value, given) == null) {
-            become(desk, invoice, Fact.InvoiceState.APPROVED, invoice.note());
+            become(desk, invoice, InvoiceFacts.InvoiceState.APPROVED, invoice.note());
         }
     }
 
-    private static void become(Proposing desk, Fact.Invoice invoice, Fact.InvoiceState state, String note) {
-        Codec<Fact.Invoice> codec = Codec.of(Fact.Invoice.class);
+    private static void become(
+            Proposing desk, InvoiceFacts.Invoice invoice, InvoiceFacts.InvoiceState state, String note) {
+        Codec<InvoiceFacts.Invoice> codec = Codec.of(InvoiceFacts.Invoice.class);
         desk.proposal().changes.add(FactChange.of(codec.write(invoice), codec.write(invoice.become(state, note))));
     }
 

@@ -17,8 +17,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderChange;
 import rescient.core.order.CustomerOrderEntry;
@@ -59,7 +59,7 @@ record AmendCustomerOrders(
         @Nullable @Size(max = LONGEST) String site,
         @Nullable @Min(1) @Max(1_000_000) Integer priority,
         @Nullable @Pattern(regexp = "open|cancelled") String state,
-        @Nullable Fact.LineSupply supply,
+        @Nullable OrderFacts.LineSupply supply,
         @Nullable @Size(max = LONGEST) String supplier,
         @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> kitParts,
         @Nullable @Size(max = LONGEST_NOTE) String note)
@@ -67,10 +67,10 @@ record AmendCustomerOrders(
     /** So many at most together. */
     static final int MOST_LINES = 2000;
 
-    private static final Map<Fact.LineSupply, String> HOW = Map.of(
-            Fact.LineSupply.STOCK, "from stock",
-            Fact.LineSupply.OWN, "bought for it alone",
-            Fact.LineSupply.DIRECT, "straight from the supplier");
+    private static final Map<OrderFacts.LineSupply, String> HOW = Map.of(
+            OrderFacts.LineSupply.STOCK, "from stock",
+            OrderFacts.LineSupply.OWN, "bought for it alone",
+            OrderFacts.LineSupply.DIRECT, "straight from the supplier");
 
     @Override
     public void propose(Proposing desk) {
@@ -89,15 +89,15 @@ record AmendCustomerOrders(
                 stripped(item),
                 stripped(site),
                 priority,
-                state == null ? null : Fact.OrderState.valueOf(state.toUpperCase(Locale.ROOT)),
+                state == null ? null : OrderFacts.OrderState.valueOf(state.toUpperCase(Locale.ROOT)),
                 supply,
                 stripped(supplier));
-        List<Fact.CustomerOrder> chosen = new ArrayList<>();
+        List<OrderFacts.CustomerOrder> chosen = new ArrayList<>();
         List<FactChange> rows = new ArrayList<>();
         for (String key :
                 orders == null ? List.<String>of() : orders.stream().distinct().toList()) {
-            Optional<Fact.CustomerOrder> line = OrderKey.isLine(key)
-                    ? facts.one(Fact.CustomerOrder.class, OrderKey.number(key), OrderKey.line(key))
+            Optional<OrderFacts.CustomerOrder> line = OrderKey.isLine(key)
+                    ? facts.one(OrderFacts.CustomerOrder.class, OrderKey.number(key), OrderKey.line(key))
                     : Optional.empty();
             if (line.isEmpty()) {
                 proposal.gone.add(key);
@@ -105,11 +105,11 @@ record AmendCustomerOrders(
             }
             chosen.add(line.get());
             proposal.point(line.get().item(), line.get().site());
-            if (line.get().state() == Fact.OrderState.DONE) {
+            if (line.get().state() == OrderFacts.OrderState.DONE) {
                 proposal.refusals.add(named(line.get()) + " is done; nothing of it can be changed any more.");
                 continue;
             }
-            Fact.CustomerOrder next = change.of(line.get(), facts);
+            OrderFacts.CustomerOrder next = change.of(line.get(), facts);
             if (!next.equals(line.get())) {
                 rows.add(FactChange.of(new FactEdit<>(line.get(), next)));
                 proposal.point(next.item(), next.site());
@@ -121,7 +121,7 @@ record AmendCustomerOrders(
     }
 
     /** Part by part; another item has no parts of the line's own, if none are said. */
-    private List<FactChange> partsInstead(Facts facts, Fact.CustomerOrder line) {
+    private List<FactChange> partsInstead(Facts facts, OrderFacts.CustomerOrder line) {
         Map<String, Row> before = new LinkedHashMap<>();
         facts.parts(line.number(), line.line()).forEach(row -> before.put(row.text("component"), row));
         boolean other = item != null && !item.isBlank() && !before.isEmpty();
@@ -132,7 +132,7 @@ record AmendCustomerOrders(
         if (kitParts != null && !kitParts.isEmpty()) {
             new CustomerOrderEntry(facts)
                     .parts(line.number(), line.line(), line.item(), EnteredPart.parts(kitParts)).stream()
-                            .map(Codec.of(Fact.CustomerOrderPart.class)::write)
+                            .map(Codec.of(OrderFacts.CustomerOrderPart.class)::write)
                             .map(after -> FactChange.of(before.remove(after.text("component")), after))
                             .filter(change -> change.before().isEmpty()
                                     || !change.before().get(0).sameAs(change.any()))
@@ -150,11 +150,11 @@ record AmendCustomerOrders(
         return text == null || text.isBlank() ? null : text.strip();
     }
 
-    private static String named(Fact.CustomerOrder line) {
+    private static String named(OrderFacts.CustomerOrder line) {
         return line.number() + " line " + line.line();
     }
 
-    private String sentence(List<Fact.CustomerOrder> chosen) {
+    private String sentence(List<OrderFacts.CustomerOrder> chosen) {
         String what = chosen.size() == 1 ? named(chosen.get(0)) : chosen.size() + " lines of customer orders";
         if ("cancelled".equals(state)) {
             return "Cancelled " + what;

@@ -5,7 +5,8 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.OrderFacts;
 import rescient.core.prices.CustomerCharge;
 import rescient.dataset.Facts;
 import rescient.server.planning.Directory;
@@ -23,19 +24,19 @@ public final class CustomerCharges {
      */
     public static List<CustomerCharge> of(Directory directory, DeskRows desk, @Nullable Collection<String> numbers) {
         Facts facts = directory.facts();
-        Map<String, List<Fact.CustomerOrder>> orders = new HashMap<>();
+        Map<String, List<OrderFacts.CustomerOrder>> orders = new HashMap<>();
         List<CustomerCharge> charges = new ArrayList<>();
         for (DeskRows.Shipped shipped : desk.shipped(numbers)) {
             orders
                     .computeIfAbsent(
-                            shipped.number(), number -> facts.where(Fact.CustomerOrder.class, "number", number))
+                            shipped.number(), number -> facts.where(OrderFacts.CustomerOrder.class, "number", number))
                     .stream()
                     .filter(line -> line.line().equals(shipped.line()) && line.customer() != null)
                     .map(line -> CustomerCharge.of(
                             line,
                             directory.item(line.item()),
                             shipped.quantity(),
-                            facts.where(Fact.InvoiceLine.class, "order_number", line.number())))
+                            facts.where(InvoiceFacts.InvoiceLine.class, "order_number", line.number())))
                     .filter(charge -> charge.left().signum() != 0)
                     .forEach(charges::add);
         }

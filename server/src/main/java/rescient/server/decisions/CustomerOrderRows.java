@@ -3,7 +3,7 @@ package rescient.server.decisions;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
 import rescient.dataset.Codec;
@@ -23,12 +23,12 @@ public final class CustomerOrderRows {
      */
     public static List<FactChange> of(Facts facts, CustomerOrderEntry.Head head, List<CustomerOrderEntry.Line> lines) {
         CustomerOrderEntry entry = new CustomerOrderEntry(facts);
-        List<Fact.CustomerOrder> order = entry.order(head, lines);
+        List<OrderFacts.CustomerOrder> order = entry.order(head, lines);
         List<FactChange> rows = new ArrayList<>();
         for (int i = 0; i < order.size(); i++) {
             List<FactChange> ofLine = new ArrayList<>();
             ofLine.add(added(order.get(i)));
-            Fact.CustomerOrder line = order.get(i);
+            OrderFacts.CustomerOrder line = order.get(i);
             entry.parts(line.number(), line.line(), line.item(), lines.get(i).parts())
                     .forEach(part -> ofLine.add(added(part)));
             try {
@@ -58,11 +58,11 @@ public final class CustomerOrderRows {
         return quantity;
     }
 
-    private static FactChange added(Fact.CustomerOrder line) {
-        return FactChange.of(null, Codec.of(Fact.CustomerOrder.class).write(line));
+    private static FactChange added(OrderFacts.CustomerOrder line) {
+        return FactChange.of(null, Codec.of(OrderFacts.CustomerOrder.class).write(line));
     }
 
-    private static FactChange added(Fact.CustomerOrderPart part) {
-        return FactChange.of(null, Codec.of(Fact.CustomerOrderPart.class).write(part));
+    private static FactChange added(OrderFacts.CustomerOrderPart part) {
+        return FactChange.of(null, Codec.of(OrderFacts.CustomerOrderPart.class).write(part));
     }
 }

@@ -5,7 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
@@ -42,7 +42,7 @@ record EnterCustomerOrder(
     /** Of one order that is entered at a time. */
     static final int MOST_LINES = 500;
 
-    private static final Codec<Fact.CustomerOrder> ORDERS = Codec.of(Fact.CustomerOrder.class);
+    private static final Codec<OrderFacts.CustomerOrder> ORDERS = Codec.of(OrderFacts.CustomerOrder.class);
 
     @Override
     public void propose(Proposing desk) {
@@ -63,7 +63,7 @@ record EnterCustomerOrder(
                 throw new UnfitException("A customer order cannot be wanted in the past", "lines." + i + ".wanted");
             }
         }
-        List<Fact.CustomerOrder> order = rows.stream()
+        List<OrderFacts.CustomerOrder> order = rows.stream()
                 .filter(row -> row.table() == ORDERS.table())
                 .map(row -> ORDERS.read(row.after().get(0)))
                 .toList();
@@ -73,7 +73,7 @@ record EnterCustomerOrder(
             hold(desk, entered, order);
             bring(desk, entered, order);
         }
-        for (Fact.CustomerOrder line : order) {
+        for (OrderFacts.CustomerOrder line : order) {
             proposal.entered.add(OrderKey.ofLine(line.number(), line.line()));
             proposal.point(line.item(), line.site());
             Remarks.usualOfCustomers(desk.version(), line.item(), line.site(), Quantity.of(line.quantity()))
@@ -83,15 +83,15 @@ record EnterCustomerOrder(
     }
 
     /** What was promised while it was typed must still be so: somebody else may have been promised it meanwhile. */
-    private static void hold(Proposing desk, List<EnteredLine> entered, List<Fact.CustomerOrder> order) {
+    private static void hold(Proposing desk, List<EnteredLine> entered, List<OrderFacts.CustomerOrder> order) {
         if (entered.stream().allMatch(line -> line.promised() == null)) {
             return;
         }
         Proposal proposal = desk.proposal();
-        Fact.CustomerOrder first = order.get(0);
+        OrderFacts.CustomerOrder first = order.get(0);
         Promising promising = Promising.of(desk.version().plan(), first.number(), Integer.parseInt(first.line()));
         for (int i = 0; i < order.size(); i++) {
-            Fact.CustomerOrder line = order.get(i);
+            OrderFacts.CustomerOrder line = order.get(i);
             Request request = entered.get(i).request(line.quantity(), line.dueDate());
             if (entered.get(i).promised() == null) {
                 promising = promising.with(request, request.wantedDay(), Asked.watch());
@@ -110,10 +110,10 @@ record EnterCustomerOrder(
     }
 
     /** What a line has brought from another site for itself is a firmed transfer, kept and taken back with the order. */
-    private static void bring(Proposing desk, List<EnteredLine> entered, List<Fact.CustomerOrder> order) {
+    private static void bring(Proposing desk, List<EnteredLine> entered, List<OrderFacts.CustomerOrder> order) {
         for (int i = 0; i < order.size(); i++) {
             String from = entered.get(i).bringing();
-            Fact.CustomerOrder line = order.get(i);
+            OrderFacts.CustomerOrder line = order.get(i);
             if (from == null) {
                 continue;
             }
@@ -134,7 +134,7 @@ record EnterCustomerOrder(
         desk.note(null);
     }
 
-    private static String sentence(Directory directory, Fact.CustomerOrder line, Answer answer) {
+    private static String sentence(Directory directory, OrderFacts.CustomerOrder line, Answer answer) {
         Answer.Taken taken = answer.takenFrom();
         String why = taken != null && taken.number() != null
                 ? ", or " + taken.number() + " would get it later"
@@ -149,14 +149,15 @@ record EnterCustomerOrder(
                 + ".";
     }
 
-    private static String sentence(Directory directory, List<Fact.CustomerOrder> order) {
-        Fact.CustomerOrder first = order.get(0);
+    private static String sentence(Directory directory, List<OrderFacts.CustomerOrder> order) {
+        OrderFacts.CustomerOrder first = order.get(0);
         String whose = first.customer() == null ? "" : " for " + directory.customerName(first.customer());
         String what = order.size() == 1
                 ? Quantity.text(Quantity.of(first.quantity())) + " " + first.item() + whose + ", wanted "
                         + first.agreed().wantedDate()
                 : order.size() + " lines" + whose;
-        return "Entered " + (first.state() == Fact.OrderState.QUOTE ? "the quote " : "") + first.number() + ": " + what;
+        return "Entered " + (first.state() == OrderFacts.OrderState.QUOTE ? "the quote " : "") + first.number() + ": "
+                + what;
     }
 
     @Override

@@ -13,7 +13,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.order.InvoiceMatch;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
@@ -67,9 +68,9 @@ record EnterInvoice(
     /** @param coming what comes in the same act, and may be charged with it */
     void enter(Proposing desk, List<Came> coming) {
         Facts facts = desk.version().directory().facts();
-        Fact.Supplier of = supplier == null
+        PartnerFacts.Supplier of = supplier == null
                 ? null
-                : facts.one(Fact.Supplier.class, supplier).orElse(null);
+                : facts.one(PartnerFacts.Supplier.class, supplier).orElse(null);
         if (of == null) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say whose invoice it is").field("supplier");
         }
@@ -89,19 +90,20 @@ record EnterInvoice(
             proposal.refusals.add("An invoice of " + date + " cannot be here yet.");
         }
         String own = number.strip();
-        List<Fact.Invoice> there = InvoiceCheck.invoice(facts, supplier, own);
-        if (there.stream().anyMatch(one -> one.state() != Fact.InvoiceState.REJECTED)) {
+        List<InvoiceFacts.Invoice> there = InvoiceCheck.invoice(facts, supplier, own);
+        if (there.stream().anyMatch(one -> one.state() != InvoiceFacts.InvoiceState.REJECTED)) {
             proposal.refusals.add(
                     "Invoice " + own + " of " + name + " of " + there.get(0).date() + " is here already.");
             return;
         }
-        List<Fact.InvoiceLine> charged = charged(desk, name, coming);
+        List<InvoiceFacts.InvoiceLine> charged = charged(desk, name, coming);
         if (!proposal.refusals.isEmpty()) {
             return;
         }
-        Fact.InvoiceState state =
-                proposal.remarks.isEmpty() ? Fact.InvoiceState.APPROVED : Fact.InvoiceState.AWAITING_APPROVAL;
-        Fact.Invoice invoice = new Fact.Invoice(
+        InvoiceFacts.InvoiceState state = proposal.remarks.isEmpty()
+                ? InvoiceFacts.InvoiceState.APPROVED
+                : InvoiceFacts.InvoiceState.AWAITING_APPROVAL;
+        InvoiceFacts.Invoice invoice = new InvoiceFacts.Invoice(
                 supplier,
                 null,
                 own,
@@ -112,16 +114,16 @@ record EnterInvoice(
                 note == null || note.isBlank() ? null : note.strip());
         // what was approved of an entry that was taken back is not approved of this one
         Approvals.forget(desk, InvoiceCheck.name(supplier, own), InvoiceCheck.given(facts, desk.desk(), supplier, own));
-        Codec<Fact.Invoice> head = Codec.of(Fact.Invoice.class);
-        Codec<Fact.InvoiceLine> each = Codec.of(Fact.InvoiceLine.class);
+        Codec<InvoiceFacts.Invoice> head = Codec.of(InvoiceFacts.Invoice.class);
+        Codec<InvoiceFacts.InvoiceLine> each = Codec.of(InvoiceFacts.InvoiceLine.class);
         proposal.changes.add(FactChange.of(there.isEmpty() ? null : head.write(there.get(0)), head.write(invoice)));
-        for (Fact.InvoiceLine before : InvoiceCheck.lines(facts, supplier, own)) {
+        for (InvoiceFacts.InvoiceLine before : InvoiceCheck.lines(facts, supplier, own)) {
             if (charged.stream().noneMatch(one -> one.line().equals(before.line()))) {
                 proposal.changes.add(FactChange.of(each.write(before), null));
             }
         }
-        for (Fact.InvoiceLine line : charged) {
-            Fact.InvoiceLine before = InvoiceCheck.lines(facts, supplier, own).stream()
+        for (InvoiceFacts.InvoiceLine line : charged) {
+            InvoiceFacts.InvoiceLine before = InvoiceCheck.lines(facts, supplier, own).stream()
                     .filter(one -> one.line().equals(line.line()))
                     .findFirst()
                     .orElse(null);
@@ -134,10 +136,10 @@ record EnterInvoice(
     }
 
     /** The lines as they are charged; what is otherwise than it should be is told. */
-    private List<Fact.InvoiceLine> charged(Proposing desk, String name, List<Came> coming) {
+    private List<InvoiceFacts.InvoiceLine> charged(Proposing desk, String name, List<Came> coming) {
         InvoiceCheck check = InvoiceCheck.of(desk.version().directory(), desk.desk(), supplier, null)
                 .and(coming);
-        List<Fact.InvoiceLine> charged = new ArrayList<>();
+        List<InvoiceFacts.InvoiceLine> charged = new ArrayList<>();
         for (Charge one : lines) {
             if (one.quantity().signum() == 0) {
                 desk.proposal()
@@ -157,7 +159,7 @@ record EnterInvoice(
                 desk.proposal().remark(check.sentence(line, difference));
             }
             check.charge(one.order(), one.line(), one.quantity());
-            charged.add(new Fact.InvoiceLine(
+            charged.add(new InvoiceFacts.InvoiceLine(
                     supplier,
                     null,
                     number.strip(),

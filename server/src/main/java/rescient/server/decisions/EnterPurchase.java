@@ -16,8 +16,10 @@ import java.util.Map;
 import org.springframework.http.HttpStatus;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.PartnerFacts;
 import rescient.core.prices.BuyingHints;
 import rescient.core.prices.OrderTotal;
 import rescient.core.prices.PriceBreaks;
@@ -65,10 +67,10 @@ record EnterPurchase(
     public void propose(Proposing desk) {
         Directory directory = desk.version().directory();
         Facts facts = directory.facts();
-        if (supplier == null || facts.one(Fact.Supplier.class, supplier).isEmpty()) {
+        if (supplier == null || facts.one(PartnerFacts.Supplier.class, supplier).isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say of whom it is bought").field("supplier");
         }
-        if (site == null || facts.one(Fact.Site.class, site).isEmpty()) {
+        if (site == null || facts.one(BasicFacts.Site.class, site).isEmpty()) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say for which site it is bought").field("site");
         }
         if (lines == null || lines.isEmpty()) {
@@ -111,7 +113,7 @@ record EnterPurchase(
         Directory directory = desk.version().directory();
         Bought bought = lines.get(at);
         String item = bought.item();
-        Fact.Item of = directory.item(item);
+        ItemFacts.Item of = directory.item(item);
         LocalDate day = bought.due() == null ? due : bought.due();
         String why = of == null
                 ? "There is no item " + item
@@ -175,7 +177,7 @@ record EnterPurchase(
         if (!directory.hasTerms(supplier, item)) {
             proposal.remark(directory.supplierName(supplier) + " has not offered " + item + " so far.");
         }
-        Fact.SupplierItem terms = directory.baseTerms(supplier, item);
+        PartnerFacts.SupplierItem terms = directory.baseTerms(supplier, item);
         if (terms != null) {
             BigDecimal least = BuyingHints.toLeast(together, terms.minQuantity());
             BigDecimal full = BuyingHints.toFull(together, terms.multiple());

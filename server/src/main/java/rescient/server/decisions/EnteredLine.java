@@ -14,7 +14,7 @@ import java.time.LocalDate;
 import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.order.CustomerOrderEntry;
 import rescient.core.promise.Request;
 import rescient.server.platform.Nullable;
@@ -46,7 +46,7 @@ public record EnteredLine(
         @Nullable @PositiveOrZero @DecimalMax(PlanCommand.MOST)
         BigDecimal price,
 
-        @Nullable Fact.LineSupply supply,
+        @Nullable OrderFacts.LineSupply supply,
         @Nullable @Size(max = PlanCommand.LONGEST) String supplier,
         @Nullable @Size(max = EnteredPart.MOST) List<@Valid @NotNull EnteredPart> parts,
         @Nullable @Size(max = PlanCommand.LONGEST) String transferFrom) {
@@ -74,11 +74,12 @@ public record EnteredLine(
     }
 
     private CustomerOrderLine.BoughtForLine bought() {
-        boolean fromStock = supply == null || supply == Fact.LineSupply.STOCK;
+        boolean fromStock = supply == null || supply == OrderFacts.LineSupply.STOCK;
         return fromStock
                 ? null
                 : new CustomerOrderLine.BoughtForLine(
-                        supplier == null || supplier.isBlank() ? null : supplier, supply == Fact.LineSupply.DIRECT);
+                        supplier == null || supplier.isBlank() ? null : supplier,
+                        supply == OrderFacts.LineSupply.DIRECT);
     }
 
     /**

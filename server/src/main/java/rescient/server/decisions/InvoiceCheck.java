@@ -9,7 +9,7 @@ import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
 import rescient.core.order.Approval;
 import rescient.core.order.InvoiceMatch;
 import rescient.dataset.DeskTables;
@@ -62,13 +62,13 @@ public final class InvoiceCheck {
         for (Row row : desk.received(supplier)) {
             check.received.put(OrderKey.ofLine(row.text("number"), row.text("line")), row);
         }
-        Predicate<Fact.Invoice> counts = invoice -> supplier.equals(invoice.supplier())
-                && invoice.state() != Fact.InvoiceState.REJECTED
+        Predicate<InvoiceFacts.Invoice> counts = invoice -> supplier.equals(invoice.supplier())
+                && invoice.state() != InvoiceFacts.InvoiceState.REJECTED
                 && !invoice.number().equals(but);
         check.received.values().stream()
                 .map(row -> row.text("number"))
                 .distinct()
-                .flatMap(order -> check.facts.where(Fact.InvoiceLine.class, "order_number", order).stream())
+                .flatMap(order -> check.facts.where(InvoiceFacts.InvoiceLine.class, "order_number", order).stream())
                 .filter(line -> supplier.equals(line.supplier()))
                 .filter(line ->
                         invoice(check.facts, supplier, line.number()).stream().anyMatch(counts))
@@ -99,14 +99,14 @@ public final class InvoiceCheck {
     }
 
     /** The invoice of a supplier with his number, if it is there. */
-    public static List<Fact.Invoice> invoice(Facts facts, String supplier, String number) {
-        return facts.where(Fact.Invoice.class, "number", number).stream()
+    public static List<InvoiceFacts.Invoice> invoice(Facts facts, String supplier, String number) {
+        return facts.where(InvoiceFacts.Invoice.class, "number", number).stream()
                 .filter(one -> supplier.equals(one.supplier()))
                 .toList();
     }
 
-    public static List<Fact.InvoiceLine> lines(Facts facts, String supplier, String number) {
-        return facts.where(Fact.InvoiceLine.class, "number", number).stream()
+    public static List<InvoiceFacts.InvoiceLine> lines(Facts facts, String supplier, String number) {
+        return facts.where(InvoiceFacts.InvoiceLine.class, "number", number).stream()
                 .filter(one -> supplier.equals(one.supplier()))
                 .toList();
     }
@@ -201,8 +201,8 @@ public final class InvoiceCheck {
 
     /** From which values on who is asked for invoices that are otherwise. */
     static List<Approval.Limit> limits(Facts facts) {
-        return facts.all(Fact.ApprovalLimit.class)
-                .filter(limit -> limit.document() == Fact.Document.INVOICE)
+        return facts.all(InvoiceFacts.ApprovalLimit.class)
+                .filter(limit -> limit.document() == InvoiceFacts.Document.INVOICE)
                 .map(limit -> new Approval.Limit(limit.fromValue(), Words.word(limit.role())))
                 .toList();
     }
@@ -232,7 +232,7 @@ public final class InvoiceCheck {
     }
 
     /** What all lines of it come to. */
-    public static BigDecimal value(List<Fact.InvoiceLine> lines) {
+    public static BigDecimal value(List<InvoiceFacts.InvoiceLine> lines) {
         return lines.stream()
                 .map(line -> line.quantity().multiply(line.price()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);

@@ -8,7 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.prices.CustomerCharge;
 import rescient.core.prices.InvoiceTotal;
 import rescient.core.stock.StockValue;
@@ -55,7 +56,7 @@ record InvoiceCustomers(
         Facts facts = desk.version().directory().facts();
         String number = desk.author().numbers().apply(DocumentNumbers.INVOICE);
         String customer = charges.get(0).line().customer();
-        Codec<Fact.InvoiceLine> each = Codec.of(Fact.InvoiceLine.class);
+        Codec<InvoiceFacts.InvoiceLine> each = Codec.of(InvoiceFacts.InvoiceLine.class);
         int at = 0;
         for (CustomerCharge charge : charges) {
             if (charge.price() == null) {
@@ -69,7 +70,7 @@ record InvoiceCustomers(
                     .changes
                     .add(FactChange.of(
                             null,
-                            each.write(new Fact.InvoiceLine(
+                            each.write(new InvoiceFacts.InvoiceLine(
                                     null,
                                     customer,
                                     number,
@@ -80,7 +81,8 @@ record InvoiceCustomers(
                                     null,
                                     charge.price()))));
         }
-        Fact.Customer of = facts.one(Fact.Customer.class, customer).orElseThrow();
+        PartnerFacts.Customer of =
+                facts.one(PartnerFacts.Customer.class, customer).orElseThrow();
         int decimals = StockValue.decimals(facts.setting("currency"));
         List<BigDecimal> values = charges.stream()
                 .filter(charge -> charge.price() != null)
@@ -98,14 +100,14 @@ record InvoiceCustomers(
                         0,
                         FactChange.of(
                                 null,
-                                Codec.of(Fact.Invoice.class)
-                                        .write(new Fact.Invoice(
+                                Codec.of(InvoiceFacts.Invoice.class)
+                                        .write(new InvoiceFacts.Invoice(
                                                 null,
                                                 customer,
                                                 number,
                                                 desk.version().today(),
                                                 of.contact().due(desk.version().today()),
-                                                Fact.InvoiceState.APPROVED,
+                                                InvoiceFacts.InvoiceState.APPROVED,
                                                 desk.author().name(),
                                                 note == null || note.isBlank() ? null : note.strip()))));
         return number;

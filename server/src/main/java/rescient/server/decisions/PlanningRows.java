@@ -3,7 +3,8 @@ package rescient.server.decisions;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.UnfitException;
 import rescient.dataset.Column;
 import rescient.dataset.DatasetReader;
@@ -32,8 +33,8 @@ public final class PlanningRows {
 
     /** The planning row of a stock point with other data; see {@link #change}. */
     static Row row(Facts facts, String item, String site, Map<String, String> fields) {
-        facts.known(Fact.Item.class, item, "item");
-        facts.known(Fact.Site.class, site, "site");
+        facts.known(ItemFacts.Item.class, item, "item");
+        facts.known(BasicFacts.Site.class, site, "site");
         Row row = facts.row(PLANNING.name(), item, site);
         if (row == null) {
             row = Row.of(PLANNING, Map.of("item", item, "site", site));

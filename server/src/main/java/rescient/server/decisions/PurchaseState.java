@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.InvoiceFacts;
 import rescient.core.order.Approval;
 import rescient.core.prices.OrderTotal;
 import rescient.dataset.DeskTables;
@@ -66,8 +67,8 @@ public enum PurchaseState {
 
     /** What an order comes to that is released for a site: whether somebody looks at it first. */
     public static PurchaseState released(Facts facts, String site) {
-        return facts.one(Fact.Site.class, site)
-                .filter(of -> of.purchaseRelease() == Fact.PurchaseRelease.READY)
+        return facts.one(BasicFacts.Site.class, site)
+                .filter(of -> of.purchaseRelease() == BasicFacts.PurchaseRelease.READY)
                 .map(of -> READY)
                 .orElse(HELD);
     }
@@ -84,8 +85,8 @@ public enum PurchaseState {
 
     /** From which values on who is asked for purchase orders. */
     public static List<Approval.Limit> limits(Facts facts) {
-        return facts.all(Fact.ApprovalLimit.class)
-                .filter(limit -> limit.document() == Fact.Document.PURCHASE_ORDER)
+        return facts.all(InvoiceFacts.ApprovalLimit.class)
+                .filter(limit -> limit.document() == InvoiceFacts.Document.PURCHASE_ORDER)
                 .map(limit -> new Approval.Limit(limit.fromValue(), Words.word(limit.role())))
                 .toList();
     }

@@ -3,8 +3,8 @@ package rescient.server.decisions;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.MakingFacts;
 import rescient.dataset.FactChange;
 import rescient.server.access.Rights;
 import rescient.server.platform.JobProblem;
@@ -27,7 +27,7 @@ record TakeOutOfBill(
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Say which line of which bill of materials goes");
         }
         Proposal proposal = desk.proposal();
-        Fact.BomLine gone = desk.version().directory().bills().lines(item).stream()
+        MakingFacts.BomLine gone = desk.version().directory().bills().lines(item).stream()
                 .filter(bomLine -> bomLine.line().equals(line))
                 .findFirst()
                 .orElse(null);

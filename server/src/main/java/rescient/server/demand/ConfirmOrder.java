@@ -3,7 +3,7 @@ package rescient.server.demand;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.Command;
 import rescient.server.commands.Outcome;
@@ -48,7 +48,7 @@ record ConfirmOrder(Confirmations confirmations, Mails mails, String number) imp
                         + (line.possible() == null ? "" : "; promise " + line.possible() + " first"));
             }
         }
-        Fact.Customer customer = Confirmations.customer(turn.version(), open.get(0));
+        PartnerFacts.Customer customer = Confirmations.customer(turn.version(), open.get(0));
         if (customer == null || customer.email() == null || customer.email().isBlank()) {
             throw Confirmations.cannot("Nobody knows where to write: the customer has no mail address");
         }

@@ -6,7 +6,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.server.access.SignedIn;
 import rescient.server.commands.CommandPipeline;
 import rescient.server.mail.LetterPdf;
@@ -55,19 +56,19 @@ class Confirmations {
     }
 
     /** Who gets it; null: nobody in particular, or nobody knows how to write to him. */
-    static Fact.Customer customer(PlanVersion version, OrderLineRow line) {
+    static PartnerFacts.Customer customer(PlanVersion version, OrderLineRow line) {
         return line.customer() == null
                 ? null
                 : version.directory()
                         .facts()
-                        .one(Fact.Customer.class, line.customer())
+                        .one(PartnerFacts.Customer.class, line.customer())
                         .orElse(null);
     }
 
     private static LetterPdf.Letter letter(PlanVersion version, String number, List<OrderLineRow> open) {
         Directory directory = version.directory();
         OrderLineRow first = open.get(0);
-        Fact.Customer customer = customer(version, first);
+        PartnerFacts.Customer customer = customer(version, first);
         String whom = customer == null
                 ? "To whom it may concern"
                 : directory.customerName(customer.code())
@@ -105,7 +106,7 @@ class Confirmations {
 
     /** Those of a kit, if documents name them; those that are others for this order are always named. */
     private static String parts(Directory directory, OrderLineRow line) {
-        Fact.Item item = directory.item(line.item());
+        ItemFacts.Item item = directory.item(line.item());
         boolean named = line.ownParts() || (line.kit() && item != null && Boolean.TRUE.equals(item.showParts()));
         return named
                 ? line.parts().stream()

@@ -22,7 +22,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
+import rescient.core.company.StockFacts;
 import rescient.server.access.SignedIn;
 import rescient.server.mail.MailView;
 import rescient.server.planning.Directory;
@@ -92,11 +94,11 @@ class DemandController {
             throw JobProblem.notFound("There is no customer order " + number);
         }
         OrderLineRow first = rows.get(0);
-        Fact.Customer customer = first.customer() == null
+        PartnerFacts.Customer customer = first.customer() == null
                 ? null
                 : version.directory()
                         .facts()
-                        .one(Fact.Customer.class, first.customer())
+                        .one(PartnerFacts.Customer.class, first.customer())
                         .orElse(null);
         return new OrderView(
                 number,
@@ -170,7 +172,7 @@ class DemandController {
         Map<String, UsualView> usual = new LinkedHashMap<>();
         directory
                 .facts()
-                .where(Fact.CustomerOrder.class, "customer", customer)
+                .where(OrderFacts.CustomerOrder.class, "customer", customer)
                 .forEach(line -> add(
                         directory,
                         usual,
@@ -181,7 +183,7 @@ class DemandController {
                         line.agreed().entered() == null
                                 ? line.dueDate()
                                 : line.agreed().entered()));
-        directory.facts().where(Fact.Shipment.class, "customer", customer).stream()
+        directory.facts().where(StockFacts.Shipment.class, "customer", customer).stream()
                 // what was ordered here is counted with its order
                 .filter(one -> one.line() == null
                         || directory.facts().row("customer_orders", one.number(), one.line()) == null)

@@ -20,7 +20,9 @@ import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.promise.KeptPromise;
 import rescient.core.promise.KeptPromise.Turned;
 import rescient.core.promise.KeptShare;
@@ -150,11 +152,11 @@ class KeptPromises {
 
     private static List<KeptPromise> judged(PlanVersion version) {
         Facts facts = version.directory().facts();
-        Map<String, List<Fact.Shipment>> shipped = facts.all(Fact.Shipment.class)
+        Map<String, List<StockFacts.Shipment>> shipped = facts.all(StockFacts.Shipment.class)
                 .filter(one -> one.line() != null)
                 .collect(Collectors.groupingBy(
                         one -> OrderKey.ofLine(one.number(), one.line()), HashMap::new, Collectors.toList()));
-        Codec<Fact.CustomerOrder> codec = Codec.of(Fact.CustomerOrder.class);
+        Codec<OrderFacts.CustomerOrder> codec = Codec.of(OrderFacts.CustomerOrder.class);
         return facts.rows("customer_orders").stream()
                 .filter(row -> row.text("promised_date") != null)
                 .map(codec::read)
@@ -202,7 +204,7 @@ class KeptPromises {
     }
 
     private static String group(Directory directory, KeptPromise one) {
-        Fact.Item item = directory.item(one.line().item());
+        ItemFacts.Item item = directory.item(one.line().item());
         return item == null || item.group() == null ? WITHOUT : item.group();
     }
 
@@ -240,8 +242,8 @@ class KeptPromises {
             case GROUP ->
                 directory
                         .facts()
-                        .one(Fact.ItemGroup.class, code)
-                        .map(Fact.ItemGroup::name)
+                        .one(ItemFacts.ItemGroup.class, code)
+                        .map(ItemFacts.ItemGroup::name)
                         .orElse(null);
         };
         return name == null ? code : name;
@@ -266,7 +268,7 @@ class KeptPromises {
     }
 
     private static KeptController.KeptRow row(Directory directory, KeptPromise one) {
-        Fact.CustomerOrder line = one.line();
+        OrderFacts.CustomerOrder line = one.line();
         LocalDate wanted = line.agreed().wantedDate();
         BigDecimal price = OrderLineRow.price(line, directory.item(line.item()));
         return new KeptController.KeptRow(

@@ -5,8 +5,10 @@ import java.time.LocalDate;
 import java.util.List;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.OrderFacts;
 import rescient.core.promise.Promise;
 import rescient.core.trace.PlanThread;
 import rescient.dataset.Row;
@@ -80,11 +82,11 @@ record OrderLineRow(
     record KitPartRow(String component, String componentName, BigDecimal quantity, String unit) {}
 
     /** @param promise null: it is not planned for */
-    static OrderLineRow of(PlanVersion version, Fact.CustomerOrder line, Promise promise) {
+    static OrderLineRow of(PlanVersion version, OrderFacts.CustomerOrder line, Promise promise) {
         Directory directory = version.directory();
         boolean late = promise != null && promise.late();
-        Fact.Agreed agreed = line.agreed();
-        Fact.Item item = directory.item(line.item());
+        OrderFacts.Agreed agreed = line.agreed();
+        ItemFacts.Item item = directory.item(line.item());
         BigDecimal price = price(line, item);
         List<Row> own = directory.facts().parts(line.number(), line.line());
         boolean kit = item != null && item.is() == ItemKind.KIT;
@@ -127,7 +129,7 @@ record OrderLineRow(
                 late ? PlanThread.ofCustomerOrder(version.plan(), line.number()).levelsDown(line.line()) : null,
                 price,
                 price == null ? null : price.multiply(line.quantity()),
-                Words.word(agreed.supply() == null ? Fact.LineSupply.STOCK : agreed.supply()),
+                Words.word(agreed.supply() == null ? OrderFacts.LineSupply.STOCK : agreed.supply()),
                 agreed.supplier(),
                 directory.supplierName(agreed.supplier()),
                 kit && own.isEmpty()
@@ -139,7 +141,7 @@ record OrderLineRow(
                 item == null || item.tracking() == null ? "none" : Words.word(item.tracking()));
     }
 
-    private static KitPartRow part(Directory directory, Fact.BomLine usual) {
+    private static KitPartRow part(Directory directory, MakingFacts.BomLine usual) {
         String component = usual.component();
         return new KitPartRow(
                 component,
@@ -155,7 +157,7 @@ record OrderLineRow(
     }
 
     /** The line's, or else the item's; null: neither has one. */
-    static BigDecimal price(Fact.CustomerOrder line, Fact.Item item) {
+    static BigDecimal price(OrderFacts.CustomerOrder line, ItemFacts.Item item) {
         return line.price() != null ? line.price() : item == null ? null : item.price();
     }
 

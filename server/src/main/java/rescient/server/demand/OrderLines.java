@@ -15,8 +15,9 @@ import java.util.function.Predicate;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderFacts;
 import rescient.core.promise.Promise;
 import rescient.dataset.Codec;
 import rescient.dataset.Row;
@@ -113,13 +114,14 @@ class OrderLines {
         /** Of what is open; null: no price is known. */
         BigDecimal value(Directory directory) {
             BigDecimal own = row.decimal("price");
-            Fact.Item item = own == null ? directory.item(item()) : null;
+            ItemFacts.Item item = own == null ? directory.item(item()) : null;
             BigDecimal price = own != null ? own : item == null ? null : item.price();
             return price == null ? null : price.multiply(row.decimal("quantity"));
         }
 
         OrderLineRow view(PlanVersion version) {
-            return OrderLineRow.of(version, Codec.of(Fact.CustomerOrder.class).read(row), promise);
+            return OrderLineRow.of(
+                    version, Codec.of(OrderFacts.CustomerOrder.class).read(row), promise);
         }
     }
 
@@ -267,7 +269,7 @@ class OrderLines {
     }
 
     private static boolean isKit(Directory directory, String code) {
-        Fact.Item item = directory.item(code);
+        ItemFacts.Item item = directory.item(code);
         return item != null && item.is() == ItemKind.KIT;
     }
 

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
 import rescient.core.company.UnfitException;
 import rescient.core.order.CustomerOrderEntry;
@@ -209,7 +209,7 @@ class OrderPromises {
     /** @return null if it may only be used in something */
     private static WaysView.OtherItem alternative(Turn turn, Request request, String code) {
         Directory directory = turn.version.directory();
-        Fact.AlternativeItem terms =
+        ItemFacts.AlternativeItem terms =
                 directory.alternatives(request.item()).in(code, List.of()).orElse(null);
         if (terms == null) {
             return null;
@@ -247,12 +247,12 @@ class OrderPromises {
 
     /** What is known of a line's item. */
     private record Known(PlanVersion version, EnteredLine line) {
-        private Fact.Item item() {
+        private ItemFacts.Item item() {
             return line.item() == null ? null : version.directory().item(line.item());
         }
 
         PromiseView faulty(String fault, String field) {
-            Fact.Item item = item();
+            ItemFacts.Item item = item();
             return PromiseView.faulty(
                     fault,
                     field,
@@ -262,7 +262,7 @@ class OrderPromises {
 
         PromiseView view(EnteredLine asked, Request request, Answer answer, Turn turn) {
             Directory directory = version.directory();
-            Fact.Item item = item();
+            ItemFacts.Item item = item();
             IntFunction<Free.Figure> free = free(request, false);
             LocalDate day = Words.date(working(version, asked.site(), asked.wanted()));
             return new PromiseView(

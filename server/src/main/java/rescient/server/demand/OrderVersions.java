@@ -14,7 +14,7 @@ import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
 import rescient.dataset.Facts;
@@ -151,12 +151,12 @@ class OrderVersions {
 
         List<VersionLine> lines(Set<String> changed) {
             return lines.values().stream()
-                    .map(row -> line(Codec.of(Fact.CustomerOrder.class).read(row), changed))
+                    .map(row -> line(Codec.of(OrderFacts.CustomerOrder.class).read(row), changed))
                     .toList();
         }
 
-        private VersionLine line(Fact.CustomerOrder line, Set<String> changed) {
-            Fact.Agreed agreed = line.agreed();
+        private VersionLine line(OrderFacts.CustomerOrder line, Set<String> changed) {
+            OrderFacts.Agreed agreed = line.agreed();
             return new VersionLine(
                     line.line(),
                     line.item(),

@@ -8,7 +8,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.DemandSeries;
@@ -49,7 +50,7 @@ final class ComparedForecasts {
         LocalDate month = new Buckets(PeriodUnit.MONTH).start(version.today());
         Map<DemandSeries.Place, Both> sums =
                 new TreeMap<>(Comparator.comparing(DemandSeries.Place::item).thenComparing(DemandSeries.Place::site));
-        directory.facts().all(Fact.Forecast.class).forEach(row -> {
+        directory.facts().all(ForecastFacts.Forecast.class).forEach(row -> {
             boolean isFirst = row.set().equals(first);
             if ((isFirst || row.set().equals(second)) && !row.fromDate().isBefore(month)) {
                 sums.computeIfAbsent(new DemandSeries.Place(row.item(), row.site()), place -> new Both())
@@ -73,7 +74,7 @@ final class ComparedForecasts {
     }
 
     private static Worth worth(Directory directory, DemandSeries.Place place, Both both) {
-        Fact.Item item = directory.item(place.item());
+        ItemFacts.Item item = directory.item(place.item());
         BigDecimal each = item == null ? null : item.price() == null ? item.standardCost() : item.price();
         return new Worth(
                 new ForecastSetController.ComparedSeries(

@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.DemandSeries;
@@ -63,7 +63,8 @@ class FollowUps {
     FollowUpController.FollowedRows list(PlanVersion version, Asked asked) {
         Facts facts = version.directory().facts();
         String set = Places.set(facts);
-        Map<DemandSeries.Place, List<Fact.ForecastVersion>> versions = facts.all(Fact.ForecastVersion.class)
+        Map<DemandSeries.Place, List<ForecastFacts.ForecastVersion>> versions = facts.all(
+                        ForecastFacts.ForecastVersion.class)
                 .filter(row -> row.set().equals(set) && row.bucket() == asked.bucket)
                 .collect(Collectors.groupingBy(row -> new DemandSeries.Place(row.item(), row.site())));
         Sought sought = new Sought(asked.words);
@@ -92,7 +93,8 @@ class FollowUps {
                 place < 0 ? null : (Integer) place);
     }
 
-    private static List<Integer> lags(Map<DemandSeries.Place, List<Fact.ForecastVersion>> versions, Buckets buckets) {
+    private static List<Integer> lags(
+            Map<DemandSeries.Place, List<ForecastFacts.ForecastVersion>> versions, Buckets buckets) {
         return versions.values().stream()
                 .flatMap(List::stream)
                 .map(one -> buckets.between(buckets.start(one.made()), one.fromDate()))
@@ -119,7 +121,7 @@ class FollowUps {
     }
 
     private static Followed followed(
-            PlanVersion version, DemandSeries.Place place, List<Fact.ForecastVersion> versions, Asked asked) {
+            PlanVersion version, DemandSeries.Place place, List<ForecastFacts.ForecastVersion> versions, Asked asked) {
         Directory directory = version.directory();
         DemandSeries series = DemandSeries.of(directory.facts(), place, new Buckets(asked.bucket), version.today());
         FollowUp follow = FollowUp.of(versions, series.counts(), asked.lag);

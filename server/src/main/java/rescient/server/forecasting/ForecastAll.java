@@ -13,7 +13,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import rescient.core.base.Parallel;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.DemandSeries;
@@ -111,7 +111,7 @@ class ForecastAll implements SharedTask {
         if (row.kept() == null) {
             return "nothing is kept of it yet";
         }
-        Fact.ForecastVersion last = last(version, row);
+        ForecastFacts.ForecastVersion last = last(version, row);
         if (last == null) {
             return "what is kept was not forecast here";
         }
@@ -126,11 +126,11 @@ class ForecastAll implements SharedTask {
     }
 
     @Nullable
-    private static Fact.ForecastVersion last(PlanVersion version, ForecastSeriesList.SeriesRow row) {
+    private static ForecastFacts.ForecastVersion last(PlanVersion version, ForecastSeriesList.SeriesRow row) {
         return Places.versions(
                         version.directory().facts(), new DemandSeries.Place(row.item(), row.site()), PeriodUnit.MONTH)
                 .stream()
-                .max(Comparator.comparing(Fact.ForecastVersion::made))
+                .max(Comparator.comparing(ForecastFacts.ForecastVersion::made))
                 .orElse(null);
     }
 }

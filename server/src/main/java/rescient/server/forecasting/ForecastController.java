@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.company.Consistency;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Choice;
@@ -54,7 +54,7 @@ class ForecastController {
             @NotNull @PositiveOrZero @DecimalMax("1000000000000")
             BigDecimal quantity) {}
 
-    /** How it would be made: see {@link Fact.ForecastChoice}. */
+    /** How it would be made: see {@link ForecastFacts.ForecastChoice}. */
     record DraftChoice(
             @Nullable ForecastMethod method,
             @Nullable @Size(max = 300) String parameters,
@@ -64,8 +64,8 @@ class ForecastController {
             @Nullable @Size(max = 300) String likeSite,
 
             @Nullable @PositiveOrZero @DecimalMax("1000000") BigDecimal likePercent) {
-        Fact.ForecastChoice of(SeriesKey key, PeriodUnit bucket) {
-            return new Fact.ForecastChoice(
+        ForecastFacts.ForecastChoice of(SeriesKey key, PeriodUnit bucket) {
+            return new ForecastFacts.ForecastChoice(
                     key.code(),
                     key.site(),
                     bucket,
@@ -132,7 +132,7 @@ class ForecastController {
     SeriesView draft(@Valid @RequestBody ForecastDraft draft) {
         PeriodUnit bucket = draft.bucket == null ? PeriodUnit.MONTH : draft.bucket;
         SeriesKey key = SeriesKey.of(draft.key);
-        Fact.ForecastChoice choice = draft.choice == null ? null : draft.choice.of(key, bucket);
+        ForecastFacts.ForecastChoice choice = draft.choice == null ? null : draft.choice.of(key, bucket);
         if (choice != null) {
             List<Consistency.Flaw> flaws = Choice.flaws(choice);
             if (!flaws.isEmpty()) {
@@ -150,7 +150,7 @@ class ForecastController {
                 draft.method,
                 new DemandSeries.Draft(
                         draft.corrections.stream()
-                                .map(one -> new Fact.HistoryCorrection(
+                                .map(one -> new ForecastFacts.HistoryCorrection(
                                         key.code(), key.site(), one.from, bucket, one.quantity, null, null))
                                 .toList(),
                         choice)));

@@ -12,7 +12,7 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
@@ -301,7 +301,7 @@ class ForecastSeriesList {
                 .sum();
     }
 
-    private static BigDecimal inSet(DemandSeries series, List<Fact.Forecast> kept) {
+    private static BigDecimal inSet(DemandSeries series, List<ForecastFacts.Forecast> kept) {
         return IntStream.range(0, YEAR)
                 .mapToObj(h -> Places.kept(series.counts(), h, kept))
                 .filter(Objects::nonNull)

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.Choice;
 import rescient.core.forecast.DemandSeries;
@@ -58,7 +58,7 @@ class MovedPoint {
     }
 
     private MovedCurve curve(PlanVersion version, SeriesPicture.Asked asked, LocalDate from, double value) {
-        Fact.HistoryCorrection moved = new Fact.HistoryCorrection(
+        ForecastFacts.HistoryCorrection moved = new ForecastFacts.HistoryCorrection(
                 asked.key().code(), asked.key().site(), from, asked.bucket(), BigDecimal.valueOf(value), null, null);
         DemandSeries series = DemandSeries.of(
                 version.directory().facts(),

@@ -7,8 +7,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.PeriodUnit;
+import rescient.core.company.StockFacts;
 import rescient.core.forecast.DemandSeries;
 import rescient.core.forecast.SalesHistory;
 import rescient.core.forecast.Together;
@@ -35,20 +41,24 @@ final class Places {
 
     /** Whether something is asked for of an item at a site, though it has no history. */
     static boolean asked(Facts facts, DemandSeries.Place place) {
-        return List.of(Fact.Shipment.class, Fact.CustomerOrder.class, Fact.Forecast.class, Fact.ForecastChoice.class)
+        return List.of(
+                        StockFacts.Shipment.class,
+                        OrderFacts.CustomerOrder.class,
+                        ForecastFacts.Forecast.class,
+                        ForecastFacts.ForecastChoice.class)
                 .stream()
                 .flatMap(kind -> facts.where(kind, "item", place.item()).stream())
                 .anyMatch(fact -> place.site().equals(site(fact)));
     }
 
     private static String site(Fact fact) {
-        if (fact instanceof Fact.Shipment row) {
+        if (fact instanceof StockFacts.Shipment row) {
             return row.site();
         }
-        if (fact instanceof Fact.CustomerOrder row) {
+        if (fact instanceof OrderFacts.CustomerOrder row) {
             return row.site();
         }
-        return fact instanceof Fact.Forecast row ? row.site() : ((Fact.ForecastChoice) fact).site();
+        return fact instanceof ForecastFacts.Forecast row ? row.site() : ((ForecastFacts.ForecastChoice) fact).site();
     }
 
     /** The forecast set that the plan uses, or null. */
@@ -64,8 +74,8 @@ final class Places {
     static int decimals(Directory directory, String item) {
         return directory
                 .facts()
-                .one(Fact.Unit.class, directory.unit(item))
-                .map(Fact.Unit::decimals)
+                .one(BasicFacts.Unit.class, directory.unit(item))
+                .map(BasicFacts.Unit::decimals)
                 .orElse(0);
     }
 
@@ -78,40 +88,40 @@ final class Places {
                 : by == Together.By.SITE
                         ? directory.siteName(key.code())
                         : by == Together.By.GROUP
-                                ? facts.one(Fact.ItemGroup.class, key.code())
-                                        .map(Fact.ItemGroup::name)
+                                ? facts.one(ItemFacts.ItemGroup.class, key.code())
+                                        .map(ItemFacts.ItemGroup::name)
                                         .orElse(null)
-                                : facts.one(Fact.Customer.class, key.code())
-                                        .map(Fact.Customer::name)
+                                : facts.one(PartnerFacts.Customer.class, key.code())
+                                        .map(PartnerFacts.Customer::name)
                                         .orElse(null);
         return name == null ? key.code() : name;
     }
 
     /** The rows of the set in use. */
-    static List<Fact.Forecast> kept(Facts facts, DemandSeries.Place place) {
+    static List<ForecastFacts.Forecast> kept(Facts facts, DemandSeries.Place place) {
         String set = set(facts);
-        return facts.where(Fact.Forecast.class, "item", place.item()).stream()
+        return facts.where(ForecastFacts.Forecast.class, "item", place.item()).stream()
                 .filter(row -> row.set().equals(set) && row.site().equals(place.site()))
                 .toList();
     }
 
     /** What the set in use says of a bucket to come: of its own buckets those that begin in it and are no longer; null: nothing. */
     @Nullable
-    static BigDecimal kept(SalesHistory history, int h, List<Fact.Forecast> kept) {
+    static BigDecimal kept(SalesHistory history, int h, List<ForecastFacts.Forecast> kept) {
         LocalDate from = history.ahead(h);
         LocalDate next = history.ahead(h + 1);
         return kept.stream()
                 .filter(row -> row.bucket().compareTo(history.buckets().unit()) <= 0)
                 .filter(row -> !row.fromDate().isBefore(from) && row.fromDate().isBefore(next))
-                .map(Fact.Forecast::quantity)
+                .map(ForecastFacts.Forecast::quantity)
                 .reduce(BigDecimal::add)
                 .orElse(null);
     }
 
     /** What was forecast when of an item at a site, in the set in use. */
-    static List<Fact.ForecastVersion> versions(Facts facts, DemandSeries.Place place, PeriodUnit bucket) {
+    static List<ForecastFacts.ForecastVersion> versions(Facts facts, DemandSeries.Place place, PeriodUnit bucket) {
         String set = set(facts);
-        return facts.where(Fact.ForecastVersion.class, "item", place.item()).stream()
+        return facts.where(ForecastFacts.ForecastVersion.class, "item", place.item()).stream()
                 .filter(row -> row.set().equals(set) && row.site().equals(place.site()) && row.bucket() == bucket)
                 .toList();
     }
@@ -119,7 +129,7 @@ final class Places {
     /** What a unit of an item is worth: its price, or else its standard cost; null: neither is known. */
     @Nullable
     static BigDecimal each(Directory directory, String code) {
-        Fact.Item item = directory.item(code);
+        ItemFacts.Item item = directory.item(code);
         return item == null ? null : item.price() != null ? item.price() : item.standardCost();
     }
 }

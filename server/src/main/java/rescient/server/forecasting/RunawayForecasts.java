@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
 import rescient.core.forecast.DemandSeries;
@@ -46,7 +46,7 @@ class RunawayForecasts implements MoreSignals {
     private static List<Runaway> find(PlanVersion version) {
         Facts facts = version.directory().facts();
         String set = Places.set(facts);
-        Map<Kept, List<Fact.ForecastVersion>> kept = facts.all(Fact.ForecastVersion.class)
+        Map<Kept, List<ForecastFacts.ForecastVersion>> kept = facts.all(ForecastFacts.ForecastVersion.class)
                 .filter(row -> row.set().equals(set))
                 .collect(Collectors.groupingBy(
                         row -> new Kept(new DemandSeries.Place(row.item(), row.site()), row.bucket())));

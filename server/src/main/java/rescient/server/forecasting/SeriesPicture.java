@@ -12,7 +12,7 @@ import java.util.TreeMap;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Buckets;
@@ -201,7 +201,7 @@ class SeriesPicture {
                 fit(forecast));
     }
 
-    private static SeriesView.ChosenWay chosen(@Nullable Fact.ForecastChoice kept) {
+    private static SeriesView.ChosenWay chosen(@Nullable ForecastFacts.ForecastChoice kept) {
         return kept == null
                 ? null
                 : new SeriesView.ChosenWay(
@@ -239,7 +239,7 @@ class SeriesPicture {
 
     private static List<SeriesView.Ahead> ahead(Shown shown, DemandSeries series, Forecast forecast) {
         double[] expected = series.adjusted(forecast.mean());
-        List<Fact.Forecast> inSet =
+        List<ForecastFacts.Forecast> inSet =
                 series.place() == null ? List.of() : Places.kept(shown.directory.facts(), series.place());
         return IntStream.range(0, expected.length)
                 .mapToObj(h -> new SeriesView.Ahead(
@@ -255,7 +255,7 @@ class SeriesPicture {
                 .toList();
     }
 
-    private static SeriesView.KnownAhead known(@Nullable Fact.ForecastAdjustment known) {
+    private static SeriesView.KnownAhead known(@Nullable ForecastFacts.ForecastAdjustment known) {
         if (known == null) {
             return null;
         }
@@ -277,7 +277,7 @@ class SeriesPicture {
         double[] usual = Outliers.usual(shipped.values(), buckets.season());
         double[] model = Outliers.model(shipped.values(), buckets.season());
         int begun = buckets.between(counts.first(), shipped.first());
-        Map<LocalDate, Fact.HistoryCorrection> why = new HashMap<>();
+        Map<LocalDate, ForecastFacts.HistoryCorrection> why = new HashMap<>();
         if (series.place() != null) {
             SalesHistory.corrections(
                             directory.facts(),
@@ -290,7 +290,7 @@ class SeriesPicture {
         return IntStream.range(0, counts.values().length)
                 .mapToObj(t -> {
                     LocalDate from = buckets.after(counts.first(), t);
-                    Fact.HistoryCorrection correction = why.get(from);
+                    ForecastFacts.HistoryCorrection correction = why.get(from);
                     double odd = t < begun ? Double.NaN : usual[t - begun];
                     return new SeriesView.Was(
                             from,
@@ -307,7 +307,7 @@ class SeriesPicture {
 
     /** What the set in use said earlier, with what was changed by hand. */
     private static List<SeriesView.EarlierForecast> earlier(Directory directory, DemandSeries series) {
-        Map<LocalDate, List<Fact.ForecastVersion>> byDay = new TreeMap<>(Comparator.reverseOrder());
+        Map<LocalDate, List<ForecastFacts.ForecastVersion>> byDay = new TreeMap<>(Comparator.reverseOrder());
         Places.versions(
                         directory.facts(),
                         series.place(),
@@ -317,12 +317,12 @@ class SeriesPicture {
         return byDay.entrySet().stream()
                 .limit(EARLIER)
                 .map(day -> {
-                    day.getValue().sort(Comparator.comparing(Fact.ForecastVersion::fromDate));
+                    day.getValue().sort(Comparator.comparing(ForecastFacts.ForecastVersion::fromDate));
                     return new SeriesView.EarlierForecast(
                             day.getKey(),
                             day.getValue().get(0).fromDate(),
                             day.getValue().stream()
-                                    .map(Fact.ForecastVersion::adjusted)
+                                    .map(ForecastFacts.ForecastVersion::adjusted)
                                     .toList());
                 })
                 .toList();

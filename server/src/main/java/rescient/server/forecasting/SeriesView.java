@@ -3,7 +3,7 @@ package rescient.server.forecasting;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.ForecastMethod;
 import rescient.core.company.PeriodUnit;
 import rescient.core.forecast.Together;
@@ -102,7 +102,7 @@ record SeriesView(
      */
     record KnownAhead(
             String change,
-            @Nullable Fact.AdjustmentKind kind,
+            @Nullable ForecastFacts.AdjustmentKind kind,
             @Nullable String reason) {}
 
     /**
@@ -117,7 +117,7 @@ record SeriesView(
     /** @param name of a parameter, with its value */
     record MethodParameter(String name, double value) {}
 
-    /** How it is made: see {@link Fact.ForecastChoice}. */
+    /** How it is made: see {@link ForecastFacts.ForecastChoice}. */
     record ChosenWay(
             @Nullable ForecastMethod method,
             @Nullable String parameters,

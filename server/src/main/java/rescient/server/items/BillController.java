@@ -10,7 +10,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
 import rescient.core.trace.BillComparison;
@@ -103,8 +105,8 @@ class BillController {
     BuildableView buildable(@RequestParam @Size(max = 300) String item, @RequestParam @Size(max = 300) String site) {
         PlanVersion version = live.current();
         Directory directory = version.directory();
-        directory.facts().known(Fact.Item.class, item, "item");
-        directory.facts().known(Fact.Site.class, site, "site");
+        directory.facts().known(ItemFacts.Item.class, item, "item");
+        directory.facts().known(BasicFacts.Site.class, site, "site");
         Buildable buildable = new Buildable(
                 directory.facts(),
                 directory.facts().units(),
@@ -159,8 +161,8 @@ class BillController {
     @GetMapping("/compare")
     List<PairView> compare(@RequestParam @Size(max = 300) String left, @RequestParam @Size(max = 300) String right) {
         Directory directory = live.current().directory();
-        directory.facts().known(Fact.Item.class, left, "left");
-        directory.facts().known(Fact.Item.class, right, "right");
+        directory.facts().known(ItemFacts.Item.class, left, "left");
+        directory.facts().known(ItemFacts.Item.class, right, "right");
         return BillComparison.of(directory.facts(), left, right).stream()
                 .map(pair -> new PairView(
                         pair.component(),
@@ -171,7 +173,7 @@ class BillController {
                 .toList();
     }
 
-    private static LineView view(Directory directory, Fact.BomLine line) {
+    private static LineView view(Directory directory, MakingFacts.BomLine line) {
         return line == null
                 ? null
                 : new LineView(
@@ -201,8 +203,10 @@ class BillController {
         }
         int most = Math.max(1, Math.min(limit, MOST_USES));
         BillTree bills = directory.bills();
-        int direct =
-                directory.facts().where(Fact.BomLine.class, "component", item).size();
+        int direct = directory
+                .facts()
+                .where(MakingFacts.BomLine.class, "component", item)
+                .size();
         List<BillTree.Use> uses = all
                 ? bills.above(item, most + 1)
                 : bills.usedIn(item).stream()
@@ -214,7 +218,7 @@ class BillController {
     }
 
     private static UseView view(Directory directory, BillTree.Use use) {
-        Fact.BomLine line = use.line();
+        MakingFacts.BomLine line = use.line();
         return new UseView(
                 use.depth(),
                 line.parent(),

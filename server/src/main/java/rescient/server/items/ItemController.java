@@ -16,7 +16,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
 import rescient.core.trace.BillTree;
@@ -147,7 +148,7 @@ class ItemController {
     ItemDetail one(@RequestParam String code, @RequestParam(required = false) String site) {
         PlanVersion version = live.current();
         Directory directory = version.directory();
-        Fact.Item item = directory.item(code);
+        ItemFacts.Item item = directory.item(code);
         if (item == null) {
             throw JobProblem.notFound("There is no item " + code);
         }
@@ -196,9 +197,9 @@ class ItemController {
     }
 
     /** What is said of a component wherever it stands in the tree. */
-    private record There(Fact.Item item, String name, BigDecimal onHand, Integer leadTimeDays) {
+    private record There(ItemFacts.Item item, String name, BigDecimal onHand, Integer leadTimeDays) {
         static There of(PlanVersion version, String component, String site) {
-            Fact.Item item = version.directory().item(component);
+            ItemFacts.Item item = version.directory().item(component);
             Optional<PointView> point =
                     site == null ? Optional.empty() : version.plan().point(component, site);
             return new There(
@@ -214,7 +215,7 @@ class ItemController {
         private final PlanVersion version;
         private final String site;
         private final Map<String, There> components = new HashMap<>();
-        private final Map<Fact.BomLine, Integer> places = new IdentityHashMap<>();
+        private final Map<MakingFacts.BomLine, Integer> places = new IdentityHashMap<>();
         private final List<Map<String, String>> lines = new ArrayList<>();
 
         Tree(PlanVersion version, String site) {
@@ -232,7 +233,7 @@ class ItemController {
                     .toList();
         }
 
-        private int place(Fact.BomLine line) {
+        private int place(MakingFacts.BomLine line) {
             return places.computeIfAbsent(line, l -> {
                 lines.add(version.directory()
                         .facts()
@@ -244,8 +245,8 @@ class ItemController {
     }
 
     private static BomRow bomRow(BillTree.Line of, int place, There there) {
-        Fact.BomLine line = of.line();
-        Fact.Item item = there.item;
+        MakingFacts.BomLine line = of.line();
+        ItemFacts.Item item = there.item;
         BigDecimal each = of.each() == null ? null : Quantity.decimal(of.each().up(Quantity.ONE, 1));
         return new BomRow(
                 of.depth(),
@@ -300,12 +301,12 @@ class ItemController {
         Directory directory = version.directory();
         return Stream.concat(
                         directory.alternatives(code).rows().stream().map(row -> alternative(version, row, false)),
-                        directory.facts().where(Fact.AlternativeItem.class, "alternative", code).stream()
+                        directory.facts().where(ItemFacts.AlternativeItem.class, "alternative", code).stream()
                                 .map(row -> alternative(version, row, true)))
                 .toList();
     }
 
-    private AlternativeRow alternative(PlanVersion version, Fact.AlternativeItem row, boolean instead) {
+    private AlternativeRow alternative(PlanVersion version, ItemFacts.AlternativeItem row, boolean instead) {
         Directory directory = version.directory();
         String other = instead ? row.item() : row.alternative();
         return new AlternativeRow(

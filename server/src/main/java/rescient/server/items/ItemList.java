@@ -16,7 +16,7 @@ import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.Source;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
@@ -57,7 +57,7 @@ class ItemList {
     /** What fits the filters that were asked for last; whoever scrolls asks for the same again. */
     private final OnceForPlan<Cache<ItemFilter, Fitting>> found = new OnceForPlan<>();
     /** All items, by the order that somebody asked for. */
-    private final OnceForPlan<Map<String, List<Fact.Item>>> sorted = new OnceForPlan<>();
+    private final OnceForPlan<Map<String, List<ItemFacts.Item>>> sorted = new OnceForPlan<>();
 
     ItemList(ToldChanges told, @Value("${rescient.list-most:1000}") int most) {
         this.told = told;
@@ -104,14 +104,14 @@ class ItemList {
      *
      * @param stockPoints of all of them
      */
-    private record Fitting(List<Fact.Item> items, int stockPoints) {}
+    private record Fitting(List<ItemFacts.Item> items, int stockPoints) {}
 
     ItemRows find(PlanVersion version, ItemFilter filter) {
         Fitting fitting = found.of(
                         version.plan(),
                         () -> Caffeine.newBuilder().maximumSize(FILTERS).build())
                 .get(filter.whole(), whole -> fitting(version, whole));
-        List<Fact.Item> items = fitting.items;
+        List<ItemFacts.Item> items = fitting.items;
         int from = Math.min(items.size(), Math.max(0, filter.offset() == null ? 0 : filter.offset()));
         int size = Math.min(most, filter.limit() == null ? most : Math.max(0, filter.limit()));
         return new ItemRows(
@@ -124,10 +124,10 @@ class ItemList {
     }
 
     private Fitting fitting(PlanVersion version, ItemFilter filter) {
-        List<Fact.Item> all = sorted.of(version.plan(), ConcurrentHashMap::new)
+        List<ItemFacts.Item> all = sorted.of(version.plan(), ConcurrentHashMap::new)
                 .computeIfAbsent(
                         order(filter) + " " + Boolean.TRUE.equals(filter.desc()), order -> sorted(version, filter));
-        List<Fact.Item> fitting = filter.asksForAll()
+        List<ItemFacts.Item> fitting = filter.asksForAll()
                 ? all
                 : all.stream().filter(fits(version, filter)).toList();
         return new Fitting(
@@ -137,7 +137,7 @@ class ItemList {
                         .sum());
     }
 
-    private static Integer place(List<Fact.Item> fitting, String code) {
+    private static Integer place(List<ItemFacts.Item> fitting, String code) {
         return code == null
                 ? null
                 : IntStream.range(0, fitting.size())
@@ -170,7 +170,7 @@ class ItemList {
         return byItem;
     }
 
-    private Predicate<Fact.Item> fits(PlanVersion version, ItemFilter filter) {
+    private Predicate<ItemFacts.Item> fits(PlanVersion version, ItemFilter filter) {
         Sought sought = new Sought(filter.words());
         Facts facts = version.directory().facts();
         Map<String, String> groups = new ConcurrentHashMap<>();
@@ -200,7 +200,7 @@ class ItemList {
     }
 
     /** By one of its stock points. */
-    private boolean planned(PlanVersion version, ItemFilter filter, Fact.Item item) {
+    private boolean planned(PlanVersion version, ItemFilter filter, ItemFacts.Item item) {
         boolean supplier = "supplier".equals(filter.without());
         if (filter.source() == null && filter.rule() == null && filter.supplier() == null && !supplier) {
             return true;
@@ -223,57 +223,57 @@ class ItemList {
     }
 
     /** All items in the order that is asked for; made once for each plan. */
-    private List<Fact.Item> sorted(PlanVersion version, ItemFilter filter) {
-        List<Fact.Item> items = new ArrayList<>(version.directory().items().values());
+    private List<ItemFacts.Item> sorted(PlanVersion version, ItemFilter filter) {
+        List<ItemFacts.Item> items = new ArrayList<>(version.directory().items().values());
         sort(version, filter, items);
         return List.copyOf(items);
     }
 
-    private void sort(PlanVersion version, ItemFilter filter, List<Fact.Item> items) {
+    private void sort(PlanVersion version, ItemFilter filter, List<ItemFacts.Item> items) {
         if (order(filter).equals("code")) {
             if (Boolean.TRUE.equals(filter.desc())) {
-                items.sort(Comparator.comparing(Fact.Item::code).reversed());
+                items.sort(Comparator.comparing(ItemFacts.Item::code).reversed());
             }
             return;
         }
-        Comparator<Fact.Item> order = switch (order(filter)) {
-            case "name" -> by(Fact.Item::name);
+        Comparator<ItemFacts.Item> order = switch (order(filter)) {
+            case "name" -> by(ItemFacts.Item::name);
             case "group" -> by(item -> version.directory().groupName(item.group()));
             case "kind" -> by(item -> Words.word(item.is()));
             case "source" -> common(version, items, point -> Words.word(point.source()));
             case "rule" -> common(version, items, point -> Words.word(point.rule()));
             case "supplier" ->
                 common(version, items, point -> version.directory().supplierName(point.supplier()));
-            case "unit" -> by(Fact.Item::unit);
-            case "planner" -> by(Fact.Item::planner);
-            case "cost" -> by(Fact.Item::standardCost);
+            case "unit" -> by(ItemFacts.Item::unit);
+            case "planner" -> by(ItemFacts.Item::planner);
+            case "cost" -> by(ItemFacts.Item::standardCost);
             case "points" -> by(item -> points(version, item.code()).size());
             case "on_hand" -> onHand(version, items);
-            default -> by(Fact.Item::code);
+            default -> by(ItemFacts.Item::code);
         };
-        items.sort((Boolean.TRUE.equals(filter.desc()) ? order.reversed() : order).thenComparing(Fact.Item::code));
+        items.sort((Boolean.TRUE.equals(filter.desc()) ? order.reversed() : order).thenComparing(ItemFacts.Item::code));
     }
 
-    private static <V extends Comparable<V>> Comparator<Fact.Item> by(Function<Fact.Item, V> value) {
+    private static <V extends Comparable<V>> Comparator<ItemFacts.Item> by(Function<ItemFacts.Item, V> value) {
         return Comparator.comparing(value, Comparator.nullsLast(Comparator.naturalOrder()));
     }
 
     /** By what the stock points of an item have in common, each found once. */
-    private Comparator<Fact.Item> common(
-            PlanVersion version, List<Fact.Item> items, Function<PointView, String> value) {
+    private Comparator<ItemFacts.Item> common(
+            PlanVersion version, List<ItemFacts.Item> items, Function<PointView, String> value) {
         Map<String, String> values = new HashMap<>();
         items.forEach(item -> values.put(item.code(), common(points(version, item.code()), value)));
         return by(item -> values.get(item.code()));
     }
 
     /** Each sum is made once, not with every comparison. */
-    private Comparator<Fact.Item> onHand(PlanVersion version, List<Fact.Item> items) {
+    private Comparator<ItemFacts.Item> onHand(PlanVersion version, List<ItemFacts.Item> items) {
         Map<String, BigDecimal> sums = new HashMap<>();
         items.forEach(item -> sums.put(item.code(), onHand(points(version, item.code()))));
         return Comparator.comparing(item -> sums.get(item.code()));
     }
 
-    ItemRow row(PlanVersion version, Fact.Item item) {
+    ItemRow row(PlanVersion version, ItemFacts.Item item) {
         List<PointView> some = points(version, item.code());
         return new ItemRow(
                 item.code(),

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.PlanningOrigins;
 import rescient.core.company.SupplierTerms;
 import rescient.core.health.HealthCheck;
@@ -157,16 +157,17 @@ class ItemSheetController {
     }
 
     private static List<PlannedValue> values(Facts facts, PointView point) {
-        Fact.Planning own =
-                facts.one(Fact.Planning.class, point.item(), point.site()).orElse(null);
+        ItemFacts.Planning own =
+                facts.one(ItemFacts.Planning.class, point.item(), point.site()).orElse(null);
         if (own == null) {
             return List.of();
         }
-        String group = facts.one(Fact.Item.class, point.item()).orElseThrow().group();
-        Fact.Planned ofGroup = group == null
+        String group =
+                facts.one(ItemFacts.Item.class, point.item()).orElseThrow().group();
+        ItemFacts.Planned ofGroup = group == null
                 ? null
-                : facts.one(Fact.ItemGroup.class, group)
-                        .map(Fact.ItemGroup::planned)
+                : facts.one(ItemFacts.ItemGroup.class, group)
+                        .map(ItemFacts.ItemGroup::planned)
                         .orElse(null);
         SupplierTerms terms = facts.terms(point.item()).stream()
                 .filter(offered -> offered.supplier().equals(point.supplier()))

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Stage;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
@@ -18,7 +18,7 @@ import rescient.server.platform.Companies;
 /** What was released, firmed or changed at some stock points since somebody looked at the plan. */
 final class Since {
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
-    private static final Codec<Fact.OpenOrder> ORDER = Codec.of(Fact.OpenOrder.class);
+    private static final Codec<OrderFacts.OpenOrder> ORDER = Codec.of(OrderFacts.OpenOrder.class);
 
     private Since() {}
 
@@ -33,7 +33,8 @@ final class Since {
                 if (change.table() != ORDER.table()) {
                     continue;
                 }
-                Fact.OpenOrder order = ORDER.read((change.after().isEmpty() ? change.before() : change.after()).get(0));
+                OrderFacts.OpenOrder order =
+                        ORDER.read((change.after().isEmpty() ? change.before() : change.after()).get(0));
                 if (places.contains(new Place(order.plannedAs(), order.site()))) {
                     String by = happened.cause().name();
                     sentences.add(order.number() + ", " + Quantity.text(Quantity.of(order.quantity())) + " "

@@ -12,7 +12,8 @@ import java.util.function.IntFunction;
 import rescient.core.base.Quantity;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.Earmark;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.plan.Demand;
 import rescient.core.plan.Peg;
 import rescient.core.plan.PlannedOrder;
@@ -209,11 +210,11 @@ record AllocationView(
                         ? new Slip.Link("order", point.item(), point.site(), supply.number(), null)
                         : null;
         Earmark alone = Earmark.of(point.item());
-        Fact.Stock lot = supply.kind() == Supply.Kind.STOCK
+        StockFacts.Stock lot = supply.kind() == Supply.Kind.STOCK
                 ? version.directory()
                         .facts()
                         .one(
-                                Fact.Stock.class,
+                                StockFacts.Stock.class,
                                 Earmark.item(point.item()),
                                 point.site(),
                                 supply.number(),
@@ -234,7 +235,8 @@ record AllocationView(
 
     private static Goes goes(PlanVersion version, Demand demand, List<From> from) {
         boolean order = demand.kind() == DemandKind.CUSTOMER_ORDER;
-        Fact.CustomerOrder line = order ? version.directory().customerOrder(demand.number(), demand.line()) : null;
+        OrderFacts.CustomerOrder line =
+                order ? version.directory().customerOrder(demand.number(), demand.line()) : null;
         Integer priority = line == null
                 ? null
                 : line.priority() == null ? (Integer) CustomerOrderLine.DEFAULT_PRIORITY : line.priority();

@@ -13,8 +13,13 @@ import java.util.stream.IntStream;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.Earmark;
 import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Units;
 import rescient.core.order.AlternativeChoice;
@@ -28,8 +33,8 @@ import rescient.dataset.Row;
 /** Names, units and prices as of the same moment as the plan beside it. */
 public final class Directory {
     private final Facts facts;
-    private volatile Map<String, Fact.Item> items;
-    private volatile Map<String, Fact.Site> sites;
+    private volatile Map<String, ItemFacts.Item> items;
+    private volatile Map<String, BasicFacts.Site> sites;
     private volatile SoftReference<After> last = new SoftReference<>(null);
 
     Directory(Facts facts) {
@@ -95,25 +100,25 @@ public final class Directory {
     }
 
     /** Items by code, in order. */
-    public Map<String, Fact.Item> items() {
-        Map<String, Fact.Item> known = items;
+    public Map<String, ItemFacts.Item> items() {
+        Map<String, ItemFacts.Item> known = items;
         if (known == null) {
-            known = byCode(Fact.Item.class, Fact.Item::code);
+            known = byCode(ItemFacts.Item.class, ItemFacts.Item::code);
             items = known;
         }
         return known;
     }
 
     /** An item, or null; of what is bought for one line alone, the item that it is. */
-    public Fact.Item item(String code) {
-        return facts.one(Fact.Item.class, Earmark.item(code)).orElse(null);
+    public ItemFacts.Item item(String code) {
+        return facts.one(ItemFacts.Item.class, Earmark.item(code)).orElse(null);
     }
 
     /** Sites by code, in order. */
-    public Map<String, Fact.Site> sites() {
-        Map<String, Fact.Site> known = sites;
+    public Map<String, BasicFacts.Site> sites() {
+        Map<String, BasicFacts.Site> known = sites;
         if (known == null) {
-            known = byCode(Fact.Site.class, Fact.Site::code);
+            known = byCode(BasicFacts.Site.class, BasicFacts.Site::code);
             sites = known;
         }
         return known;
@@ -126,26 +131,26 @@ public final class Directory {
     }
 
     /** An open order's line, or null. */
-    public Fact.OpenOrder openOrder(String number, String line) {
-        return facts.one(Fact.OpenOrder.class, number, line).orElse(null);
+    public OrderFacts.OpenOrder openOrder(String number, String line) {
+        return facts.one(OrderFacts.OpenOrder.class, number, line).orElse(null);
     }
 
     /** Supplier, sending site or subcontractor of an open order's line, by name; or null. */
     public String partnerOf(String number, String line) {
-        Fact.OpenOrder order = openOrder(number, line);
+        OrderFacts.OpenOrder order = openOrder(number, line);
         return order == null
                 ? null
                 : order.kind() == Source.BUY ? supplierName(order.supplier()) : siteName(order.fromSite());
     }
 
     /** A customer order's line, or null. */
-    public Fact.CustomerOrder customerOrder(String number, String line) {
-        return facts.one(Fact.CustomerOrder.class, number, line).orElse(null);
+    public OrderFacts.CustomerOrder customerOrder(String number, String line) {
+        return facts.one(OrderFacts.CustomerOrder.class, number, line).orElse(null);
     }
 
     /** The name of the customer who asks for a line of a customer order; null if nobody in particular does. */
     public String customerOf(String number, String line) {
-        Fact.CustomerOrder order = customerOrder(number, line);
+        OrderFacts.CustomerOrder order = customerOrder(number, line);
         return order == null ? null : customerName(order.customer());
     }
 
@@ -156,21 +161,21 @@ public final class Directory {
 
     /** What can be used in the place of an item. */
     public AlternativeChoice alternatives(String item) {
-        return new AlternativeChoice(facts.where(Fact.AlternativeItem.class, "item", item).stream()
+        return new AlternativeChoice(facts.where(ItemFacts.AlternativeItem.class, "item", item).stream()
                 .filter(row -> !isRetired("items", row.alternative()))
                 .toList());
     }
 
     /** The operations of an item, by step. */
-    public List<Fact.Operation> operations(String item) {
-        return facts.where(Fact.Operation.class, "item", item).stream()
-                .sorted(Comparator.comparing(Fact.Operation::step, DocumentOrder.INSTANCE))
+    public List<MakingFacts.Operation> operations(String item) {
+        return facts.where(MakingFacts.Operation.class, "item", item).stream()
+                .sorted(Comparator.comparing(MakingFacts.Operation::step, DocumentOrder.INSTANCE))
                 .toList();
     }
 
     /** The operations that an item passes at a site, by step: the site's own in the place of what holds everywhere. */
-    public List<Fact.Operation> operations(String item, String site) {
-        Map<String, Fact.Operation> routing = new TreeMap<>(DocumentOrder.INSTANCE);
+    public List<MakingFacts.Operation> operations(String item, String site) {
+        Map<String, MakingFacts.Operation> routing = new TreeMap<>(DocumentOrder.INSTANCE);
         operations(item).stream()
                 .filter(one -> one.site() == null || one.site().equals(site))
                 .sorted(Comparator.comparing(one -> one.site() != null))
@@ -251,26 +256,26 @@ public final class Directory {
 
     /** The codes of all suppliers, in order. */
     public List<String> suppliers() {
-        return codes(Fact.Supplier.class);
+        return codes(PartnerFacts.Supplier.class);
     }
 
     /** All planners of items, in order. */
     public List<String> planners() {
-        return facts.texts(Fact.Item.class, "planner").distinct().sorted().toList();
+        return facts.texts(ItemFacts.Item.class, "planner").distinct().sorted().toList();
     }
 
     /** The codes of all item groups, in order. */
     public List<String> groups() {
-        return codes(Fact.ItemGroup.class);
+        return codes(ItemFacts.ItemGroup.class);
     }
 
     /** The codes of all customers, in order. */
     public List<String> customers() {
-        return codes(Fact.Customer.class);
+        return codes(PartnerFacts.Customer.class);
     }
 
     public boolean knowsSupplier(String code) {
-        return facts.one(Fact.Supplier.class, code).isPresent();
+        return facts.one(PartnerFacts.Supplier.class, code).isPresent();
     }
 
     public boolean hasTerms(String supplier, String item) {
@@ -286,7 +291,7 @@ public final class Directory {
     /** The suppliers who offer an item today, by code. */
     public List<String> suppliersOf(String item) {
         return facts.offers(Earmark.item(item)).stream()
-                .map(Fact.SupplierItem::supplier)
+                .map(PartnerFacts.SupplierItem::supplier)
                 .filter(supplier -> !isRetired("suppliers", supplier))
                 .distinct()
                 .sorted()
@@ -296,8 +301,8 @@ public final class Directory {
     public BigDecimal minimumOrderValue(String supplier) {
         return supplier == null
                 ? null
-                : facts.one(Fact.Supplier.class, supplier)
-                        .map(Fact.Supplier::minimumOrderValue)
+                : facts.one(PartnerFacts.Supplier.class, supplier)
+                        .map(PartnerFacts.Supplier::minimumOrderValue)
                         .orElse(null);
     }
 
@@ -307,7 +312,7 @@ public final class Directory {
     }
 
     /** A supplier's terms for an item, as they are today. */
-    private List<Fact.SupplierItem> prices(String supplier, String item) {
+    private List<PartnerFacts.SupplierItem> prices(String supplier, String item) {
         return facts.offers(Earmark.item(item)).stream()
                 .filter(terms -> terms.supplier().equals(supplier))
                 .toList();
@@ -321,7 +326,7 @@ public final class Directory {
     public String purchaseUnit(String supplier, String item) {
         return prices(supplier, item).stream()
                 .findFirst()
-                .map(Fact.SupplierItem::unit)
+                .map(PartnerFacts.SupplierItem::unit)
                 .orElse(unit(item));
     }
 
@@ -353,7 +358,7 @@ public final class Directory {
     }
 
     /** A supplier's terms for any quantity of an item; null: he does not offer it. */
-    public Fact.SupplierItem baseTerms(String supplier, String item) {
+    public PartnerFacts.SupplierItem baseTerms(String supplier, String item) {
         return prices(supplier, item).stream()
                 .filter(terms ->
                         terms.fromQuantity() == null || terms.fromQuantity().signum() == 0)

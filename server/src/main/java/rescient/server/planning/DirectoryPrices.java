@@ -2,7 +2,7 @@ package rescient.server.planning;
 
 import java.math.BigDecimal;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.prices.PriceBreaks;
 import rescient.core.prices.Prices;
 
@@ -10,7 +10,7 @@ import rescient.core.prices.Prices;
 public record DirectoryPrices(Directory directory) implements Prices {
     @Override
     public BigDecimal standard(String item) {
-        Fact.Item known = directory.item(item);
+        ItemFacts.Item known = directory.item(item);
         return known == null ? null : known.standardCost();
     }
 

@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
 import rescient.core.plan.PointView;
 import rescient.server.access.SignedIn;
@@ -187,7 +187,7 @@ class PlanController {
 
     private static PointView point(PlanVersion version, String item, String site) {
         return version.plan().point(item, site).orElseThrow(() -> {
-            Fact.Item known = version.directory().item(item);
+            ItemFacts.Item known = version.directory().item(item);
             return JobProblem.notFound(
                     known != null && known.is() == ItemKind.KIT
                             ? item + " is a kit: it is never stocked itself, look at its parts"

@@ -5,7 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 import rescient.core.plan.Cure;
 import rescient.core.plan.PointView;
 import rescient.core.snapshot.Signal;
@@ -79,7 +79,7 @@ public record SignalView(
         List<BillLine> lines = new ArrayList<>();
         for (int i = 0; i < way.size(); i++) {
             String component = way.get((i + 1) % way.size()).item();
-            for (Fact.BomLine line :
+            for (MakingFacts.BomLine line :
                     version.directory().bills().lines(way.get(i).item())) {
                 if (line.component().equals(component)) {
                     lines.add(new BillLine(way.get(i).item(), line.line(), component));

@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import rescient.core.company.Fact;
 import rescient.core.company.OpenOrder;
+import rescient.core.company.OrderFacts;
 import rescient.core.plan.Demand;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
@@ -82,7 +82,7 @@ public record Slip(String question, String sentence, String unit, List<SlipLine>
                     })
                     .orElse(null);
         }
-        Fact.OpenOrder row = version.directory().openOrder(OrderKey.number(key), OrderKey.line(key));
+        OrderFacts.OpenOrder row = version.directory().openOrder(OrderKey.number(key), OrderKey.line(key));
         return row == null
                 ? null
                 : version.plan()

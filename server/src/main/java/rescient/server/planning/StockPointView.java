@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 import rescient.core.plan.Balance;
 import rescient.core.plan.Demand;
@@ -129,7 +129,7 @@ public record StockPointView(
         List<Event> events = new ArrayList<>();
         for (Supply supply : supplies) {
             if (supply.kind() == Supply.Kind.OPEN) {
-                Fact.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
+                OrderFacts.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
                 Slip.Link link = new Slip.Link("order", point.item(), point.site(), supply.number(), null);
                 events.add(new Event(
                         Words.date(supply.day()),

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.company.CustomerOrderLine;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.trace.Ends;
 import rescient.core.trace.PlanThread;
@@ -48,7 +48,7 @@ class Threads implements WarmUp {
         if (OrderKey.isLine(key)) {
             String number = OrderKey.number(key);
             String line = OrderKey.line(key);
-            Fact.OpenOrder row = version.directory().openOrder(number, line);
+            OrderFacts.OpenOrder row = version.directory().openOrder(number, line);
             return ThreadView.of(
                             version,
                             number,

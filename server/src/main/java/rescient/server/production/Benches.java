@@ -16,8 +16,9 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.MakingFacts;
 import rescient.core.company.OpenOrder;
+import rescient.core.company.OrderFacts;
 import rescient.core.trace.BenchSequence;
 import rescient.core.trace.Workbench;
 import rescient.server.planning.Directory;
@@ -159,9 +160,9 @@ class Benches {
     }
 
     private static Bench bench(Directory directory, String code, List<BenchJob> rows, int most) {
-        Fact.WorkCenter center = code.isEmpty()
+        MakingFacts.WorkCenter center = code.isEmpty()
                 ? null
-                : directory.facts().one(Fact.WorkCenter.class, code).orElse(null);
+                : directory.facts().one(MakingFacts.WorkCenter.class, code).orElse(null);
         return new Bench(
                 code.isEmpty() ? null : code,
                 center == null ? "Without operations" : center.name() == null ? code : center.name(),
@@ -286,7 +287,7 @@ class Benches {
         });
         directory
                 .facts()
-                .all(Fact.OpenOrderComponent.class)
+                .all(OrderFacts.OpenOrderComponent.class)
                 .filter(part -> part.issued() != null && part.issued().signum() > 0)
                 .forEach(part -> begun.add(OrderKey.ofLine(part.number(), part.line())));
         Map<String, Workbench.Progress> progress = new LinkedHashMap<>();

@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.Source;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
@@ -43,7 +43,7 @@ class BoughtBefore {
     /** Of what the plan needs first, then what was bought most often. */
     List<PurchaseController.BeforeRow> of(PlanVersion version, String supplier, String site) {
         Directory directory = version.directory();
-        if (directory.facts().one(Fact.Supplier.class, supplier).isEmpty()) {
+        if (directory.facts().one(PartnerFacts.Supplier.class, supplier).isEmpty()) {
             throw JobProblem.notFound("There is no supplier " + supplier);
         }
         if (!directory.sites().containsKey(site)) {
@@ -67,7 +67,7 @@ class BoughtBefore {
         items.addAll(last.keySet());
         directory
                 .facts()
-                .all(Fact.SupplierItem.class)
+                .all(PartnerFacts.SupplierItem.class)
                 .filter(offer -> offer.supplier().equals(supplier))
                 .forEach(offer -> items.add(offer.item()));
         return items.stream()

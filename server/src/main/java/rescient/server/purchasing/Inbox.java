@@ -11,7 +11,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.w3c.dom.Element;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.server.mail.Mailboxes;
 import rescient.server.planning.LivePlan;
 import rescient.server.platform.JobProblem;
@@ -131,9 +131,9 @@ class Inbox {
                 .or(() -> live.current()
                         .directory()
                         .facts()
-                        .all(Fact.Supplier.class)
+                        .all(PartnerFacts.Supplier.class)
                         .filter(one -> letter.sender.equalsIgnoreCase(one.email()))
-                        .map(Fact.Supplier::code)
+                        .map(PartnerFacts.Supplier::code)
                         .findFirst())
                 .orElse(null);
     }

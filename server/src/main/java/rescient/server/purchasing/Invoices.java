@@ -10,7 +10,8 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.order.Approval;
 import rescient.dataset.Facts;
 import rescient.server.decisions.InvoiceCheck;
@@ -25,10 +26,10 @@ import rescient.server.tables.DeskRows;
 /** Invoices of suppliers: which are there, what they charge, and what could be charged. */
 @Component
 class Invoices {
-    private static final Comparator<Fact.Invoice> BY_DUE = Comparator.comparing(
-                    Fact.Invoice::due, Comparator.nullsFirst(Comparator.naturalOrder()))
-            .thenComparing(Fact.Invoice::supplier)
-            .thenComparing(Fact.Invoice::number, DocumentOrder.INSTANCE);
+    private static final Comparator<InvoiceFacts.Invoice> BY_DUE = Comparator.comparing(
+                    InvoiceFacts.Invoice::due, Comparator.nullsFirst(Comparator.naturalOrder()))
+            .thenComparing(InvoiceFacts.Invoice::supplier)
+            .thenComparing(InvoiceFacts.Invoice::number, DocumentOrder.INSTANCE);
 
     private final DeskRows desk;
     private final int most;
@@ -42,27 +43,28 @@ class Invoices {
     InvoiceController.InvoiceRows list(PlanVersion version, @Nullable String words, @Nullable String state) {
         Directory directory = version.directory();
         Sought sought = new Sought(words);
-        Predicate<Fact.Invoice> fits = one -> one.supplier() != null
+        Predicate<InvoiceFacts.Invoice> fits = one -> one.supplier() != null
                 && (state == null || Words.word(one.state()).equals(state))
                 && (sought.nothing()
                         || sought.in(one.number(), one.supplier(), directory.supplierName(one.supplier()), one.note()));
-        List<Fact.Invoice> all = directory
+        List<InvoiceFacts.Invoice> all = directory
                 .facts()
-                .all(Fact.Invoice.class)
+                .all(InvoiceFacts.Invoice.class)
                 .filter(fits)
                 .sorted(BY_DUE)
                 .toList();
         List<InvoiceController.InvoiceRow> rows =
                 all.stream().limit(most).map(one -> row(directory, one)).toList();
         BigDecimal value = all.stream()
-                .filter(one -> state != null || one.state() != Fact.InvoiceState.REJECTED)
+                .filter(one -> state != null || one.state() != InvoiceFacts.InvoiceState.REJECTED)
                 .map(one -> InvoiceCheck.value(InvoiceCheck.lines(directory.facts(), one.supplier(), one.number())))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         return new InvoiceController.InvoiceRows(rows, all.size(), value);
     }
 
-    private static InvoiceController.InvoiceRow row(Directory directory, Fact.Invoice invoice) {
-        List<Fact.InvoiceLine> lines = InvoiceCheck.lines(directory.facts(), invoice.supplier(), invoice.number());
+    private static InvoiceController.InvoiceRow row(Directory directory, InvoiceFacts.Invoice invoice) {
+        List<InvoiceFacts.InvoiceLine> lines =
+                InvoiceCheck.lines(directory.facts(), invoice.supplier(), invoice.number());
         return new InvoiceController.InvoiceRow(
                 key(invoice),
                 invoice.supplier(),
@@ -74,26 +76,29 @@ class Invoices {
                 invoice.enteredBy(),
                 invoice.note(),
                 lines.size(),
-                lines.stream().map(Fact.InvoiceLine::orderNumber).distinct().toList(),
+                lines.stream()
+                        .map(InvoiceFacts.InvoiceLine::orderNumber)
+                        .distinct()
+                        .toList(),
                 InvoiceCheck.value(lines));
     }
 
-    private static String key(Fact.Invoice invoice) {
+    private static String key(InvoiceFacts.Invoice invoice) {
         return invoice.supplier() + "~" + invoice.number();
     }
 
     InvoiceController.InvoiceView invoice(PlanVersion version, String supplier, String number) {
         Directory directory = version.directory();
         Facts facts = directory.facts();
-        Fact.Invoice invoice = InvoiceCheck.invoice(facts, supplier, number).stream()
+        InvoiceFacts.Invoice invoice = InvoiceCheck.invoice(facts, supplier, number).stream()
                 .findFirst()
                 .orElseThrow(() -> JobProblem.notFound("There is no invoice " + number + " of " + supplier));
         InvoiceCheck check = InvoiceCheck.of(directory, desk, supplier, number);
         List<Approval.Given> given = InvoiceCheck.given(facts, desk, supplier, number);
-        List<Fact.InvoiceLine> lines = InvoiceCheck.lines(facts, supplier, number).stream()
-                .sorted(Comparator.comparing(Fact.InvoiceLine::line, DocumentOrder.INSTANCE))
+        List<InvoiceFacts.InvoiceLine> lines = InvoiceCheck.lines(facts, supplier, number).stream()
+                .sorted(Comparator.comparing(InvoiceFacts.InvoiceLine::line, DocumentOrder.INSTANCE))
                 .toList();
-        boolean waits = invoice.state() == Fact.InvoiceState.AWAITING_APPROVAL;
+        boolean waits = invoice.state() == InvoiceFacts.InvoiceState.AWAITING_APPROVAL;
         return new InvoiceController.InvoiceView(
                 row(directory, invoice),
                 waits ? InvoiceCheck.asks(facts, InvoiceCheck.value(lines), given) : null,
@@ -102,7 +107,7 @@ class Invoices {
     }
 
     private static InvoiceController.InvoiceLineRow line(
-            Directory directory, InvoiceCheck check, Fact.InvoiceLine line) {
+            Directory directory, InvoiceCheck check, InvoiceFacts.InvoiceLine line) {
         InvoiceCheck.Chargeable can = check.line(line.orderNumber(), line.orderLine());
         return new InvoiceController.InvoiceLineRow(
                 line.orderNumber(),
@@ -130,9 +135,9 @@ class Invoices {
             return new InvoiceController.OrderInvoices(null, List.of(), false);
         }
         List<InvoiceController.InvoiceRow> rows =
-                directory.facts().where(Fact.InvoiceLine.class, "order_number", number).stream()
+                directory.facts().where(InvoiceFacts.InvoiceLine.class, "order_number", number).stream()
                         .filter(line -> supplier.equals(line.supplier()))
-                        .map(Fact.InvoiceLine::number)
+                        .map(InvoiceFacts.InvoiceLine::number)
                         .distinct()
                         .flatMap(own -> InvoiceCheck.invoice(directory.facts(), supplier, own).stream())
                         .sorted(BY_DUE)
@@ -168,10 +173,10 @@ class Invoices {
         Directory directory = version.directory();
         String supplier = directory
                 .facts()
-                .all(Fact.Supplier.class)
+                .all(PartnerFacts.Supplier.class)
                 .filter(one ->
                         one.code().equals(said.senderCode()) || called(one).equals(lower(said.senderName())))
-                .map(Fact.Supplier::code)
+                .map(PartnerFacts.Supplier::code)
                 .findFirst()
                 .orElse(null);
         if (supplier == null) {
@@ -199,7 +204,7 @@ class Invoices {
                 left.stream().map(one -> one.named().toString()).toList());
     }
 
-    private static String called(Fact.Supplier supplier) {
+    private static String called(PartnerFacts.Supplier supplier) {
         return lower(supplier.name() == null ? supplier.code() : supplier.name());
     }
 

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.base.Quantity;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
 import rescient.server.planning.Directory;
@@ -169,7 +169,7 @@ class Letters {
         String item = line.text("item");
         String unit = line.text("unit", directory.unit(item));
         LocalDate wanted = line.date("confirmed_date") == null ? line.date("due_date") : line.date("confirmed_date");
-        Fact.Item of = directory.item(item);
+        ItemFacts.Item of = directory.item(item);
         return new LetterController.LetterLine(
                 line.text("line"),
                 item,
@@ -183,7 +183,7 @@ class Letters {
                 date,
                 lot,
                 expiry,
-                Words.word(of.tracking() == null ? Fact.Tracking.NONE : of.tracking()),
+                Words.word(of.tracking() == null ? ItemFacts.Tracking.NONE : of.tracking()),
                 said.signum() == 0 ? "it does not come any more" : sentence(date, wanted),
                 serials);
     }

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
@@ -45,7 +45,7 @@ record PassOnRequests(Purchases purchases, Mails mails, FactRows rows, String nu
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "Nothing is to be asked of " + number);
         }
         PurchaseDocument document = purchases.change(turn.version(), order, requests);
-        Fact.Supplier supplier = document.supplier();
+        PartnerFacts.Supplier supplier = document.supplier();
         String mail = SendPurchase.address(supplier);
         MailView kept = mails.keep(new Mails.Draft(
                 "change_request",

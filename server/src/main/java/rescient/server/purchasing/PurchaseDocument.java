@@ -9,7 +9,8 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.xml.stream.XMLStreamException;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.dataset.Row;
 import rescient.server.mail.LetterPdf;
 import rescient.server.mail.UblDocument;
@@ -32,10 +33,10 @@ record PurchaseDocument(
         List<Row> lines,
         @Nullable String note,
         Map<String, ChangeRequest> asked) {
-    Fact.Supplier supplier() {
+    PartnerFacts.Supplier supplier() {
         return version.directory()
                 .facts()
-                .one(Fact.Supplier.class, lines.get(0).text("supplier", ""))
+                .one(PartnerFacts.Supplier.class, lines.get(0).text("supplier", ""))
                 .orElse(null);
     }
 
@@ -48,7 +49,7 @@ record PurchaseDocument(
     }
 
     private String supplierAddress() {
-        Fact.Supplier supplier = supplier();
+        PartnerFacts.Supplier supplier = supplier();
         return supplier == null ? null : supplier.contact().address();
     }
 
@@ -77,7 +78,7 @@ record PurchaseDocument(
     }
 
     private String ordering(String goesTo) {
-        Fact.Supplier supplier = supplier();
+        PartnerFacts.Supplier supplier = supplier();
         return Stream.of(goesTo, note, supplier == null ? null : supplier.orderText())
                 .filter(text -> text != null && !text.isBlank())
                 .collect(Collectors.joining("\n"));
@@ -85,10 +86,10 @@ record PurchaseDocument(
 
     /** On what terms it is bought: of the supplier's offers the one at the least quantity. */
     @Nullable
-    private Fact.SupplierItem offer(Row line) {
-        return version.directory().facts().where(Fact.SupplierItem.class, "item", line.text("item")).stream()
+    private PartnerFacts.SupplierItem offer(Row line) {
+        return version.directory().facts().where(PartnerFacts.SupplierItem.class, "item", line.text("item")).stream()
                 .filter(one -> one.supplier().equals(line.text("supplier")) && one.holdsOn(version.today()))
-                .min(Comparator.comparing(Fact.SupplierItem::fromQuantity))
+                .min(Comparator.comparing(PartnerFacts.SupplierItem::fromQuantity))
                 .orElse(null);
     }
 
@@ -96,7 +97,7 @@ record PurchaseDocument(
     @Nullable
     private String below(Row line) {
         ChangeRequest request = asked.get(line.text("line"));
-        Fact.SupplierItem offer = offer(line);
+        PartnerFacts.SupplierItem offer = offer(line);
         String text = Stream.of(
                         offer == null || offer.supplierCode() == null ? null : "your " + offer.supplierCode(),
                         request == null ? null : request.sentence(day(line)),
@@ -190,8 +191,8 @@ record PurchaseDocument(
                     .amount("PriceAmount", worth.price().stripTrailingZeros(), directory.currency())
                     .close();
         }
-        Fact.SupplierItem offer = offer(line);
-        Fact.Tracking tracking = directory.item(line.text("item")).tracking();
+        PartnerFacts.SupplierItem offer = offer(line);
+        ItemFacts.Tracking tracking = directory.item(line.text("item")).tracking();
         xml.open("Item").text("Name", directory.itemName(line.text("item")));
         xml.open("BuyersItemIdentification").text("ID", line.text("item")).close();
         if (offer != null && offer.supplierCode() != null) {
@@ -199,7 +200,7 @@ record PurchaseDocument(
                     .text("ID", offer.supplierCode())
                     .close();
         }
-        if (tracking != null && tracking != Fact.Tracking.NONE) {
+        if (tracking != null && tracking != ItemFacts.Tracking.NONE) {
             // what his delivery note should say of it
             xml.open("AdditionalItemProperty")
                     .text("Name", "tracking")

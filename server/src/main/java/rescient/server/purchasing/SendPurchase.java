@@ -3,7 +3,7 @@ package rescient.server.purchasing;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.dataset.FactChange;
 import rescient.dataset.Row;
 import rescient.server.access.SignedIn;
@@ -90,7 +90,7 @@ record SendPurchase(Purchases purchases, Mails mails, FactRows rows, String numb
     }
 
     /** @throws JobProblem 422 if nobody knows where to write */
-    static String address(@Nullable Fact.Supplier supplier) {
+    static String address(@Nullable PartnerFacts.Supplier supplier) {
         String mail = supplier == null ? null : supplier.email();
         if (mail == null || mail.isBlank()) {
             throw cannot("Nobody knows where to write: the supplier has no mail address");

@@ -22,7 +22,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.core.order.DeliveredLine;
 import rescient.core.order.SupplierRecord;
 import rescient.server.planning.Deliveries;
@@ -108,8 +108,8 @@ class SupplierRecords implements Deliveries {
         Sought sought = new Sought(words);
         return directory
                 .facts()
-                .all(Fact.Supplier.class)
-                .map(Fact.Supplier::code)
+                .all(PartnerFacts.Supplier.class)
+                .map(PartnerFacts.Supplier::code)
                 .filter(code -> sought.nothing() || sought.in(code, directory.supplierName(code)))
                 .map(code -> SupplierController.DeliverySum.of(
                         code, directory.supplierName(code), known.getOrDefault(code, SupplierRecord.of(List.of()))))
@@ -122,9 +122,9 @@ class SupplierRecords implements Deliveries {
     SupplierController.SupplierView one(
             PlanVersion version, String code, int days, @Nullable String figure, @Nullable String item) {
         Directory directory = version.directory();
-        Fact.Supplier supplier = directory
+        PartnerFacts.Supplier supplier = directory
                 .facts()
-                .one(Fact.Supplier.class, code)
+                .one(PartnerFacts.Supplier.class, code)
                 .orElseThrow(() -> JobProblem.notFound("There is no supplier " + code));
         List<DeliveredLine> all = lines(version, days).getOrDefault(code, List.of());
         SupplierRecord.Figure counts = figure(figure);

@@ -12,7 +12,9 @@ import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.prices.CustomerCharge;
 import rescient.core.prices.InvoiceTotal;
 import rescient.core.stock.StockValue;
@@ -121,7 +123,7 @@ class CustomerInvoices {
         Directory directory = version.directory();
         String number = key.substring(Math.min(2, key.length()));
         return key.startsWith("i~")
-                ? directory.facts().where(Fact.Invoice.class, "number", number).stream()
+                ? directory.facts().where(InvoiceFacts.Invoice.class, "number", number).stream()
                         .filter(invoice -> invoice.customer() != null)
                         .map(invoice -> of(directory, invoice))
                         .findFirst()
@@ -131,8 +133,8 @@ class CustomerInvoices {
 
     private static InvoiceOutView nothingLeft(Directory directory, String key) {
         String number = key.startsWith("o~") ? key.substring(2) : "";
-        String customer = directory.facts().where(Fact.CustomerOrder.class, "number", number).stream()
-                .map(Fact.CustomerOrder::customer)
+        String customer = directory.facts().where(OrderFacts.CustomerOrder.class, "number", number).stream()
+                .map(OrderFacts.CustomerOrder::customer)
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElseThrow(() -> JobProblem.notFound("There is no such invoice or order"));
@@ -175,17 +177,17 @@ class CustomerInvoices {
         Directory directory = version.directory();
         return directory
                 .facts()
-                .all(Fact.Invoice.class)
+                .all(InvoiceFacts.Invoice.class)
                 .filter(invoice -> invoice.customer() != null)
-                .sorted(Comparator.comparing(Fact.Invoice::date)
+                .sorted(Comparator.comparing(InvoiceFacts.Invoice::date)
                         .thenComparing(invoice -> invoice.number().length())
-                        .thenComparing(Fact.Invoice::number)
+                        .thenComparing(InvoiceFacts.Invoice::number)
                         .reversed())
                 .map(invoice -> of(directory, invoice))
                 .toList();
     }
 
-    private static InvoiceOutView of(Directory directory, Fact.Invoice invoice) {
+    private static InvoiceOutView of(Directory directory, InvoiceFacts.Invoice invoice) {
         return view(
                 directory,
                 new Head(
@@ -199,10 +201,10 @@ class CustomerInvoices {
                 lines(directory, invoice));
     }
 
-    private static List<InvoiceOutLine> lines(Directory directory, Fact.Invoice invoice) {
-        return directory.facts().where(Fact.InvoiceLine.class, "number", invoice.number()).stream()
+    private static List<InvoiceOutLine> lines(Directory directory, InvoiceFacts.Invoice invoice) {
+        return directory.facts().where(InvoiceFacts.InvoiceLine.class, "number", invoice.number()).stream()
                 .filter(line -> invoice.customer().equals(line.customer()))
-                .sorted(Comparator.comparing(Fact.InvoiceLine::line, DocumentOrder.INSTANCE))
+                .sorted(Comparator.comparing(InvoiceFacts.InvoiceLine::line, DocumentOrder.INSTANCE))
                 .map(line -> line(
                         directory,
                         line.orderNumber(),
@@ -213,10 +215,10 @@ class CustomerInvoices {
                 .toList();
     }
 
-    private static String item(Directory directory, Fact.InvoiceLine line) {
-        return directory.facts().where(Fact.CustomerOrder.class, "number", line.orderNumber()).stream()
+    private static String item(Directory directory, InvoiceFacts.InvoiceLine line) {
+        return directory.facts().where(OrderFacts.CustomerOrder.class, "number", line.orderNumber()).stream()
                 .filter(of -> of.line().equals(line.orderLine()))
-                .map(Fact.CustomerOrder::item)
+                .map(OrderFacts.CustomerOrder::item)
                 .findFirst()
                 .orElse("");
     }
@@ -255,9 +257,9 @@ class CustomerInvoices {
             @Nullable String note) {}
 
     private static InvoiceOutView view(Directory directory, Head head, List<InvoiceOutLine> lines) {
-        Fact.Customer customer = directory
+        PartnerFacts.Customer customer = directory
                 .facts()
-                .one(Fact.Customer.class, head.customer)
+                .one(PartnerFacts.Customer.class, head.customer)
                 .orElseThrow(() -> JobProblem.notFound("There is no customer " + head.customer));
         boolean known = lines.stream().allMatch(line -> line.value != null);
         InvoiceTotal total = known

@@ -8,7 +8,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import javax.xml.stream.XMLStreamException;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.stock.LotTrace;
 import rescient.core.stock.Movement;
 import rescient.server.mail.PaperPdf;
@@ -92,7 +93,7 @@ class InvoicePaper {
     private static String address(Directory directory, String customer) {
         return directory
                 .facts()
-                .one(Fact.Customer.class, customer)
+                .one(PartnerFacts.Customer.class, customer)
                 .map(one -> one.contact().address())
                 .orElse(null);
     }
@@ -100,7 +101,7 @@ class InvoicePaper {
     /** What a kit consisted of, the numbers of what went, and what these were made of. */
     private String below(Directory directory, CustomerInvoices.InvoiceOutLine line, boolean origins) {
         List<Movement> went = traced.shipped(line.order(), line.line());
-        Fact.Item item = directory.item(line.item());
+        ItemFacts.Item item = directory.item(line.item());
         StringBuilder below = new StringBuilder();
         boolean kit = went.stream().anyMatch(one -> !one.bin().item().equals(line.item()));
         if (kit && item != null && Boolean.TRUE.equals(item.showParts())) {

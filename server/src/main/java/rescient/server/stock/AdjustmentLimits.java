@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.InvoiceFacts;
 import rescient.core.order.Approval;
 import rescient.dataset.Facts;
 import rescient.server.access.SignedIn;
@@ -28,8 +28,8 @@ class AdjustmentLimits implements rescient.server.commands.Approval {
         return value.signum() == 0
                 ? null
                 : Approval.next(
-                        facts.all(Fact.ApprovalLimit.class)
-                                .filter(limit -> limit.document() == Fact.Document.ADJUSTMENT)
+                        facts.all(InvoiceFacts.ApprovalLimit.class)
+                                .filter(limit -> limit.document() == InvoiceFacts.Document.ADJUSTMENT)
                                 .map(limit -> new Approval.Limit(limit.fromValue(), Words.word(limit.role())))
                                 .toList(),
                         value,

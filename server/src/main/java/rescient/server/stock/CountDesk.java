@@ -18,8 +18,10 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Ratio;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.MakingFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.order.InvoiceMatch;
 import rescient.core.stock.CountCycle;
 import rescient.core.stock.Differences;
@@ -64,7 +66,7 @@ class CountDesk {
 
     /** A bin of an item at the list's site. */
     private record Bin(String item, String lot, String serial, boolean quarantined) {
-        static Bin of(Fact.Stock stock) {
+        static Bin of(StockFacts.Stock stock) {
             return new Bin(stock.item(), stock.lot(), stock.serial(), Boolean.TRUE.equals(stock.quarantined()));
         }
 
@@ -77,7 +79,7 @@ class CountDesk {
         Map<Bin, BigDecimal> book = new HashMap<>();
         version.directory()
                 .facts()
-                .all(Fact.Stock.class)
+                .all(StockFacts.Stock.class)
                 .filter(stock -> stock.site().equals(site))
                 .forEach(stock -> book.merge(Bin.of(stock), stock.quantity(), BigDecimal::add));
         return book;
@@ -149,7 +151,7 @@ class CountDesk {
                 site,
                 from);
         CountCycle.throughKits(moved, kit -> parts(version, kit)).forEach((code, quantity) -> {
-            Fact.Item item = version.directory().item(code);
+            ItemFacts.Item item = version.directory().item(code);
             BigDecimal cost = item == null || item.standardCost() == null ? BigDecimal.ZERO : item.standardCost();
             yearly.computeIfPresent(code, (there, none) -> quantity.multiply(cost));
         });
@@ -173,12 +175,12 @@ class CountDesk {
     /** What one kit takes of its parts, as it is today; nothing, if it is none. */
     private static Map<String, BigDecimal> parts(PlanVersion version, String code) {
         Directory directory = version.directory();
-        Fact.Item item = directory.item(code);
+        ItemFacts.Item item = directory.item(code);
         if (item == null || item.is() != ItemKind.KIT) {
             return Map.of();
         }
         Map<String, BigDecimal> parts = new HashMap<>();
-        for (Fact.BomLine line : directory.facts().where(Fact.BomLine.class, "parent", code)) {
+        for (MakingFacts.BomLine line : directory.facts().where(MakingFacts.BomLine.class, "parent", code)) {
             LocalDate day = version.today();
             if ((line.validFrom() == null || !line.validFrom().isAfter(day))
                     && (line.validTo() == null || !line.validTo().isBefore(day))) {

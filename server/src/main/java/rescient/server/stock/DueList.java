@@ -8,7 +8,8 @@ import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
 import rescient.server.planning.Directory;
@@ -61,7 +62,7 @@ class DueList {
         Directory directory = version.directory();
         List<DueLine> fitting = directory
                 .facts()
-                .all(Fact.OpenOrder.class)
+                .all(OrderFacts.OpenOrder.class)
                 .filter(order -> order.kind() == Source.BUY && order.stage() == Stage.RELEASED)
                 .filter(order -> supplier == null || supplier.equals(order.supplier()))
                 .filter(order -> before == null || order.dueDate().isBefore(before))
@@ -75,9 +76,9 @@ class DueList {
         return new DueLines(fitting.stream().limit(most).toList(), fitting.size());
     }
 
-    private static DueLine line(PlanVersion version, Fact.OpenOrder order) {
+    private static DueLine line(PlanVersion version, OrderFacts.OpenOrder order) {
         Directory directory = version.directory();
-        Fact.Item item = directory.item(order.item());
+        ItemFacts.Item item = directory.item(order.item());
         int late = (int) ChronoUnit.DAYS.between(order.dueDate(), version.today());
         return new DueLine(
                 order.number() + '~' + order.line(),

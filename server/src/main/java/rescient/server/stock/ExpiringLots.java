@@ -12,7 +12,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 import rescient.core.plan.Peg;
 import rescient.core.stock.StockValue;
 import rescient.core.trace.LotUse;
@@ -95,10 +95,10 @@ class ExpiringLots {
     }
 
     private List<Expiring> expiring(PlanVersion version) {
-        Map<String, List<Fact.Stock>> byPoint = new HashMap<>();
+        Map<String, List<StockFacts.Stock>> byPoint = new HashMap<>();
         version.directory()
                 .facts()
-                .all(Fact.Stock.class)
+                .all(StockFacts.Stock.class)
                 .filter(bin -> bin.expiry() != null && bin.quantity().signum() > 0)
                 .forEach(bin -> byPoint.computeIfAbsent(bin.item() + '\0' + bin.site(), k -> new ArrayList<>())
                         .add(bin));
@@ -124,17 +124,17 @@ class ExpiringLots {
     /** What all of an item at a site is worth. */
     private record Worth(@Nullable BigDecimal value, BigDecimal quantity, int decimals) {}
 
-    private static Worth worth(Directory directory, Fact.Stock bin, @Nullable BigDecimal value) {
-        BigDecimal there = directory.facts().where(Fact.Stock.class, "item", bin.item()).stream()
+    private static Worth worth(Directory directory, StockFacts.Stock bin, @Nullable BigDecimal value) {
+        BigDecimal there = directory.facts().where(StockFacts.Stock.class, "item", bin.item()).stream()
                 .filter(one -> one.site().equals(bin.site()))
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         int decimals = StockValue.decimals(directory.facts().setting("currency"));
         return new Worth(StockValue.of(directory.item(bin.item()), value, there, decimals), there, decimals);
     }
 
     /** What is set aside, or has expired, nothing uses. */
-    private static Expiring expiring(PlanVersion version, Fact.Stock bin, Worth worth, Map<String, LotUse> uses) {
+    private static Expiring expiring(PlanVersion version, StockFacts.Stock bin, Worth worth, Map<String, LotUse> uses) {
         boolean aside = Boolean.TRUE.equals(bin.quarantined());
         LotUse use = aside || !version.today().isBefore(bin.expiry())
                 ? null

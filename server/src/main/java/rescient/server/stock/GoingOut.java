@@ -12,8 +12,9 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.ItemKind;
+import rescient.core.company.OrderFacts;
 import rescient.core.promise.Promise;
 import rescient.core.trace.LinesGoingOut;
 import rescient.server.planning.Directory;
@@ -114,19 +115,19 @@ class GoingOut {
         promises.of(version)
                 .forEach(one -> promised.put(
                         OrderKey.ofLine(one.line().number(), one.line().line()), one));
-        List<Fact.CustomerOrder> open = directory
+        List<OrderFacts.CustomerOrder> open = directory
                 .facts()
-                .all(Fact.CustomerOrder.class)
+                .all(OrderFacts.CustomerOrder.class)
                 .filter(line -> line.counts()
                         && line.quantity().signum() > 0
-                        && line.agreed().supply() != Fact.LineSupply.DIRECT)
+                        && line.agreed().supply() != OrderFacts.LineSupply.DIRECT)
                 .toList();
         List<LinesGoingOut.Going> going = LinesGoingOut.of(
                 version.plan(),
                 open.stream().map(line -> asked(directory, line)).toList());
         List<OutLine> lines = new ArrayList<>();
         for (int i = 0; i < open.size(); i++) {
-            Fact.CustomerOrder line = open.get(i);
+            OrderFacts.CustomerOrder line = open.get(i);
             lines.add(line(version, line, going.get(i), promised.get(OrderKey.ofLine(line.number(), line.line()))));
         }
         lines.sort(Comparator.comparing(OutLine::due)
@@ -135,7 +136,7 @@ class GoingOut {
         return lines;
     }
 
-    private static LinesGoingOut.Line asked(Directory directory, Fact.CustomerOrder line) {
+    private static LinesGoingOut.Line asked(Directory directory, OrderFacts.CustomerOrder line) {
         return new LinesGoingOut.Line(
                 line.number(),
                 line.line(),
@@ -147,9 +148,9 @@ class GoingOut {
     }
 
     private static OutLine line(
-            PlanVersion version, Fact.CustomerOrder line, LinesGoingOut.Going going, @Nullable Promise promise) {
+            PlanVersion version, OrderFacts.CustomerOrder line, LinesGoingOut.Going going, @Nullable Promise promise) {
         Directory directory = version.directory();
-        Fact.Item item = directory.item(line.item());
+        ItemFacts.Item item = directory.item(line.item());
         int late = (int) ChronoUnit.DAYS.between(line.dueDate(), version.today());
         boolean waits = going.state() != LinesGoingOut.State.WHOLE && promise != null;
         return new OutLine(
@@ -173,6 +174,6 @@ class GoingOut {
                 late > 0 ? late : null,
                 waits ? Words.dateOrNull(promise.possibleDay()) : null,
                 waits ? promise.causeItem() : null,
-                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()));
+                Words.word(item.tracking() == null ? ItemFacts.Tracking.NONE : item.tracking()));
     }
 }

@@ -22,6 +22,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
 import rescient.core.stock.DocumentStep;
+import rescient.core.stock.EarlierPosting;
 import rescient.core.stock.Movement;
 import rescient.core.stock.SupplyLine;
 import rescient.dataset.KeptRecord;
@@ -159,13 +160,13 @@ class KeptMovements implements KeptRecord {
     }
 
     @Override
-    public List<Books.Did> did(Collection<String> keys) {
+    public List<EarlierPosting> did(Collection<String> keys) {
         return keys.isEmpty()
                 ? List.of()
                 : database.query(
                         "select p.key, p.date, p.reverses is not null, exists (select from postings r where r.reverses = p.key),"
                                 + " p.steps from postings p where p.key = any (?::uuid[])",
-                        (row, i) -> new Books.Did(
+                        (row, i) -> new EarlierPosting(
                                 row.getString(1),
                                 row.getDate(2).toLocalDate(),
                                 row.getBoolean(3),

@@ -10,9 +10,10 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
 import rescient.core.company.Source;
 import rescient.core.company.Stage;
+import rescient.core.company.StockFacts;
 import rescient.core.stock.ElementString;
 import rescient.dataset.Row;
 import rescient.server.mail.PaperPdf;
@@ -59,7 +60,7 @@ class Labels {
     byte[] ofPoint(PlanVersion version, String item, String site) {
         return sheet(
                 version,
-                version.directory().facts().where(Fact.Stock.class, "item", item).stream()
+                version.directory().facts().where(StockFacts.Stock.class, "item", item).stream()
                         .filter(bin -> bin.site().equals(site))
                         .map(bin -> label(version, bin))
                         .toList());
@@ -71,18 +72,18 @@ class Labels {
         List<LabelSheet.Label> labels = new ArrayList<>();
         directory
                 .facts()
-                .all(Fact.Stock.class)
-                .sorted(Comparator.comparing((Fact.Stock bin) -> bin.lot() == null && bin.serial() == null)
-                        .thenComparing(Fact.Stock::item, DocumentOrder.INSTANCE))
+                .all(StockFacts.Stock.class)
+                .sorted(Comparator.comparing((StockFacts.Stock bin) -> bin.lot() == null && bin.serial() == null)
+                        .thenComparing(StockFacts.Stock::item, DocumentOrder.INSTANCE))
                 .limit(TRIED - ORDERS)
                 .forEach(bin -> labels.add(label(version, bin)));
         directory
                 .facts()
-                .all(Fact.OpenOrder.class)
+                .all(OrderFacts.OpenOrder.class)
                 .filter(order -> order.kind() == Source.BUY && order.stage() == Stage.RELEASED)
-                .sorted(Comparator.comparing(Fact.OpenOrder::dueDate)
-                        .thenComparing(Fact.OpenOrder::number, DocumentOrder.INSTANCE))
-                .map(Fact.OpenOrder::number)
+                .sorted(Comparator.comparing(OrderFacts.OpenOrder::dueDate)
+                        .thenComparing(OrderFacts.OpenOrder::number, DocumentOrder.INSTANCE))
+                .map(OrderFacts.OpenOrder::number)
                 .distinct()
                 .limit(ORDERS)
                 .forEach(number -> labels.add(
@@ -97,15 +98,15 @@ class Labels {
         return LabelSheet.pdf(version.company(), labels);
     }
 
-    private static LabelSheet.Label label(PlanVersion version, Fact.Stock bin) {
+    private static LabelSheet.Label label(PlanVersion version, StockFacts.Stock bin) {
         return label(version, bin.item(), bin.lot(), bin.serial(), bin.expiry(), bin.quantity(), null);
     }
 
     @Nullable
     private static LocalDate expiry(PlanVersion version, String item, @Nullable String lot, @Nullable String serial) {
-        return version.directory().facts().where(Fact.Stock.class, "item", item).stream()
+        return version.directory().facts().where(StockFacts.Stock.class, "item", item).stream()
                 .filter(bin -> Objects.equals(bin.lot(), lot) && Objects.equals(bin.serial(), serial))
-                .map(Fact.Stock::expiry)
+                .map(StockFacts.Stock::expiry)
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);

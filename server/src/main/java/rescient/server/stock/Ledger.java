@@ -9,7 +9,8 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.stock.StockValue;
 import rescient.server.planning.Directory;
 import rescient.server.planning.PlanVersion;
@@ -97,12 +98,12 @@ class Ledger {
     /** @param offset how many of the last movements are passed over */
     LedgerView of(PlanVersion version, String code, String site, int offset, int limit) {
         Directory directory = version.directory();
-        Fact.Item item = directory.item(code);
+        ItemFacts.Item item = directory.item(code);
         if (item == null || !directory.sites().containsKey(site)) {
             throw JobProblem.notFound("There is no item " + code + " at " + site);
         }
         List<BinView> bins = new ArrayList<>();
-        for (Fact.Stock stock : directory.facts().where(Fact.Stock.class, "item", code)) {
+        for (StockFacts.Stock stock : directory.facts().where(StockFacts.Stock.class, "item", code)) {
             if (stock.site().equals(site)) {
                 bins.add(bin(version, stock));
             }
@@ -133,7 +134,7 @@ class Ledger {
                 site,
                 directory.siteName(site),
                 directory.unit(code),
-                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                Words.word(item.tracking() == null ? ItemFacts.Tracking.NONE : item.tracking()),
                 item.costing() == null ? null : Words.word(item.costing()),
                 StockDesk.plain(onHand),
                 StockDesk.plain(bins.stream()
@@ -158,7 +159,7 @@ class Ledger {
         return first.onHand.subtract(first.quantity);
     }
 
-    private static BinView bin(PlanVersion version, Fact.Stock stock) {
+    private static BinView bin(PlanVersion version, StockFacts.Stock stock) {
         return new BinView(
                 stock.lot(),
                 stock.serial(),

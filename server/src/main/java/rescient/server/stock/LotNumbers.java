@@ -5,7 +5,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
 import rescient.core.stock.LotPattern;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
@@ -36,11 +36,11 @@ class LotNumbers {
      */
     @Transactional
     LotNumbersTaken take(PlanVersion version, String code, int many) {
-        Fact.Item item = version.directory()
+        ItemFacts.Item item = version.directory()
                 .facts()
-                .one(Fact.Item.class, code)
+                .one(ItemFacts.Item.class, code)
                 .orElseThrow(() -> JobProblem.notFound("There is no item " + code));
-        if (item.tracking() == null || item.tracking() == Fact.Tracking.NONE) {
+        if (item.tracking() == null || item.tracking() == ItemFacts.Tracking.NONE) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, code + " is not kept by lots or serial numbers");
         }
         if (item.lotPattern() == null || item.lotPattern().isBlank()) {
@@ -49,7 +49,7 @@ class LotNumbers {
                     code + " has no pattern for its numbers: type them, or give it one in its data (lot_pattern)");
         }
         LotPattern pattern = LotPattern.of(item.lotPattern());
-        boolean serial = item.tracking() == Fact.Tracking.SERIAL;
+        boolean serial = item.tracking() == ItemFacts.Tracking.SERIAL;
         if (serial && !pattern.counts()) {
             throw new JobProblem(
                     HttpStatus.UNPROCESSABLE_ENTITY,

@@ -12,7 +12,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.stock.LotTests;
 import rescient.dataset.Codec;
 import rescient.dataset.FactChange;
@@ -39,8 +40,9 @@ record LotTestWish(
         @Nullable @DecimalMin("-" + MOST) @DecimalMax(MOST) BigDecimal upper) {
     private static final String MOST = "1000000000000";
 
-    Fact.LotTest fact(LocalDate day) {
-        return new Fact.LotTest(item, text(lot), text(serial), name.strip(), value, text(unit), lower, upper, day);
+    StockFacts.LotTest fact(LocalDate day) {
+        return new StockFacts.LotTest(
+                item, text(lot), text(serial), name.strip(), value, text(unit), lower, upper, day);
     }
 
     private static String text(String text) {
@@ -49,9 +51,9 @@ record LotTestWish(
 
     /** @throws JobProblem 422 if there is no such lot, or the limits exclude everything */
     FactChange change(Facts facts, LocalDate day) {
-        Fact.Item of = facts.one(Fact.Item.class, item).orElse(null);
-        boolean serials = of != null && of.tracking() == Fact.Tracking.SERIAL;
-        if (of == null || of.tracking() == null || of.tracking() == Fact.Tracking.NONE) {
+        ItemFacts.Item of = facts.one(ItemFacts.Item.class, item).orElse(null);
+        boolean serials = of != null && of.tracking() == ItemFacts.Tracking.SERIAL;
+        if (of == null || of.tracking() == null || of.tracking() == ItemFacts.Tracking.NONE) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, item + " has neither lots nor serial numbers");
         }
         if ((serials ? text(serial) : text(lot)) == null) {
@@ -63,13 +65,13 @@ record LotTestWish(
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "The lower limit lies above the upper one")
                     .field("lower");
         }
-        Codec<Fact.LotTest> codec = Codec.of(Fact.LotTest.class);
+        Codec<StockFacts.LotTest> codec = Codec.of(StockFacts.LotTest.class);
         Row before = before(facts).map(codec::write).orElse(null);
         return FactChange.of(before, codec.write(fact(day)));
     }
 
-    private Optional<Fact.LotTest> before(Facts facts) {
-        return facts.where(Fact.LotTest.class, "item", item).stream()
+    private Optional<StockFacts.LotTest> before(Facts facts) {
+        return facts.where(StockFacts.LotTest.class, "item", item).stream()
                 .filter(one -> Objects.equals(one.lot(), text(lot)) && Objects.equals(one.serial(), text(serial)))
                 .filter(one -> one.name().equals(name.strip()))
                 .findFirst();
@@ -79,7 +81,8 @@ record LotTestWish(
     List<PostingLine> setAside(Facts facts, LocalDate day) {
         List<PostingLine> lines = new ArrayList<>();
         if (fact(day).failed()) {
-            for (Fact.Stock bin : LotTests.toSetAside(facts.where(Fact.Stock.class, "item", item), lot, serial)) {
+            for (StockFacts.Stock bin :
+                    LotTests.toSetAside(facts.where(StockFacts.Stock.class, "item", item), lot, serial)) {
                 lines.add(PostingLine.ofBin(StockAct.QUARANTINE, bin));
             }
         }

@@ -5,7 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.stock.LotTrace;
 import rescient.core.stock.Movement;
 import rescient.dataset.Facts;
@@ -92,32 +93,32 @@ record LotView(
                 .filter(one -> !made.contains(one))
                 .forEach(made::add);
         Facts facts = directory.facts();
-        Fact.Item item = directory.item(lot.item());
+        ItemFacts.Item item = directory.item(lot.item());
         if (item == null) {
             throw JobProblem.notFound("There is no item " + lot.item());
         }
-        Optional<Fact.Lot> known = facts.where(Fact.Lot.class, "item", lot.item()).stream()
+        Optional<StockFacts.Lot> known = facts.where(StockFacts.Lot.class, "item", lot.item()).stream()
                 .filter(one -> is(lot, one.lot(), one.serial()))
                 .findFirst();
-        LocalDate expiry = facts.where(Fact.Stock.class, "item", lot.item()).stream()
+        LocalDate expiry = facts.where(StockFacts.Stock.class, "item", lot.item()).stream()
                 .filter(one -> is(lot, one.lot(), one.serial()))
-                .map(Fact.Stock::expiry)
+                .map(StockFacts.Stock::expiry)
                 .filter(Objects::nonNull)
                 .findFirst()
-                .or(() -> known.map(Fact.Lot::expiry))
+                .or(() -> known.map(StockFacts.Lot::expiry))
                 .orElse(null);
         return new LotView(
                 lot.item(),
                 directory.itemName(lot.item()),
                 said(lot.lot()),
                 said(lot.serial()),
-                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                Words.word(item.tracking() == null ? ItemFacts.Tracking.NONE : item.tracking()),
                 known.isPresent(),
                 expiry,
-                known.map(Fact.Lot::supplierLot).orElse(null),
-                known.map(Fact.Lot::document).orElse(null),
-                known.map(Fact.Lot::note).orElse(null),
-                facts.where(Fact.LotTest.class, "item", lot.item()).stream()
+                known.map(StockFacts.Lot::supplierLot).orElse(null),
+                known.map(StockFacts.Lot::document).orElse(null),
+                known.map(StockFacts.Lot::note).orElse(null),
+                facts.where(StockFacts.LotTest.class, "item", lot.item()).stream()
                         .filter(one -> is(lot, one.lot(), one.serial()))
                         .map(one -> new TestRow(
                                 one.name(),

@@ -15,7 +15,8 @@ import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rescient.core.base.DocumentOrder;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.plan.RunOut;
 import rescient.core.stock.StockValue;
 import rescient.server.planning.Directory;
@@ -203,10 +204,10 @@ class OnHandList {
     private List<OnHand> rows(PlanVersion version) {
         Map<String, BigDecimal> values = recorded.values();
         int decimals = StockValue.decimals(version.directory().facts().setting("currency"));
-        Map<String, List<Fact.Stock>> byPoint = new HashMap<>();
+        Map<String, List<StockFacts.Stock>> byPoint = new HashMap<>();
         version.directory()
                 .facts()
-                .all(Fact.Stock.class)
+                .all(StockFacts.Stock.class)
                 .forEach(stock -> byPoint.computeIfAbsent(stock.item() + '\0' + stock.site(), k -> new ArrayList<>())
                         .add(stock));
         return byPoint.entrySet().stream()
@@ -216,10 +217,10 @@ class OnHandList {
                 .toList();
     }
 
-    private static OnHand row(PlanVersion version, List<Fact.Stock> there, BigDecimal value, int decimals) {
+    private static OnHand row(PlanVersion version, List<StockFacts.Stock> there, BigDecimal value, int decimals) {
         Directory directory = version.directory();
-        Fact.Stock first = there.get(0);
-        Fact.Item item = directory.item(first.item());
+        StockFacts.Stock first = there.get(0);
+        ItemFacts.Item item = directory.item(first.item());
         BigDecimal free = sum(there, true);
         BigDecimal kept = sum(there, false);
         Optional<RunOut> out = version.plan().point(first.item(), first.site()).flatMap(RunOut::of);
@@ -231,7 +232,7 @@ class OnHandList {
                 first.site(),
                 directory.siteName(first.site()),
                 directory.unit(first.item()),
-                Words.word(item.tracking() == null ? Fact.Tracking.NONE : item.tracking()),
+                Words.word(item.tracking() == null ? ItemFacts.Tracking.NONE : item.tracking()),
                 StockDesk.plain(free),
                 StockDesk.plain(kept),
                 (int) there.stream()
@@ -240,7 +241,7 @@ class OnHandList {
                         .distinct()
                         .count(),
                 there.stream()
-                        .map(Fact.Stock::expiry)
+                        .map(StockFacts.Stock::expiry)
                         .filter(Objects::nonNull)
                         .min(Comparator.naturalOrder())
                         .orElse(null),
@@ -250,10 +251,10 @@ class OnHandList {
                 null);
     }
 
-    private static BigDecimal sum(List<Fact.Stock> there, boolean free) {
+    private static BigDecimal sum(List<StockFacts.Stock> there, boolean free) {
         return there.stream()
                 .filter(stock -> free != Boolean.TRUE.equals(stock.quarantined()))
-                .map(Fact.Stock::quantity)
+                .map(StockFacts.Stock::quantity)
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 }

@@ -14,7 +14,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.costing.OrderStatement;
 import rescient.core.stock.StepReports;
 import rescient.core.stock.StockValue;
@@ -275,7 +276,7 @@ class OrderCosts {
     /** Of what came to be since, as it is now. */
     @Nullable
     private static BigDecimal cost(Directory directory, Directory then, String item) {
-        Fact.Item of = then.item(item);
+        ItemFacts.Item of = then.item(item);
         return (of == null ? directory.item(item) : of).standardCost();
     }
 
@@ -283,10 +284,10 @@ class OrderCosts {
             Directory directory, String item, String site, List<Row> steps) {
         List<OrderStatement.Operation> operations = new ArrayList<>();
         NavigableMap<Integer, Reported> reports = reports(steps);
-        for (Fact.Operation one : directory.operations(item, site)) {
-            Fact.WorkCenter center = directory
+        for (MakingFacts.Operation one : directory.operations(item, site)) {
+            MakingFacts.WorkCenter center = directory
                     .facts()
-                    .one(Fact.WorkCenter.class, one.workCenter())
+                    .one(MakingFacts.WorkCenter.class, one.workCenter())
                     .orElse(null);
             Row at = steps.stream()
                     .filter(row -> row.text("step").equals(one.step()))
@@ -311,7 +312,7 @@ class OrderCosts {
         return directory.operations(order.text("item"), order.text("site")).stream()
                 .filter(one -> one.step().equals(step))
                 .findFirst()
-                .map(Fact.Operation::workCenter)
+                .map(MakingFacts.Operation::workCenter)
                 .orElse(null);
     }
 

@@ -12,7 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 import rescient.core.order.DirectShipment;
 import rescient.dataset.PostingFile;
 import rescient.dataset.Row;
@@ -62,7 +62,7 @@ record PostingLine(
     }
 
     /** All of a bin. */
-    static PostingLine ofBin(StockAct act, Fact.Stock bin) {
+    static PostingLine ofBin(StockAct act, StockFacts.Stock bin) {
         return new PostingLine(
                 act,
                 null,
@@ -125,7 +125,7 @@ record PostingLine(
     }
 
     /** Whether it is of that bin. */
-    boolean isOf(Fact.Stock bin) {
+    boolean isOf(StockFacts.Stock bin) {
         return Objects.equals(site, bin.site())
                 && Objects.equals(text(lot), bin.lot())
                 && Objects.equals(text(serial), bin.serial())

@@ -6,7 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.dataset.Facts;
 import rescient.dataset.Row;
 import rescient.server.mail.PaperPdf;
@@ -101,7 +102,7 @@ class PostingNote {
                         .findFirst()
                         .map(code -> PaperPdf.addressed(
                                 directory.customerName(code),
-                                facts.one(Fact.Customer.class, code)
+                                facts.one(PartnerFacts.Customer.class, code)
                                         .map(one -> one.contact().address())
                                         .orElse(null)))
                         .orElse(null);
@@ -110,8 +111,8 @@ class PostingNote {
                 return desk.site(number)
                         .map(code -> PaperPdf.addressed(
                                 directory.siteName(code),
-                                facts.one(Fact.Site.class, code)
-                                        .map(Fact.Site::address)
+                                facts.one(BasicFacts.Site.class, code)
+                                        .map(BasicFacts.Site::address)
                                         .orElse(null)))
                         .orElse(null);
             }
@@ -121,7 +122,7 @@ class PostingNote {
                         ? null
                         : PaperPdf.addressed(
                                 directory.supplierName(supplier),
-                                facts.one(Fact.Supplier.class, supplier)
+                                facts.one(PartnerFacts.Supplier.class, supplier)
                                         .map(one -> one.contact().address())
                                         .orElse(null));
             }

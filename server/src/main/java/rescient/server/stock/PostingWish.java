@@ -10,7 +10,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.order.DirectShipment;
 import rescient.core.stock.LotTests;
 import rescient.dataset.Facts;
@@ -64,14 +65,14 @@ record PostingWish(
         if (line.act() != StockAct.RECEIVE || line.number() == null) {
             return null;
         }
-        return facts.where(Fact.OpenOrder.class, "number", line.number()).stream()
+        return facts.where(OrderFacts.OpenOrder.class, "number", line.number()).stream()
                 .filter(order -> line.line() == null || order.line().equals(line.line()))
                 .findFirst()
                 .map(order -> DirectShipment.of(
                         order,
                         order.forOrder() == null
                                 ? List.of()
-                                : facts.where(Fact.CustomerOrder.class, "number", order.forOrder()),
+                                : facts.where(OrderFacts.CustomerOrder.class, "number", order.forOrder()),
                         line.quantity(),
                         line.unit()))
                 .orElse(null);
@@ -97,7 +98,7 @@ record PostingWish(
     }
 
     /** What a lot that comes in did not pass. */
-    static List<Fact.LotTest> failed(Facts facts, Row row) {
+    static List<StockFacts.LotTest> failed(Facts facts, Row row) {
         if (!COMING.contains(row.text("action")) || (row.text("lot") == null && row.text("serial") == null)) {
             return List.of();
         }
@@ -110,7 +111,8 @@ record PostingWish(
                     .findFirst()
                     .orElse("");
         }
-        return LotTests.failed(facts.where(Fact.LotTest.class, "item", item), row.text("lot"), row.text("serial"));
+        return LotTests.failed(
+                facts.where(StockFacts.LotTest.class, "item", item), row.text("lot"), row.text("serial"));
     }
 
     private static final Set<String> COMING = Set.of("receive", "output", "receive_transfer", "return_from_customer");

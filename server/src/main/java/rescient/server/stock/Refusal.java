@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import rescient.core.base.Quantity;
-import rescient.core.company.Fact;
+import rescient.core.company.OrderFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.plan.PlannedOrder;
 import rescient.core.plan.PointView;
 import rescient.core.plan.Supply;
@@ -105,14 +106,14 @@ record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
         }
         List<StockDesk.Cure> cures = new ArrayList<>();
         version.plan().point(refused.item(), refused.site()).ifPresent(point -> brought(point, cures));
-        version.directory().facts().where(Fact.Stock.class, "item", refused.item()).stream()
+        version.directory().facts().where(StockFacts.Stock.class, "item", refused.item()).stream()
                 .filter(bin -> !Boolean.TRUE.equals(bin.quarantined())
                         && bin.quantity().signum() > 0
                         && !bin.site().equals(refused.site()))
                 .collect(Collectors.groupingBy(
-                        Fact.Stock::site,
+                        StockFacts.Stock::site,
                         TreeMap::new,
-                        Collectors.reducing(BigDecimal.ZERO, Fact.Stock::quantity, BigDecimal::add)))
+                        Collectors.reducing(BigDecimal.ZERO, StockFacts.Stock::quantity, BigDecimal::add)))
                 .forEach((site, quantity) -> cures.add(new StockDesk.Cure(
                         StockDesk.plain(quantity).toPlainString() + " lie at "
                                 + version.directory().siteName(site),
@@ -146,7 +147,7 @@ record Refusal(CompanyMoment version, PostingWish wish, Refused refused) {
                 + StockDesk.plain(Quantity.decimal(supply.quantity())).toPlainString() + " on "
                 + Words.date(supply.day());
         if (supply.kind() == Supply.Kind.OPEN) {
-            Fact.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
+            OrderFacts.OpenOrder order = version.directory().openOrder(supply.number(), supply.line());
             return new StockDesk.Cure(
                     supply.number() + brings,
                     supply.number(),

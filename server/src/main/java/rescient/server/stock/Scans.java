@@ -9,7 +9,9 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import rescient.core.company.Fact;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.PartnerFacts;
+import rescient.core.company.StockFacts;
 import rescient.core.stock.ElementString;
 import rescient.dataset.Facts;
 import rescient.server.planning.Directory;
@@ -116,10 +118,12 @@ class Scans {
     private static String ofNumber(Facts facts, String gtin) {
         String bare = gtin.replaceFirst("^0+", "");
         return Stream.concat(
-                        facts.all(Fact.Item.class).map(Fact.Item::code).filter(code -> isNumber(code, bare)),
-                        facts.all(Fact.SupplierItem.class)
+                        facts.all(ItemFacts.Item.class)
+                                .map(ItemFacts.Item::code)
+                                .filter(code -> isNumber(code, bare)),
+                        facts.all(PartnerFacts.SupplierItem.class)
                                 .filter(offer -> offer.supplierCode() != null && isNumber(offer.supplierCode(), bare))
-                                .map(Fact.SupplierItem::item))
+                                .map(PartnerFacts.SupplierItem::item))
                 .findFirst()
                 .orElse(null);
     }
@@ -150,7 +154,7 @@ class Scans {
         Set<RecordedStock.Numbered> all = new LinkedHashSet<>();
         directory
                 .facts()
-                .all(Fact.Stock.class)
+                .all(StockFacts.Stock.class)
                 .filter(bin -> name.equals(bin.lot()) || name.equals(bin.serial()))
                 .forEach(bin -> all.add(new RecordedStock.Numbered(bin.item(), bin.lot(), bin.serial())));
         all.addAll(recorded.numbered(name));

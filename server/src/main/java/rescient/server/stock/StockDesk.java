@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
 import rescient.core.stock.Differences;
 import rescient.core.stock.Movement;
+import rescient.core.stock.OrderPart;
 import rescient.core.stock.SupplyLine;
 import rescient.dataset.Facts;
 import rescient.dataset.Postings;
@@ -273,7 +274,7 @@ class StockDesk {
                         .filter(part -> !part.backflush()
                                 && part.planned().signum() > 0
                                 && part.issued().signum() == 0)
-                        .map(SupplyLine.Part::component)
+                        .map(OrderPart::component)
                         .toList();
         return without.isEmpty()
                 ? List.of()

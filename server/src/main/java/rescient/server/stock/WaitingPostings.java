@@ -12,7 +12,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import rescient.core.company.Fact;
+import rescient.core.company.StockFacts;
 import rescient.core.order.Approval;
 import rescient.core.stock.CountCycle;
 import rescient.dataset.Facts;
@@ -221,9 +221,9 @@ class WaitingPostings {
     private static BigDecimal book(Facts facts, PostingLine line) {
         return line.item() == null
                 ? BigDecimal.ZERO
-                : facts.where(Fact.Stock.class, "item", line.item()).stream()
+                : facts.where(StockFacts.Stock.class, "item", line.item()).stream()
                         .filter(line::isOf)
-                        .map(Fact.Stock::quantity)
+                        .map(StockFacts.Stock::quantity)
                         .reduce(BigDecimal.ZERO, BigDecimal::add);
     }
 

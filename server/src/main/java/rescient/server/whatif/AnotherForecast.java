@@ -2,8 +2,9 @@ package rescient.server.whatif;
 
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ForecastFacts;
 import rescient.core.company.UnfitException;
 import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
@@ -19,11 +20,13 @@ record AnotherForecast(@Nullable @Size(max = LONGEST) String set) implements Ass
 
     @Override
     public List<FactChange> apply(Assumed company) {
-        if (set != null && company.facts().texts(Fact.Forecast.class, "set").noneMatch(set::equals)) {
+        if (set != null
+                && company.facts().texts(ForecastFacts.Forecast.class, "set").noneMatch(set::equals)) {
             throw new UnfitException("There is no forecast set " + set, "set");
         }
-        Fact.Setting now = company.facts().one(Fact.Setting.class, SETTING).orElse(null);
-        Fact.Setting next = set == null ? null : new Fact.Setting(SETTING, set);
+        BasicFacts.Setting now =
+                company.facts().one(BasicFacts.Setting.class, SETTING).orElse(null);
+        BasicFacts.Setting next = set == null ? null : new BasicFacts.Setting(SETTING, set);
         return now == null && next == null ? List.of() : FactChange.of(List.<FactEdit<?>>of(new FactEdit<>(now, next)));
     }
 

@@ -5,8 +5,9 @@ import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
-import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.MakingFacts;
 import rescient.core.scenario.BillChange;
 import rescient.dataset.FactChange;
 import rescient.server.decisions.PlanningRows;
@@ -28,7 +29,7 @@ record BillOtherwise(
         implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Item.class, item, "item");
+        company.facts().known(ItemFacts.Item.class, item, "item");
         return PlanningRows.checked(
                 company.facts(),
                 FactChange.of(List.<FactEdit<?>>of(edit(company))),
@@ -38,7 +39,7 @@ record BillOtherwise(
     private FactEdit<?> edit(Assumed company) {
         BillChange bill = new BillChange(company.facts(), item);
         if (component != null) {
-            company.facts().known(Fact.Item.class, component, "component");
+            company.facts().known(ItemFacts.Item.class, component, "component");
             return bill.with(component, quantity == null ? BigDecimal.ONE : quantity);
         }
         return goes() ? bill.without(line) : bill.quantity(line, quantity);
@@ -59,7 +60,7 @@ record BillOtherwise(
         }
         String named = directory.bills().lines(item).stream()
                 .filter(bomLine -> bomLine.line().equals(line))
-                .map(Fact.BomLine::component)
+                .map(MakingFacts.BomLine::component)
                 .findFirst()
                 .orElse("line " + line);
         return goes() ? item + " is made without " + named : "Each " + item + " takes " + each() + " " + named;

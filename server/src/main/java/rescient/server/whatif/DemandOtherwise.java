@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import rescient.core.company.Fact;
 import rescient.core.company.FactEdit;
+import rescient.core.company.ItemFacts;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 import rescient.core.scenario.Demand;
 import rescient.core.scenario.Span;
@@ -39,9 +41,9 @@ record DemandOtherwise(
             throw new UnfitException("Say by how many percent demand is to be up or down", "percent");
         }
         Facts facts = company.facts();
-        knownIfSaid(facts, Fact.Item.class, item, "item");
-        knownIfSaid(facts, Fact.ItemGroup.class, group, "group");
-        knownIfSaid(facts, Fact.Customer.class, customer, "customer");
+        knownIfSaid(facts, ItemFacts.Item.class, item, "item");
+        knownIfSaid(facts, ItemFacts.ItemGroup.class, group, "group");
+        knownIfSaid(facts, PartnerFacts.Customer.class, customer, "customer");
         Demand demand = new Demand(item, group, customer, new Span(from, to));
         List<FactEdit<?>> edits = new ArrayList<>();
         if (!"forecast".equals(of)) {

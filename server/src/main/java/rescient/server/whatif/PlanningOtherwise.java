@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.company.UnfitException;
 import rescient.dataset.FactChange;
 import rescient.server.decisions.PlanningRows;
@@ -24,8 +25,8 @@ record PlanningOtherwise(
         implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Item.class, item, "item");
-        company.facts().known(Fact.Site.class, site, "site");
+        company.facts().known(ItemFacts.Item.class, item, "item");
+        company.facts().known(BasicFacts.Site.class, site, "site");
         if (fields == null || fields.isEmpty()) {
             throw new UnfitException("Say which planning data are to be otherwise", "fields");
         }

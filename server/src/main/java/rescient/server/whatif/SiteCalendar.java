@@ -3,7 +3,7 @@ package rescient.server.whatif;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
 import rescient.core.scenario.Closures;
 import rescient.core.scenario.Span;
 import rescient.dataset.FactChange;
@@ -23,7 +23,7 @@ record SiteCalendar(
         implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Site.class, site, "site");
+        company.facts().known(BasicFacts.Site.class, site, "site");
         Span span = new Span(from, to).complete();
         return FactChange.of(new Closures(company.facts(), span, Boolean.TRUE.equals(working)).site(site));
     }

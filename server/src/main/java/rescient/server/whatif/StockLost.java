@@ -5,7 +5,8 @@ import jakarta.validation.constraints.PositiveOrZero;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.BasicFacts;
+import rescient.core.company.ItemFacts;
 import rescient.core.scenario.StockLoss;
 import rescient.dataset.FactChange;
 import rescient.server.planning.Directory;
@@ -23,8 +24,8 @@ record StockLost(
         implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Item.class, item, "item");
-        company.facts().known(Fact.Site.class, site, "site");
+        company.facts().known(ItemFacts.Item.class, item, "item");
+        company.facts().known(BasicFacts.Site.class, site, "site");
         return FactChange.of(StockLoss.of(company.facts(), item, site, quantity));
     }
 

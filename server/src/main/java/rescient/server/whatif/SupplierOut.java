@@ -3,7 +3,7 @@ package rescient.server.whatif;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.core.scenario.Span;
 import rescient.core.scenario.Suppliers;
 import rescient.dataset.FactChange;
@@ -17,7 +17,7 @@ record SupplierOut(
         @Nullable LocalDate to) implements Assumption {
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Supplier.class, supplier, "supplier");
+        company.facts().known(PartnerFacts.Supplier.class, supplier, "supplier");
         return FactChange.of(
                 new Suppliers(company.facts(), company.version().today()).out(supplier, new Span(from, to).complete()));
     }

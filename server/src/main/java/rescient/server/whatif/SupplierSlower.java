@@ -5,7 +5,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
-import rescient.core.company.Fact;
+import rescient.core.company.PartnerFacts;
 import rescient.core.company.UnfitException;
 import rescient.core.scenario.Span;
 import rescient.core.scenario.Suppliers;
@@ -27,7 +27,7 @@ record SupplierSlower(
     /** Lead times grow where they come from: the supplier's terms, or else the planning data. */
     @Override
     public List<FactChange> apply(Assumed company) {
-        company.facts().known(Fact.Supplier.class, supplier, "supplier");
+        company.facts().known(PartnerFacts.Supplier.class, supplier, "supplier");
         if (days == null) {
             throw new UnfitException("Say by how many working days", "days");
         }
