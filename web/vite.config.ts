@@ -1,7 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
-import { firstPlace } from './first-place';
+import { firstPlace } from './first-place.ts';
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit(), firstPlace()],

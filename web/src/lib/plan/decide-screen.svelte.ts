@@ -16,7 +16,6 @@ import { Sparing } from '$lib/sparing';
 import { Columns } from '$lib/ui/columns.svelte';
 import { saveSheet, savingKeys, tabbed, type FileKind } from '$lib/ui/export';
 import { Opening } from '$lib/ui/opening';
-import { whenPainted } from '$lib/ui/painted';
 import type { Action } from './actions';
 import { columnsOf, listColumns, listWidth } from './columns';
 import type { Deciding } from './command';
@@ -154,7 +153,9 @@ export class DecideScreen {
 
   #followAddress(): void {
     $effect(() => {
-      this.list.cursor = fromAddress('order');
+      const opened = fromAddress('order');
+      // where the cursor has moved on, the address follows it
+      if (!this.#opening.pending) this.list.cursor = opened;
     });
     // the last view comes back when the place is entered without one
     let entered = false;
@@ -175,8 +176,7 @@ export class DecideScreen {
       // the last view comes first
       const there = page.url.search !== '' || this.views.last === '';
       if (!first || !nothing || !there) return;
-      // the list is looked for first, what is opened then
-      return whenPainted(() => void toAddress({ order: keyOf(first) }));
+      if (!this.#opening.pending) untrack(() => void this.#go(keyOf(first)));
     });
   }
 

@@ -182,6 +182,27 @@ class DecideTest extends DeskTest {
         assertThat(page.getByTestId("selection")).not().containsText("selected");
     }
 
+    /** What is opened follows the cursor; a key that is held, or pressed while something opens, moves it one row each time. */
+    @Test
+    void noPressOfAKeyIsLostHoweverFastTheyCome() {
+        Page page = signedIn("ida");
+        rows(page).first().click();
+        assertThat(rows(page).first()).hasClass(Pattern.compile("\\bhere\\b"));
+        page.evaluate("""
+                async () => {
+                  for (let i = 0; i < 15; i++) {
+                    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: i % 5 === 4 ? 'k' : 'j', bubbles: true }));
+                    // now before the cursor is painted, now after it, now while what it stands on is opened
+                    await new Promise((next) => setTimeout(next, (i * 7) % 40));
+                  }
+                }""");
+        // twelve down, three up
+        assertThat(rows(page).nth(9)).hasClass(Pattern.compile("\\bhere\\b"));
+        String key = rows(page).nth(9).getAttribute("id").replaceFirst("order-", "");
+        page.waitForURL(url -> java.net.URLDecoder.decode(url, java.nio.charset.StandardCharsets.UTF_8)
+                .contains("order=" + key));
+    }
+
     @Test
     void theListIsAsWideAsItWasMade() {
         Page page = signedIn("ida");
