@@ -135,6 +135,15 @@ public final class SupplyLine {
         return parts;
     }
 
+    /** Planned components that somebody issues by hand and of which nothing was: what is put out comes in without their value. */
+    public List<OrderPart> unissued() {
+        return parts.stream()
+                .filter(part -> !part.backflush()
+                        && part.planned().signum() > 0
+                        && part.issued().signum() == 0)
+                .toList();
+    }
+
     public NavigableMap<Integer, StepProgress> steps() {
         return steps;
     }

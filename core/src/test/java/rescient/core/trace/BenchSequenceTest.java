@@ -6,8 +6,12 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rescient.core.base.WorkCalendar;
+import rescient.core.company.OpenOrder;
+import rescient.core.company.Source;
+import rescient.core.company.Stage;
 
 /** A saw that works 480 minutes a day, Monday to Friday; today is Thursday, 3 December 2026. */
 class BenchSequenceTest {
@@ -55,5 +59,60 @@ class BenchSequenceTest {
     @Test
     void whatTakesNoTimeEndsWhereTheLastDid() {
         assertThat(days(minutes(480), minutes(0), minutes(5))).containsExactly("0 0", "0 0", "1 1");
+    }
+
+    private static Workbench.Job job(String number, int due, Workbench.State state) {
+        OpenOrder order = new OpenOrder(
+                number,
+                "1",
+                Source.MAKE,
+                Stage.RELEASED,
+                "LATH",
+                "W",
+                null,
+                null,
+                1_000_000,
+                THURSDAY + due,
+                OpenOrder.NO_DAY,
+                false);
+        Workbench.Operation saw = new Workbench.Operation("10", "SAW", BigDecimal.valueOf(300), 1_000_000);
+        return new Workbench.Job(order, state, saw, List.of(), null, null);
+    }
+
+    private static List<String> turns(List<Workbench.Job> jobs, Map<String, BigDecimal> kept, Workbench.Hours hours) {
+        return BenchSequence.turns(jobs, order -> kept.get(order.number()), hours, THURSDAY).stream()
+                .map(turn -> turn.job().order().number()
+                        + (turn.slot() == null ? "" : " " + (turn.slot().ends() - THURSDAY))
+                        + (turn.late() ? " late" : ""))
+                .toList();
+    }
+
+    /**
+     * What runs comes first although it is due on Monday; then what is due today, of whose 300 minutes 120 are left for tomorrow; then
+     * what is due tomorrow. Put before all, MO-1 is done today, and MO-3 ends tomorrow, behind what runs.
+     */
+    @Test
+    void whatRunsThenWhatIsDueAndWhereSomebodyPutIt() {
+        List<Workbench.Job> jobs = List.of(
+                job("MO-1", 1, Workbench.State.CAN_START),
+                job("MO-2", 4, Workbench.State.RUNS),
+                job("MO-3", 0, Workbench.State.CAN_START));
+        Workbench.Hours hours = new Workbench.Hours(WorkCalendar.mondayToFriday(THURSDAY), BigDecimal.valueOf(480));
+        assertThat(turns(jobs, Map.of(), hours)).containsExactly("MO-2 0", "MO-3 1 late", "MO-1 1");
+        assertThat(turns(jobs, Map.of("MO-1", BigDecimal.valueOf(-2_000_000)), hours))
+                .containsExactly("MO-1 0", "MO-2 1", "MO-3 1 late");
+    }
+
+    /** Without a work center nobody knows when it ends: late is what was due yesterday. Two of one day go by number. */
+    @Test
+    void withoutAWorkCenterTheDayItIsDueDecides() {
+        assertThat(turns(
+                        List.of(
+                                job("MO-10", 0, Workbench.State.WAITS),
+                                job("MO-09", 0, Workbench.State.WAITS),
+                                job("MO-08", -1, Workbench.State.WAITS)),
+                        Map.of(),
+                        null))
+                .containsExactly("MO-08 late", "MO-09", "MO-10");
     }
 }

@@ -14,7 +14,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
-import rescient.core.base.DocumentOrder;
 import rescient.core.base.Quantity;
 import rescient.core.company.MakingFacts;
 import rescient.core.company.OpenOrder;
@@ -32,10 +31,6 @@ import rescient.server.platform.Sought;
 /** What can be worked on now, at which work center and in which sequence. */
 @Component
 class Benches {
-    /** Before everything that has not begun. */
-    private static final BigDecimal FIRST = BigDecimal.valueOf(-1_000_000);
-
-    private static final BigDecimal STEP = new BigDecimal("0.0001");
     private static final int SHOWN = 40;
     private static final int ALL = 1_000;
 
@@ -109,8 +104,6 @@ class Benches {
     /** How many run, can start and wait, of all that fit. */
     record BenchView(List<Bench> benches, int runs, int canStart, int waits, int late) {}
 
-    private record Placed(Workbench.Job job, BigDecimal place) {}
-
     /**
      * @param state null: all
      * @param center all that lies there; null: the first of every work center
@@ -172,57 +165,22 @@ class Benches {
                 rows.stream().limit(most).toList());
     }
 
-    /** In their sequence, with the days on which their turn comes. */
     private static List<BenchJob> rows(
             PlanVersion version, Workbench bench, List<Workbench.Job> jobs, Map<String, BigDecimal> kept) {
-        List<Placed> placed = placed(jobs, kept);
-        Workbench.Hours hours = bench.hours(placed.get(0).job());
-        List<BenchSequence.Slot> slots = hours == null
-                ? List.of()
-                : BenchSequence.of(
-                        placed.stream()
-                                .map(one -> new BenchSequence.Work(
-                                        one.job.at().minutes(),
-                                        one.job.state() == Workbench.State.WAITS ? one.job.until() : null))
-                                .toList(),
-                        hours.minutesPerDay(),
-                        hours.calendar(),
-                        version.plan().snapshot().today());
-        List<BenchJob> rows = new ArrayList<>();
-        for (int i = 0; i < placed.size(); i++) {
-            rows.add(row(version, placed.get(i), slots.isEmpty() ? null : slots.get(i)));
-        }
-        return rows;
-    }
-
-    /** As somebody said; else what runs first, then by the day it is due. */
-    private static List<Placed> placed(List<Workbench.Job> jobs, Map<String, BigDecimal> kept) {
-        List<Workbench.Job> byDue = new ArrayList<>(jobs);
-        byDue.sort(Comparator.comparingInt((Workbench.Job job) -> job.order().dueDay())
-                .thenComparing(job -> job.order().number(), DocumentOrder.INSTANCE)
-                .thenComparing(job -> job.order().line(), DocumentOrder.INSTANCE));
-        List<Placed> placed = new ArrayList<>();
-        for (int i = 0; i < byDue.size(); i++) {
-            Workbench.Job job = byDue.get(i);
-            BigDecimal usual = BigDecimal.valueOf(job.order().dueDay()).add(STEP.multiply(BigDecimal.valueOf(i)));
-            placed.add(new Placed(
-                    job,
-                    kept.getOrDefault(
-                            key(job.order()), job.state() == Workbench.State.RUNS ? usual.add(FIRST) : usual)));
-        }
-        placed.sort(Comparator.comparing(Placed::place));
-        return placed;
+        int today = version.plan().snapshot().today();
+        return BenchSequence.turns(jobs, order -> kept.get(key(order)), bench.hours(jobs.get(0)), today).stream()
+                .map(turn -> row(version.directory(), turn))
+                .toList();
     }
 
     private static String key(OpenOrder order) {
         return OrderKey.ofLine(order.number(), order.line());
     }
 
-    private static BenchJob row(PlanVersion version, Placed placed, @Nullable BenchSequence.Slot slot) {
-        Directory directory = version.directory();
-        Workbench.Job job = placed.job;
+    private static BenchJob row(Directory directory, BenchSequence.Turn turn) {
+        Workbench.Job job = turn.job();
+        BenchSequence.Slot slot = turn.slot();
         OpenOrder order = job.order();
-        int today = version.plan().snapshot().today();
         return new BenchJob(
                 key(order),
                 order.number(),
@@ -252,8 +210,8 @@ class Benches {
                 Words.date(order.dueDay()),
                 slot == null ? null : Words.date(slot.begins()),
                 slot == null ? null : Words.date(slot.ends()),
-                order.dueDay() < today || (slot != null && slot.ends() > order.dueDay()),
-                placed.place);
+                turn.late(),
+                turn.place());
     }
 
     private Map<String, BigDecimal> kept() {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
@@ -17,6 +18,7 @@ import rescient.core.stock.Books;
 import rescient.core.stock.Differences;
 import rescient.core.stock.Movement;
 import rescient.core.stock.OrderPart;
+import rescient.core.stock.Outputs;
 import rescient.core.stock.SupplyLine;
 import rescient.dataset.Facts;
 import rescient.dataset.Postings;
@@ -270,10 +272,7 @@ class StockDesk {
         List<String> without = !reports
                 ? List.of()
                 : postings.lines().stream()
-                        .flatMap(line -> line.parts().stream())
-                        .filter(part -> !part.backflush()
-                                && part.planned().signum() > 0
-                                && part.issued().signum() == 0)
+                        .flatMap(line -> line.unissued().stream())
                         .map(OrderPart::component)
                         .toList();
         return without.isEmpty()
@@ -282,23 +281,13 @@ class StockDesk {
                         + ": what is made comes in without their value");
     }
 
-    /** More is put out than was still to come: that may be, and is said. */
     private static List<String> over(Directory directory, List<Movement> movements) {
-        Map<Movement.Document, BigDecimal> out = new LinkedHashMap<>();
-        for (Movement movement : movements) {
-            if (movement.kind() == Movement.Kind.OUTPUT && movement.reverses() == null) {
-                out.merge(movement.document(), movement.quantity(), BigDecimal::add);
-            }
-        }
         List<String> over = new ArrayList<>();
-        out.forEach((of, good) -> {
-            Row line = directory.facts().row("open_orders", of.number(), of.line());
-            BigDecimal more = line == null ? BigDecimal.ZERO : good.subtract(line.decimal("quantity"));
-            if (more.signum() > 0) {
-                over.add(plain(more).toPlainString() + " " + directory.unit(line.text("item"))
-                        + " more than were still to come on " + of.number());
-            }
-        });
+        Function<Movement.Document, Row> line = of -> directory.facts().row("open_orders", of.number(), of.line());
+        Outputs.beyond(movements, line.andThen(row -> row == null ? null : row.decimal("quantity"))::apply)
+                .forEach((of, more) -> over.add(plain(more).toPlainString() + " "
+                        + directory.unit(line.apply(of).text("item")) + " more than were still to come on "
+                        + of.number()));
         return over;
     }
 
