@@ -168,6 +168,7 @@ export class DecideScreen {
       entered = true;
     });
     // whoever comes without something in mind begins with what is most urgent
+    let begun: string | undefined;
     $effect(() => {
       // what fits comes first
       if (this.filtering || this.rows.isPending) return;
@@ -176,7 +177,16 @@ export class DecideScreen {
       // the last view comes first
       const there = page.url.search !== '' || this.views.last === '';
       if (!first || !nothing || !there) return;
-      if (!this.#opening.pending) untrack(() => void this.#go(keyOf(first)));
+      untrack(() => {
+        // somebody may have gone elsewhere meanwhile; of a list that is another by now it is another row
+        if (this.#opening.pending && this.list.cursor !== begun) return;
+        begun = keyOf(first);
+        void this.#go(begun);
+      });
+      // what is about to change the list changes what it begins with
+      return () => {
+        if (this.list.cursor === begun) this.#opening.stop();
+      };
     });
   }
 

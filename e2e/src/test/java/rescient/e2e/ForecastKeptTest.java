@@ -109,8 +109,8 @@ class ForecastKeptTest extends DeskTest {
         decide.getByLabel("Changed by").fill("+25");
         decide.getByLabel("Because of").selectOption("PROMOTION");
         assertThat(keep).isEnabled();
-        keep.click();
-        // what is only drawn stands there too, until it is kept
+        // what is only drawn stands there too: kept it is when the server says so
+        page.waitForResponse(answer -> answer.url().endsWith("/api/decisions"), keep::click);
         assertThat(decide.getByText("Adjust the forecast of")).hasCount(0);
         assertThat(march).containsText("+25");
         Assertions.assertThat(jdbc.queryForObject(

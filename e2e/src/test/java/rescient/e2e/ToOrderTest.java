@@ -32,6 +32,8 @@ class ToOrderTest extends OrderDeskTest {
         hivesToOrder();
         Page page = signedIn("ida");
         page.navigate("/demand");
+        // keys act once the place is there
+        page.locator(".plan-row").first().waitFor();
         page.keyboard().press("n");
         Locator sheet = page.getByTestId("order-sheet");
         sheet.getByLabel("Customer").fill("C110");
