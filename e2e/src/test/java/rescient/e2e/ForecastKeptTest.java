@@ -110,7 +110,11 @@ class ForecastKeptTest extends DeskTest {
         decide.getByLabel("Because of").selectOption("PROMOTION");
         assertThat(keep).isEnabled();
         // what is only drawn stands there too: kept it is when the server says so
-        page.waitForResponse(answer -> answer.url().endsWith("/api/decisions"), keep::click);
+        page.waitForResponse(
+                answer ->
+                        answer.request().method().equals("POST") && answer.url().endsWith("/api/decisions"),
+                keep::click);
+        assertThat(decide.getByText("Adjust the forecast of")).hasCount(0);
         assertThat(decide.getByText("Adjust the forecast of")).hasCount(0);
         assertThat(march).containsText("+25");
         Assertions.assertThat(jdbc.queryForObject(
