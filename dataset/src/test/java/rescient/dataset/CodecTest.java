@@ -113,7 +113,7 @@ class CodecTest {
 
     @Test
     void everyValueOfAPointComesFromItsGroupIfItSaysNothing() {
-        String[] texts = Table.PLANNING_COLUMNS.stream()
+        String[] texts = CompanyTables.PLANNING_COLUMNS.stream()
                 .flatMap(column -> Stream.of(column.name(), sample(column.type())))
                 .toArray(String[]::new);
         assertThat(planned().or(planned(texts))).isEqualTo(planned(texts));

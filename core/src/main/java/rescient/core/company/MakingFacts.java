@@ -65,6 +65,11 @@ public sealed interface MakingFacts extends Fact {
             return per == Per.ORDER;
         }
 
+        /** Both ends of its validity count. */
+        public boolean validOn(LocalDate day) {
+            return (validFrom == null || !validFrom.isAfter(day)) && (validTo == null || !validTo.isBefore(day));
+        }
+
         public BomLine withQuantity(BigDecimal other) {
             return new BomLine(parent, line, component, other, unit, per, scrap, validFrom, validTo, step, issue);
         }

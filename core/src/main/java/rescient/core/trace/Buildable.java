@@ -1,5 +1,6 @@
 package rescient.core.trace;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -163,9 +164,7 @@ public final class Buildable {
         return bills.computeIfAbsent(item, parent -> {
             List<BomLine> lines = new ArrayList<>();
             for (MakingFacts.BomLine line : new BillTree(company).lines(parent)) {
-                boolean valid = (line.validFrom() == null || line.validFrom().toEpochDay() <= day)
-                        && (line.validTo() == null || line.validTo().toEpochDay() >= day);
-                if (valid) {
+                if (line.validOn(LocalDate.ofEpochDay(day))) {
                     lines.add(calculated(line));
                 }
             }

@@ -7,7 +7,6 @@ import java.util.List;
 import rescient.core.base.Quantity;
 import rescient.core.company.CompanyFacts;
 import rescient.core.company.ItemFacts;
-import rescient.core.company.MakingFacts;
 
 /** What the material in one unit of an item costs at standard: all that is below it and is made of nothing itself. */
 public final class MaterialCost {
@@ -28,7 +27,7 @@ public final class MaterialCost {
             if (line.depth() > leftOut) {
                 continue;
             }
-            boolean valid = isValid(line.line(), day);
+            boolean valid = line.line().validOn(day);
             leftOut = valid ? Integer.MAX_VALUE : line.depth();
             if (valid && !line.more() && line.each() != null) {
                 BigDecimal cost = company.known(
@@ -41,10 +40,5 @@ public final class MaterialCost {
             }
         }
         return sum.setScale(DECIMALS, RoundingMode.HALF_UP);
-    }
-
-    private static boolean isValid(MakingFacts.BomLine line, LocalDate day) {
-        return (line.validFrom() == null || !line.validFrom().isAfter(day))
-                && (line.validTo() == null || !line.validTo().isBefore(day));
     }
 }

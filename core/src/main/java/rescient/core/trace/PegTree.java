@@ -1,45 +1,26 @@
 package rescient.core.trace;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import rescient.core.company.CustomerOrderLine;
 import rescient.core.company.OpenOrder;
-import rescient.core.company.Source;
-import rescient.core.company.Stage;
-import rescient.core.dates.Delays;
 import rescient.core.dates.PossibleDates;
-import rescient.core.netting.DemandList;
 import rescient.core.netting.Pegging;
 import rescient.core.netting.PlannedOrders;
 import rescient.core.netting.PointPlan;
 import rescient.core.plan.Plan;
-import rescient.core.snapshot.DocumentDemands;
 import rescient.core.snapshot.Kits;
-import rescient.core.snapshot.Network;
-import rescient.core.snapshot.OpenSupply;
 import rescient.core.snapshot.Snapshot;
 
 /** Follows the pegs of a plan down from what a {@link PlanThread} is asked for. */
 final class PegTree {
-    /**
-     * A demand that an order waits for.
-     *
-     * @param demand {@link DemandList#ABSENT} at a point that nothing was calculated for, which has no supply
-     * @param quantity of it, in millionths
-     */
-    private record Wait(int point, int demand, int needed, long quantity) {
-        boolean unmet() {
-            return demand == DemandList.ABSENT;
-        }
-    }
-
     private final Plan plan;
     private final Snapshot snapshot;
     private final PossibleDates possible;
+    private final Waits waiting;
     private final ThreadBars bars = new ThreadBars();
     /** Where each order stands, by its point and its place among the supplies there. */
     private final Map<PegsUpward.Order, Integer> shown = new HashMap<>();
@@ -56,31 +37,32 @@ final class PegTree {
         this.plan = plan;
         this.snapshot = plan.snapshot();
         this.possible = plan.pegs().possible();
+        this.waiting = new Waits(plan);
     }
 
     // ---- what it is asked for
 
     void customerOrder(CustomerOrderLine line) {
-        List<Wait> parts = new ArrayList<>();
+        List<Waits.Wait> parts = new ArrayList<>();
         for (Kits.Part part : snapshot.documents.parts(line.item())) {
             int p = snapshot.pointOf(part.component(), line.site());
-            addOf(line, p, parts, OpenOrder.NO_DAY);
+            waiting.ofDocument(line, p, parts, OpenOrder.NO_DAY);
         }
         if (parts.isEmpty()) {
             return;
         }
-        Wait decides = latest(parts);
+        Waits.Wait decides = waiting.latest(parts);
         ThreadBars.Bar bar = new ThreadBars.Bar();
         bar.kind = PlanThread.Kind.CUSTOMER_ORDER;
-        bar.point = snapshot.points[decides.point];
+        bar.point = snapshot.points[decides.point()];
         bar.number = line.number();
         bar.line = line.line();
         bar.quantity = line.quantity();
         bar.pegged = line.quantity();
         bar.due = line.dueDay();
         bar.needed = line.dueDay();
-        bar.possible = day(decides);
-        bar.lateness = lateness(bar.possible, bar.needed);
+        bar.possible = waiting.day(decides);
+        bar.lateness = Waits.lateness(bar.possible, bar.needed);
         int at = bars.add(bar);
         follow(parts, decides, at, 1, true);
     }
@@ -136,39 +118,39 @@ final class PegTree {
                 ? plan.pegs().of(p).known.openQuantity[index]
                 : plan.pegs().of(p).planned.good[index];
         int day = kind == Pegging.SupplyKind.OPEN ? possible.ofOpen(p, index) : possible.ofPlanned(p, index);
-        order(p, kind, index, quantity, due, lateness(day, due), -1, 0, false);
+        order(p, kind, index, quantity, due, Waits.lateness(day, due), -1, 0, false);
     }
 
     // ---- down the pegs
 
     /** @param decides what they wait for decides when the bar above can be, if it decides when they can be */
-    private void follow(List<Wait> waits, Wait largest, int above, int depth, boolean decides) {
+    private void follow(List<Waits.Wait> waits, Waits.Wait largest, int above, int depth, boolean decides) {
         if (largest != null) {
             demand(largest, above, depth, decides);
         }
-        for (Wait wait : waits) {
+        for (Waits.Wait wait : waits) {
             if (wait != largest) {
                 demand(wait, above, depth, false);
             }
         }
     }
 
-    private void demand(Wait wait, int above, int depth, boolean decides) {
+    private void demand(Waits.Wait wait, int above, int depth, boolean decides) {
         if (bars.full()) {
             return;
         }
         if (wait.unmet()) {
-            rest(PlanThread.Kind.MISSING, wait, wait.quantity, above, depth, decides, PossibleDates.NEVER);
+            rest(PlanThread.Kind.MISSING, wait, wait.quantity(), above, depth, decides, PossibleDates.NEVER);
             return;
         }
-        int p = wait.point;
+        int p = wait.point();
         Pegging pegs = pegs(p);
-        int lateness = lateness(possible.ofDemand(p, wait.demand), wait.needed);
+        int lateness = Waits.lateness(possible.ofDemand(p, wait.demand()), wait.needed());
         int last = -1;
         int latest = Integer.MIN_VALUE;
         long stock = 0;
         long served = 0;
-        for (int i = pegs.start[wait.demand]; i < pegs.start[wait.demand + 1]; i++) {
+        for (int i = pegs.start[wait.demand()]; i < pegs.start[wait.demand() + 1]; i++) {
             int day = day(p, pegs.kind(i), pegs.supply(i));
             if (day > latest) {
                 latest = day;
@@ -177,7 +159,7 @@ final class PegTree {
             served += pegs.quantity[i];
             stock += pegs.kind(i) == Pegging.SupplyKind.STOCK ? pegs.quantity[i] : 0;
         }
-        long missing = wait.quantity - served;
+        long missing = wait.quantity() - served;
         if (missing > 0) {
             rest(PlanThread.Kind.MISSING, wait, missing, above, depth, decides, lateness);
         }
@@ -185,7 +167,7 @@ final class PegTree {
         if (last >= 0 && pegs.kind(last) != Pegging.SupplyKind.STOCK) {
             peg(wait, last, lateness, above, depth, lastDecides);
         }
-        for (int i = pegs.start[wait.demand]; i < pegs.start[wait.demand + 1]; i++) {
+        for (int i = pegs.start[wait.demand()]; i < pegs.start[wait.demand() + 1]; i++) {
             if (i != last && pegs.kind(i) != Pegging.SupplyKind.STOCK) {
                 peg(wait, i, lateness, above, depth, false);
             }
@@ -196,14 +178,14 @@ final class PegTree {
         }
     }
 
-    private void peg(Wait wait, int peg, int lateness, int above, int depth, boolean decides) {
-        Pegging pegs = pegs(wait.point);
+    private void peg(Waits.Wait wait, int peg, int lateness, int above, int depth, boolean decides) {
+        Pegging pegs = pegs(wait.point());
         order(
-                wait.point,
+                wait.point(),
                 pegs.kind(peg),
                 pegs.supply(peg),
                 pegs.quantity[peg],
-                wait.needed,
+                wait.needed(),
                 lateness,
                 above,
                 depth,
@@ -224,19 +206,19 @@ final class PegTree {
 
     /** What is used of stock, or has no supply at all. */
     private void rest(
-            PlanThread.Kind kind, Wait wait, long quantity, int above, int depth, boolean decides, int lateness) {
+            PlanThread.Kind kind, Waits.Wait wait, long quantity, int above, int depth, boolean decides, int lateness) {
         if (ways != null && !under) {
             passBy(above, decides, lateness);
             return;
         }
         ThreadBars.Bar bar = new ThreadBars.Bar();
         bar.kind = kind;
-        bar.point = snapshot.points[wait.point];
+        bar.point = snapshot.points[wait.point()];
         bar.quantity = quantity;
         bar.pegged = quantity;
-        bar.due = kind == PlanThread.Kind.STOCK ? snapshot.today : wait.needed;
+        bar.due = kind == PlanThread.Kind.STOCK ? snapshot.today : wait.needed();
         bar.possible = kind == PlanThread.Kind.STOCK ? snapshot.today : PossibleDates.NEVER;
-        bar.needed = wait.needed;
+        bar.needed = wait.needed();
         bar.depth = depth;
         bar.above = above;
         if (decides) {
@@ -262,9 +244,9 @@ final class PegTree {
         }
         boolean underBefore = under;
         under |= key.equals(asked);
-        List<Wait> waits = new ArrayList<>();
+        List<Waits.Wait> waits = new ArrayList<>();
         boolean planned = kind == Pegging.SupplyKind.PLANNED;
-        Wait largest = planned ? waitsOfPlanned(p, index, waits) : waitsOfOpen(p, index, waits);
+        Waits.Wait largest = planned ? waiting.ofPlanned(p, index, waits) : waiting.ofOpen(p, index, waits);
         if (planned && snapshot.points[p].phantom) {
             // passed through: its components are those of what stands above
             follow(waits, largest, above, depth, decides);
@@ -335,100 +317,6 @@ final class PegTree {
         bar.due = order.dueDay();
         bar.possible = possible.ofOpen(p, i);
         return bar;
-    }
-
-    /** Collects what a planned order waits for; returns what of it decides, or null if its own start does. */
-    private Wait waitsOfPlanned(int p, int o, List<Wait> into) {
-        Network network = snapshot.network;
-        PlannedOrders planned = plan.pegs().of(p).planned;
-        for (int e = network.edgeStart[p]; e < network.edgeStart[p + 1]; e++) {
-            int below = network.edgeTo[e];
-            if (plan.pegs().of(below) == null) {
-                addUnmet(e, planned, o, into);
-                continue;
-            }
-            DemandList demands = plan.pegs().of(below).demands;
-            int d = demands.raisedBy(network.edgeSlot[e], o);
-            if (d != DemandList.ABSENT) {
-                into.add(new Wait(below, d, demands.ownDay[d], demands.quantity[d]));
-            }
-        }
-        return largest(p, planned.start[o], planned.due[o], into);
-    }
-
-    private void addUnmet(int edge, PlannedOrders planned, int o, List<Wait> into) {
-        if (planned.asks(snapshot, edge, o)) {
-            Network network = snapshot.network;
-            int below = network.edgeTo[edge];
-            long quantity = network.edgePart[edge].needed(planned.started[o], snapshot.points[below].step);
-            into.add(new Wait(below, DemandList.ABSENT, planned.needs(o, network.operation(edge)), quantity));
-        }
-    }
-
-    private Wait waitsOfOpen(int p, int i, List<Wait> into) {
-        OpenSupply supply = plan.pegs().of(p).known.open[i];
-        OpenOrder order = supply.order();
-        boolean released = order.stage() == Stage.RELEASED;
-        for (int below : supply.waitsAt()) {
-            addOf(order, below, into, released ? snapshot.today : OpenOrder.NO_DAY);
-        }
-        if (order.kind() == Source.BUY) {
-            // when it is there its supplier decides
-            return null;
-        }
-        boolean started = released || order.startDay() == OpenOrder.NO_DAY;
-        return largest(p, started ? snapshot.today : order.startDay(), order.dueDay(), into);
-    }
-
-    /** The demands of a document at a point. */
-    private void addOf(Object document, int p, List<Wait> into, int notBefore) {
-        if (p < 0) {
-            return;
-        }
-        if (plan.pegs().of(p) == null) {
-            DocumentDemands own = snapshot.demands.get(p);
-            for (int i = 0; i < own.size; i++) {
-                if (own.document[i] == document) {
-                    into.add(new Wait(p, DemandList.ABSENT, Math.max(own.ownDay[i], notBefore), own.quantity[i]));
-                }
-            }
-            return;
-        }
-        DemandList demands = plan.pegs().of(p).demands;
-        for (int d = 0; d < demands.size; d++) {
-            if (demands.document(d) == document) {
-                into.add(new Wait(p, d, Math.max(demands.ownDay[d], notBefore), demands.quantity[d]));
-            }
-        }
-    }
-
-    private Wait largest(int p, int start, int due, List<Wait> waits) {
-        Delays slips = new Delays();
-        slips.of(snapshot.points[p], snapshot.today, 1);
-        slips.begin(0, p, start, due);
-        Wait largest = null;
-        for (Wait wait : waits) {
-            int cause = wait.unmet() ? wait.point : possible.causeOfDemand(wait.point, wait.demand);
-            if (slips.waitFor(0, snapshot.points[wait.point].item, wait.needed, day(wait), cause)) {
-                largest = wait;
-            }
-        }
-        return largest;
-    }
-
-    /** Of the parts of a customer order's line, the first by item of those that are possible last. */
-    private Wait latest(List<Wait> parts) {
-        return Collections.max(
-                parts,
-                Comparator.<Wait>comparingInt(this::day).thenComparingInt(part -> -snapshot.points[part.point].item));
-    }
-
-    private int day(Wait wait) {
-        return wait.unmet() ? PossibleDates.NEVER : possible.ofDemand(wait.point, wait.demand);
-    }
-
-    private static int lateness(int possibleDay, int needed) {
-        return possibleDay == PossibleDates.NEVER ? PossibleDates.NEVER : possibleDay - needed;
     }
 
     PlanThread thread() {
