@@ -4,6 +4,7 @@ import { fromAddress, toAddress } from '$lib/address';
 import { answer, api } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
 import { pickListHref } from '$lib/links';
+import { Once } from '$lib/once';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { benches, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
@@ -32,6 +33,7 @@ export class BenchScreen extends FilteredScreen {
   readonly here = $derived(this.benches.flatMap((b) => b.jobs).find((j) => j.key === this.opened));
   readonly last = new LastDecision(() => this.#changed());
   readonly doing = new Doing(() => this.#changed());
+  readonly #once = new Once();
   /** The order in view, which knows what comes next. */
   pane = $state<{ next: () => void } | undefined>();
   /** The card that is dragged. */
@@ -65,13 +67,12 @@ export class BenchScreen extends FilteredScreen {
     const wanted = Math.min(bench.jobs.length - 1, Math.max(0, to));
     if (at === wanted) return;
     await this.doing.run(async () => {
-      const decision = await answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body: { kind: 'SEQUENCE', order: key, ...between(bench.jobs, key, wanted) }
-        })
+      const body = { kind: 'SEQUENCE' as const, order: key, ...between(bench.jobs, key, wanted) };
+      this.last.keep(
+        await this.#once.send(body, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body }))
+        )
       );
-      this.last.keep(decision);
     });
   }
 

@@ -1,6 +1,7 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
+import { Once } from '$lib/once';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planSeen } from '$lib/plan-seen';
 import { dataTables, planState } from '$lib/queries';
@@ -28,7 +29,7 @@ export class BringScreen {
   refused = $state<string | undefined>();
   busy = $state<'bringing' | 'looking' | 'taking' | undefined>();
   progress = $state.raw<Schemas['Progress'] | undefined>();
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
   #asked = 0;
 
   constructor() {
@@ -116,7 +117,6 @@ export class BringScreen {
         0,
         this.sheets.findIndex((s) => s.taken)
       );
-      this.#command = crypto.randomUUID();
     } catch (e) {
       this.refused = (e as Error).message;
     } finally {
@@ -163,18 +163,16 @@ export class BringScreen {
     this.busy = 'taking';
     planSeen.deciding();
     try {
-      const decision = await answer(
-        api.POST('/api/imports/{id}', {
-          params: { path: { id: brought.id }, header: { 'Idempotency-Key': this.#command } },
-          body: wish
-        })
+      const path = { id: brought.id };
+      this.last.keep(
+        await this.#once.send({ ...path, wish }, (header) =>
+          answer(api.POST('/api/imports/{id}', { params: { path, header }, body: wish }))
+        )
       );
-      this.last.keep(decision);
       this.#empty();
       await this.#client.invalidateQueries({ queryKey: ['plan'] });
     } catch (e) {
       this.refused = (e as Error).message;
-      this.#command = crypto.randomUUID();
     } finally {
       this.busy = undefined;
       planSeen.answeredDecision();

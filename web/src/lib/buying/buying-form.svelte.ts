@@ -6,6 +6,7 @@ import { isRows, pasted } from '$lib/demand/pasted';
 import { shortcuts } from '$lib/desk.svelte';
 import { asTyped, date, parsedDate, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
+import { Once } from '$lib/once';
 import { planSeen } from '$lib/plan-seen';
 import { boughtBefore, offered, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
@@ -53,7 +54,7 @@ export class BuyingForm {
   busy = $state(false);
   looking = $state(false);
   #asked = 0;
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
 
   readonly site = $derived(this.typed.site || (this.sites.data?.[0]?.code ?? ''));
   readonly before = createQuery(() => ({
@@ -66,7 +67,6 @@ export class BuyingForm {
     $effect(() => {
       const { wish } = this;
       const asked = ++this.#asked;
-      this.#command = crypto.randomUUID();
       this.looking = wish !== undefined;
       if (!wish) {
         this.seen = undefined;
@@ -177,8 +177,8 @@ export class BuyingForm {
     this.busy = true;
     planSeen.deciding();
     try {
-      const decision = await answer(
-        api.POST('/api/decisions', { params: { header: { 'Idempotency-Key': this.#command } }, body: wish })
+      const decision = await this.#once.send(wish, (header) =>
+        answer(api.POST('/api/decisions', { params: { header }, body: wish }))
       );
       this.typed = { supplier: '', site: '', due: '', note: '', lines: [] };
       await this.#client.invalidateQueries({ queryKey: ['plan'] });

@@ -2,6 +2,7 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress, toAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
+import { Once } from '$lib/once';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { customerInvoice, customerInvoices, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
@@ -39,7 +40,7 @@ export class ChargedScreen extends ListScreen<ChargedRow> {
   readonly last = new LastDecision(() => void this.#left());
   readonly doing = new Doing(() => this.#changed());
   told = $state<string | undefined>();
-  #sending = crypto.randomUUID();
+  readonly #once = new Once();
 
   constructor() {
     super({ name: 'charged', row: 'invoice', opened: 'invoice' });
@@ -70,13 +71,12 @@ export class ChargedScreen extends ListScreen<ChargedRow> {
       return;
     }
     await this.doing.run(async () => {
-      const decision = await answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body: { kind: 'CHARGE', orders }
-        })
+      const body = { kind: 'CHARGE' as const, orders };
+      this.last.keep(
+        await this.#once.send(body, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body }))
+        )
       );
-      this.last.keep(decision);
       this.list.selected.clear();
     });
   }
@@ -89,12 +89,10 @@ export class ChargedScreen extends ListScreen<ChargedRow> {
       return;
     }
     await this.doing.run(async () => {
-      const mail = await answer(
-        api.POST('/api/customer-invoices/sent', {
-          params: { query: { invoice: here.key }, header: { 'Idempotency-Key': this.#sending } }
-        })
+      const query = { invoice: here.key };
+      const mail = await this.#once.send(query, (header) =>
+        answer(api.POST('/api/customer-invoices/sent', { params: { query, header } }))
       );
-      this.#sending = crypto.randomUUID();
       this.told = `Sent to ${mail.recipient}.`;
       void this.#client.invalidateQueries({ queryKey: ['mails'] });
     });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { answer, api } from '$lib/api/client';
+  import { Once } from '$lib/once';
   import { count, momentAt, money, quantity } from '$lib/format';
   import { forecastRuns, runChanges } from '$lib/queries';
   import { rights } from '$lib/rights.svelte';
@@ -24,21 +25,14 @@
     mutationFn: (id: number) => answer(api.POST('/api/forecast-runs/{id}/end', { params: { path: { id } } })),
     onSettled: again
   }));
+  const once = new Once();
   const scheduling = createMutation(() => ({
-    mutationFn: (schedule: string) =>
-      answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body: {
-            kind: 'DATA',
-            rows: [
-              schedule
-                ? { table: 'settings', key: { key: 'forecast_run' }, fields: { value: schedule } }
-                : { table: 'settings', key: { key: 'forecast_run' }, gone: true }
-            ]
-          }
-        })
-      ),
+    mutationFn: (schedule: string) => {
+      const of = { table: 'settings', key: { key: 'forecast_run' } };
+      const row = schedule ? { ...of, fields: { value: schedule } } : { ...of, gone: true };
+      const body = { kind: 'DATA' as const, rows: [row] };
+      return once.send(body, (header) => answer(api.POST('/api/decisions', { params: { header }, body })));
+    },
     onSuccess: (decision) => {
       screen.last.keep(decision);
       return client.invalidateQueries({ queryKey: ['plan'] });

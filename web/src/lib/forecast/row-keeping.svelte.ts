@@ -1,5 +1,6 @@
 import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-import { answer, api, Refused, type Schemas } from '$lib/api/client';
+import { answer, api, type Schemas } from '$lib/api/client';
+import { Once } from '$lib/once';
 import { planSeen } from '$lib/plan-seen';
 
 interface Of {
@@ -13,29 +14,24 @@ interface Of {
 export class RowKeeping {
   readonly #client = useQueryClient();
   refused = $state<string | undefined>();
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
 
   constructor(private readonly of: Of) {}
 
   readonly #keeping = createMutation(() => ({
     onMutate: () => planSeen.deciding(),
     onSettled: () => planSeen.answeredDecision(),
-    mutationFn: (back: boolean) =>
-      answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': this.#command } },
-          body: { kind: 'DATA', rows: [this.of.row(back)] }
-        })
-      ),
+    mutationFn: (back: boolean) => {
+      const body = { kind: 'DATA' as const, rows: [this.of.row(back)] };
+      return this.#once.send(body, (header) =>
+        answer(api.POST('/api/decisions', { params: { header }, body }))
+      );
+    },
     onSuccess: (decision) => {
-      this.#command = crypto.randomUUID();
       this.of.kept(decision);
       void this.#client.invalidateQueries({ queryKey: ['plan'] });
     },
-    onError: (e) => {
-      this.refused = e.message;
-      if (!(e instanceof Refused) || e.problem.status !== 0) this.#command = crypto.randomUUID();
-    }
+    onError: (e) => (this.refused = e.message)
   }));
 
   get busy(): boolean {

@@ -85,12 +85,15 @@
         <button
           type="button"
           class="main-action"
-          disabled={screen.busy || !screen.asked}
+          disabled={screen.doing.busy || !screen.asked}
           title={screen.asked ? '' : `The ${view.asks} is asked`}
           onclick={() => void screen.step('APPROVE')}>Approve <Key name="y" /></button
         >
-        <button type="button" class="plain-action" disabled={screen.busy} onclick={() => (screen.reason = '')}
-          >Send back <Key name="b" /></button
+        <button
+          type="button"
+          class="plain-action"
+          disabled={screen.doing.busy}
+          onclick={() => (screen.reason = '')}>Send back <Key name="b" /></button
         >
       </p>
     {/if}

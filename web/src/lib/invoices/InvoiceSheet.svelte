@@ -135,7 +135,7 @@
       </div>
     {/if}
     <p>
-      <button type="submit" class="main-action" disabled={!form.keepable || screen.busy}
+      <button type="submit" class="main-action" disabled={!form.keepable || screen.doing.busy}
         >Enter it <Key name="Enter" /></button
       >
     </p>

@@ -3,11 +3,13 @@ import { fromAddress, toAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { halfTyped, leaveHalfTyped } from '$lib/half-typed.svelte';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
-import { planSeen } from '$lib/plan-seen';
 import { invoice, invoices, planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import type { Sheet } from '$lib/ui/export';
+import { Doing } from '$lib/doing.svelte';
+import { Once } from '$lib/once';
+import { Reason } from '$lib/reason.svelte';
 import { ListScreen } from '$lib/ui/list-screen.svelte';
 import { InvoiceForm } from './invoice-form.svelte';
 
@@ -40,15 +42,15 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
     () => this.today,
     async (wish) => {
       await this.#keep(wish);
-      if (this.refused !== undefined) return false;
+      if (this.doing.refused !== undefined) return false;
       if (wish.kind === 'INVOICE') this.open(`${wish.supplier}~${wish.number}`);
       return true;
     }
   );
-  busy = $state(false);
-  refused = $state<string | undefined>();
+  readonly doing = new Doing(() => this.#changed());
+  readonly #once = new Once();
   /** Why it goes back, while that is asked. */
-  reason = $state<string | undefined>();
+  readonly #reason = new Reason('invoice-back', () => this.list.concerned.map((r) => r.key).join(' '));
   chooser = $state<HTMLInputElement>();
 
   constructor() {
@@ -79,11 +81,19 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
 
   begin(): void {
     if (!rights.releases(['buy'])) {
-      this.refused = 'Invoices are entered by buyers and planners.';
+      this.doing.refused = 'Invoices are entered by buyers and planners.';
       return;
     }
-    this.refused = undefined;
+    this.doing.refused = undefined;
     void this.form.begin(this.here?.supplier ?? '');
+  }
+
+  get reason(): string | undefined {
+    return this.#reason.text;
+  }
+
+  set reason(text: string | undefined) {
+    this.#reason.text = text;
   }
 
   /** Asks why it goes back. */
@@ -97,7 +107,7 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
     const rows = this.list.concerned.length > 0 ? this.list.concerned : this.here ? [this.here] : [];
     if (rows.length === 0) return;
     if (rows.length === 1 && !this.asked) {
-      this.refused = this.one.data?.asks
+      this.doing.refused = this.one.data?.asks
         ? `${rows[0]?.number} waits for the ${this.one.data.asks}.`
         : `${rows[0]?.number} waits for nobody.`;
       return;
@@ -108,29 +118,17 @@ export class InvoicesScreen extends ListScreen<InvoiceRow> {
       reason,
       invoices: rows.map((r) => ({ supplier: r.supplier, number: r.number }))
     });
-    if (!this.refused) this.reason = undefined;
+    if (!this.doing.refused) this.reason = undefined;
   }
 
   async #keep(body: Command): Promise<void> {
-    if (this.busy) return;
-    this.busy = true;
-    this.refused = undefined;
-    planSeen.deciding();
-    try {
-      const decision = await answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body
-        })
+    await this.doing.run(async () => {
+      this.last.keep(
+        await this.#once.send(body, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body }))
+        )
       );
-      this.last.keep(decision);
-      this.#changed();
-    } catch (e) {
-      this.refused = (e as Error).message;
-    } finally {
-      this.busy = false;
-      planSeen.answeredDecision();
-    }
+    });
   }
 
   #changed(): void {

@@ -80,13 +80,13 @@
         <button
           type="button"
           class="plain-action"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           onclick={() => void way.step('END_HOLD')}>End the hold</button
         >
         <button
           type="button"
           class="plain-action"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           title="To who planned it, firmed as it is"
           onclick={() => (way.reason = '')}>Back to the planner</button
         >
@@ -94,33 +94,33 @@
         <button
           type="button"
           class="plain-action"
-          disabled={way.busy}
+          disabled={way.doing.busy}
           onclick={() => void way.step('APPROVE')}>Approve</button
         >
-        <button type="button" class="plain-action" disabled={way.busy} onclick={() => (way.reason = '')}
+        <button type="button" class="plain-action" disabled={way.doing.busy} onclick={() => (way.reason = '')}
           >Reject</button
         >
       {:else if way.state === 'ready'}
         <button
           type="button"
           class="plain-action"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           onclick={() => void way.send()}>Send it</button
         >
         <button
           type="button"
           class="plain-action"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           onclick={() => void way.step('HOLD')}>Hold it again</button
         >
       {:else}
-        <button type="button" class="plain-action" disabled={!buys || way.busy} onclick={sayDates}
+        <button type="button" class="plain-action" disabled={!buys || way.doing.busy} onclick={sayDates}
           >{way.state === 'sent' ? 'It was confirmed' : 'Its days changed'}</button
         >
         <button
           type="button"
           class="plain-action"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           onclick={() => void way.send()}>Remind the supplier</button
         >
       {/if}
@@ -132,9 +132,8 @@
       >
     </p>
     <p class="mt-1 flex">
-      {#if way.refused}<span role="alert" class="text-vermilion">{way.refused}</span>{:else}<KeptLine
-          last={way.last}
-        />{/if}
+      {#if way.doing.refused}<span role="alert" class="text-vermilion">{way.doing.refused}</span
+        >{:else}<KeptLine last={way.last} />{/if}
     </p>
     {#if way.query.data.requests.length > 0}
       <div class="mt-2 border-l-4 border-marigold px-3" data-testid="requests">
@@ -149,7 +148,7 @@
         <button
           type="button"
           class="plain-action mt-1"
-          disabled={!buys || way.busy}
+          disabled={!buys || way.doing.busy}
           onclick={() => void way.passOn()}
           >{way.query.data.requests.some((r) => !r.sent) ? 'Ask the supplier' : 'Ask him again'}</button
         >

@@ -2,6 +2,7 @@ import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
 import { parsedDate, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
+import { Once } from '$lib/once';
 
 type Command = Schemas['PlanCommand'];
 
@@ -25,8 +26,7 @@ export class HeldLine {
   readonly #today: () => string;
   readonly #kept: (decision: Schemas['Decision']) => void;
   #asked = 0;
-  /** Of what is typed: pressed again after a lost answer, it is kept once. */
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
 
   /** @param kept is told what was kept */
   constructor(key: string, today: () => string, kept: (decision: Schemas['Decision']) => void) {
@@ -43,7 +43,6 @@ export class HeldLine {
     $effect(() => {
       const { wish } = this;
       this.consequence = undefined;
-      this.#command = crypto.randomUUID();
       const asked = ++this.#asked;
       if (!wish) return;
       const timer = setTimeout(() => void this.#look(wish, asked), PAUSE);
@@ -55,8 +54,11 @@ export class HeldLine {
     const wish = this.wish;
     if (!wish || !this.ready) return;
     await this.doing.run(async () => {
-      const header = { 'Idempotency-Key': this.#command };
-      this.#kept(await answer(api.POST('/api/decisions', { params: { header }, body: wish })));
+      this.#kept(
+        await this.#once.send(wish, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body: wish }))
+        )
+      );
       this.leave();
     });
   }

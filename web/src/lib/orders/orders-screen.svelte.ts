@@ -5,6 +5,7 @@ import type { Schemas } from '$lib/api/client';
 import { answer, api } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
 import { pickListHref } from '$lib/links';
+import { Once } from '$lib/once';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { planState, supplyOrders } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
@@ -75,6 +76,7 @@ export class OrdersScreen extends ListScreen<OrderRow> {
 
   readonly last = new LastDecision();
   readonly doing = new Doing(() => undefined);
+  readonly #once = new Once();
 
   /** Held orders that are selected; several of them, to one supplier, become one. */
   readonly combinable = $derived.by(() =>
@@ -87,9 +89,11 @@ export class OrdersScreen extends ListScreen<OrderRow> {
     const numbers = this.combinable;
     if (numbers.length < 2) return;
     await this.doing.run(async () => {
-      const header = { 'Idempotency-Key': crypto.randomUUID() };
+      const body = { kind: 'COMBINE' as const, numbers };
       this.last.keep(
-        await answer(api.POST('/api/decisions', { params: { header }, body: { kind: 'COMBINE', numbers } }))
+        await this.#once.send(body, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body }))
+        )
       );
       this.list.selected.clear();
       this.open(numbers[0]);

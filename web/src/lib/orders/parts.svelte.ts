@@ -1,6 +1,7 @@
 import { createQuery, useQueryClient, type CreateQueryResult } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
+import { Once } from '$lib/once';
 import { orderParts, stockOnHand } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 
@@ -13,7 +14,7 @@ export class OrderParts {
   readonly doing = new Doing(() => void this.#client.invalidateQueries({ queryKey: ['plan'] }));
   /** What was released. */
   told = $state<string | undefined>();
-  #key = crypto.randomUUID();
+  readonly #once = new Once();
 
   constructor(number: () => string) {
     // what was said of one order is not said of the next
@@ -21,7 +22,6 @@ export class OrderParts {
       number();
       this.told = undefined;
       this.doing.refused = undefined;
-      this.#key = crypto.randomUUID();
     });
     this.parts = createQuery(() => orderParts(number()));
     this.lying = createQuery(() => ({
@@ -42,13 +42,10 @@ export class OrderParts {
   async release(): Promise<void> {
     this.told = undefined;
     await this.doing.run(async () => {
-      const done = await answer(
-        api.POST('/api/releases', {
-          params: { header: { 'Idempotency-Key': this.#key } },
-          body: { seen: this.parts.data?.version ?? 0, orders: this.transfers, leaveOut: false }
-        })
+      const body = { seen: this.parts.data?.version ?? 0, orders: this.transfers, leaveOut: false };
+      const done = await this.#once.send(body, (header) =>
+        answer(api.POST('/api/releases', { params: { header }, body }))
       );
-      this.#key = crypto.randomUUID();
       this.told = `Released ${done.orders.map((order) => order.number).join(', ')}.`;
     });
   }

@@ -2,7 +2,9 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { parsedDate, parsedNumber } from '$lib/format';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
-import { planSeen } from '$lib/plan-seen';
+import { Doing } from '$lib/doing.svelte';
+import { Once } from '$lib/once';
+import { Reason } from '$lib/reason.svelte';
 import { purchase } from '$lib/queries';
 
 type Command = Schemas['PlanCommand'];
@@ -22,16 +24,15 @@ export class Purchase {
   readonly #today: () => string;
   readonly query;
   readonly last = new LastDecision(() => this.#changed());
-  busy = $state(false);
-  refused = $state<string | undefined>();
+  readonly doing = new Doing(() => this.#changed());
   /** Why it is rejected or sent back, while that is asked. */
-  reason = $state<string | undefined>();
+  readonly #reason = new Reason('purchase-back', () => this.#number());
   /** What the supplier said, while it is typed. */
   said = $state<SaidLine[] | undefined>();
   /** What it would do to customers' orders. */
   consequence = $state.raw<Schemas['Consequence'] | undefined>();
   looking = $state(false);
-  #sending = crypto.randomUUID();
+  readonly #once = new Once();
   #asked = 0;
 
   constructor(number: () => string, today: () => string, enabled: () => boolean) {
@@ -80,81 +81,67 @@ export class Purchase {
       const seen = await answer(api.POST('/api/decisions/preview', { body: wish }));
       if (asked !== this.#asked) return;
       this.consequence = seen;
-      this.refused = undefined;
+      this.doing.refused = undefined;
     } catch (e) {
-      if (asked === this.#asked) this.refused = (e as Error).message;
+      if (asked === this.#asked) this.doing.refused = (e as Error).message;
     } finally {
       if (asked === this.#asked) this.looking = false;
     }
   }
 
   readonly confirmable = $derived(
-    !this.busy && this.consequence !== undefined && this.consequence.refusals.length === 0
+    !this.doing.busy && this.consequence !== undefined && this.consequence.refusals.length === 0
   );
+
+  get reason(): string | undefined {
+    return this.#reason.text;
+  }
+
+  set reason(text: string | undefined) {
+    this.#reason.text = text;
+  }
 
   async step(step: Step, reason?: string): Promise<void> {
     await this.#keep({ kind: 'PURCHASE', numbers: [this.#number()], step, reason });
-    if (!this.refused) this.reason = undefined;
+    if (!this.doing.refused) this.reason = undefined;
   }
 
   async confirm(): Promise<void> {
     if (!this.#confirmation || !this.confirmable) return;
     await this.#keep(this.#confirmation);
-    if (!this.refused) this.said = undefined;
+    if (!this.doing.refused) this.said = undefined;
   }
 
   /** To the supplier, or once more as a reminder. */
   async send(): Promise<void> {
-    await this.#do(async () => {
-      await answer(
-        api.POST('/api/purchases/sent', {
-          params: { query: { number: this.#number() }, header: { 'Idempotency-Key': this.#sending } }
-        })
+    const query = { number: this.#number() };
+    await this.doing.run(async () => {
+      await this.#once.send({ send: query }, (header) =>
+        answer(api.POST('/api/purchases/sent', { params: { query, header } }))
       );
-      this.#sending = crypto.randomUUID();
       void this.#client.invalidateQueries({ queryKey: ['mails'] });
     });
   }
 
   /** What the plan wants otherwise goes to the supplier. */
   async passOn(): Promise<void> {
-    await this.#do(async () => {
-      await answer(
-        api.POST('/api/purchases/requests', {
-          params: { query: { number: this.#number() }, header: { 'Idempotency-Key': this.#sending } }
-        })
+    const query = { number: this.#number() };
+    await this.doing.run(async () => {
+      await this.#once.send({ passOn: query }, (header) =>
+        answer(api.POST('/api/purchases/requests', { params: { query, header } }))
       );
-      this.#sending = crypto.randomUUID();
       void this.#client.invalidateQueries({ queryKey: ['mails'] });
     });
   }
 
   async #keep(body: Command): Promise<void> {
-    await this.#do(async () => {
-      const decision = await answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body
-        })
+    await this.doing.run(async () => {
+      this.last.keep(
+        await this.#once.send(body, (header) =>
+          answer(api.POST('/api/decisions', { params: { header }, body }))
+        )
       );
-      this.last.keep(decision);
     });
-  }
-
-  async #do(what: () => Promise<void>): Promise<void> {
-    if (this.busy) return;
-    this.busy = true;
-    this.refused = undefined;
-    planSeen.deciding();
-    try {
-      await what();
-      this.#changed();
-    } catch (e) {
-      this.refused = (e as Error).message;
-    } finally {
-      this.busy = false;
-      planSeen.answeredDecision();
-    }
   }
 
   #changed(): void {

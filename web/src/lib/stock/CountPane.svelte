@@ -90,13 +90,16 @@
         <button
           type="button"
           class="main-action"
-          disabled={screen.busy || !whole}
+          disabled={screen.doing.busy || !whole}
           title={whole ? '' : 'Not all of it is counted yet'}
           onclick={() => void screen.post()}
           >{view.asks ? `Ask the ${view.asks}` : 'Post what differs'} <Key name="y" /></button
         >
-        <button type="button" class="plain-action" disabled={screen.busy} onclick={() => void screen.drop()}
-          >Drop the list</button
+        <button
+          type="button"
+          class="plain-action"
+          disabled={screen.doing.busy}
+          onclick={() => void screen.drop()}>Drop the list</button
         >
       </p>
     {/if}

@@ -60,7 +60,9 @@
         >
         <label class="ask"><span>Note</span> <input class="field" bind:value={screen.facts.note} /></label>
         <p class="flex gap-2">
-          <button type="submit" class="main-action" disabled={screen.busy}>Keep <Key name="Enter" /></button>
+          <button type="submit" class="main-action" disabled={screen.doing.busy}
+            >Keep <Key name="Enter" /></button
+          >
           <button type="button" class="plain-action" onclick={() => (screen.facts = undefined)}
             >Leave it <Key name="Esc" /></button
           >

@@ -25,11 +25,17 @@
     </div>{/if}
   {#if waits}
     <p class="no-print mt-3 flex gap-2">
-      <button type="button" class="main-action" disabled={screen.busy} onclick={() => void screen.post()}
-        >Approve <Key name="y" /></button
+      <button
+        type="button"
+        class="main-action"
+        disabled={screen.doing.busy}
+        onclick={() => void screen.post()}>Approve <Key name="y" /></button
       >
-      <button type="button" class="plain-action" disabled={screen.busy} onclick={() => screen.sendBack()}
-        >Send back <Key name="b" /></button
+      <button
+        type="button"
+        class="plain-action"
+        disabled={screen.doing.busy}
+        onclick={() => screen.sendBack()}>Send back <Key name="b" /></button
       >
     </p>
     {#if screen.reason !== undefined}

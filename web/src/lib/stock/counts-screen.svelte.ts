@@ -1,9 +1,10 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
+import { Doing } from '$lib/doing.svelte';
 import { asTyped, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
-import { planSeen } from '$lib/plan-seen';
 import { countList, countLists, offered, planState, waitingPosting, waitingPostings } from '$lib/queries';
+import { Reason } from '$lib/reason.svelte';
 import { rights } from '$lib/rights.svelte';
 import { Columns } from '$lib/ui/columns.svelte';
 import { saveSheet, type Sheet } from '$lib/ui/export';
@@ -47,8 +48,8 @@ export class CountsScreen extends ListScreen<Entry> {
     const shown = this.here ? this.here.id : one?.row.id;
     return one && id === shown ? one : undefined;
   });
-  /** Why it goes back, while that is typed. */
-  reason = $state<string | undefined>();
+  /** Why it goes back, while that is asked. */
+  readonly #reason = new Reason('count-back', () => this.waiting && `${this.waiting.row.id}`);
   readonly sites = createQuery(() => offered({ table: 'sites' }));
   readonly groups = createQuery(() => offered({ table: 'item_groups' }));
   /** A list that is to be made, while it is typed. */
@@ -58,8 +59,7 @@ export class CountsScreen extends ListScreen<Entry> {
   /** Where it is counted: the first site, unless another is chosen. */
   readonly site = $derived(this.wish?.site || (this.sites.data?.[0]?.code ?? ''));
   #keeping: Promise<void> = Promise.resolve();
-  busy = $state(false);
-  refused = $state<string | undefined>();
+  readonly doing = new Doing(() => this.#client.invalidateQueries({ queryKey: ['plan'] }));
 
   constructor() {
     super({ name: 'counts', row: 'list', opened: 'list' });
@@ -72,7 +72,7 @@ export class CountsScreen extends ListScreen<Entry> {
 
   begin(): void {
     if (!rights.stocks()) {
-      this.refused = rights.noStock();
+      this.doing.refused = rights.noStock();
       return;
     }
     this.wish = { site: '', group: undefined, due: true, blind: true };
@@ -109,7 +109,7 @@ export class CountsScreen extends ListScreen<Entry> {
 
   async #keep(list: number, place: number, key: string, text: string): Promise<void> {
     if (this.typed[key] !== text) return;
-    await this.#do(async () => {
+    await this.doing.run(async () => {
       await answer(
         api.PUT('/api/counts/{id}/lines', {
           params: { path: { id: list } },
@@ -123,7 +123,7 @@ export class CountsScreen extends ListScreen<Entry> {
   async make(): Promise<void> {
     const { wish } = this;
     if (!wish) return;
-    await this.#do(async () => {
+    await this.doing.run(async () => {
       const made = await answer(
         api.POST('/api/counts', { body: { ...$state.snapshot(wish), site: this.site } })
       );
@@ -136,7 +136,7 @@ export class CountsScreen extends ListScreen<Entry> {
   async post(): Promise<void> {
     const { here, waiting } = this;
     if (waiting?.row.state === 'waiting') {
-      await this.#do(async () => {
+      await this.doing.run(async () => {
         await answer(
           api.POST('/api/stock/waiting/{id}/approval', { params: { path: { id: waiting.row.id } } })
         );
@@ -144,9 +144,17 @@ export class CountsScreen extends ListScreen<Entry> {
       return;
     }
     if (!here) return;
-    await this.#do(async () => {
+    await this.doing.run(async () => {
       await answer(api.POST('/api/counts/{id}/posting', { params: { path: { id: here.id } } }));
     });
+  }
+
+  get reason(): string | undefined {
+    return this.#reason.text;
+  }
+
+  set reason(text: string | undefined) {
+    this.#reason.text = text;
   }
 
   sendBack(): void {
@@ -157,7 +165,7 @@ export class CountsScreen extends ListScreen<Entry> {
     const { waiting } = this;
     const reason = this.reason?.trim();
     if (!waiting || !reason) return;
-    await this.#do(async () => {
+    await this.doing.run(async () => {
       await answer(
         api.POST('/api/stock/waiting/{id}/rejection', {
           params: { path: { id: waiting.row.id } },
@@ -171,25 +179,9 @@ export class CountsScreen extends ListScreen<Entry> {
   async drop(): Promise<void> {
     const { here } = this;
     if (!here) return;
-    await this.#do(async () => {
+    await this.doing.run(async () => {
       await answer(api.POST('/api/counts/{id}/drop', { params: { path: { id: here.id } } }));
     });
-  }
-
-  async #do(what: () => Promise<void>): Promise<void> {
-    if (this.busy) return;
-    this.busy = true;
-    this.refused = undefined;
-    planSeen.deciding();
-    try {
-      await what();
-    } catch (e) {
-      this.refused = (e as Error).message;
-    } finally {
-      await this.#client.invalidateQueries({ queryKey: ['plan'] });
-      this.busy = false;
-      planSeen.answeredDecision();
-    }
   }
 
   /** The lines of the list in view. */

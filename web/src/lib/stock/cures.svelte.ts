@@ -2,6 +2,7 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { untrack } from 'svelte';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
+import { Once } from '$lib/once';
 import { planState } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 
@@ -13,7 +14,7 @@ export class Cures {
   readonly #lines: () => RefusedLine[];
   readonly doing = new Doing(() => void this.#client.invalidateQueries({ queryKey: ['plan'] }));
   told = $state<{ number: string; line?: string }[]>([]);
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
 
   /** The plan when the lines came: what somebody releases after that is told, and not released again. */
   #seen = 0;
@@ -40,13 +41,10 @@ export class Cures {
   async release(): Promise<void> {
     const orders = this.planned;
     await this.doing.run(async () => {
-      const done = await answer(
-        api.POST('/api/releases', {
-          params: { header: { 'Idempotency-Key': this.#command } },
-          body: { seen: this.#seen, orders, leaveOut: false }
-        })
+      const body = { seen: this.#seen, orders, leaveOut: false };
+      const done = await this.#once.send(body, (header) =>
+        answer(api.POST('/api/releases', { params: { header }, body }))
       );
-      this.#command = crypto.randomUUID();
       this.told = done.orders.map((order) => ({ number: order.number }));
     });
   }

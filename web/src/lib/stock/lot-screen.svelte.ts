@@ -2,9 +2,10 @@ import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { fromAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { shortcuts } from '$lib/desk.svelte';
+import { Doing } from '$lib/doing.svelte';
 import { asTyped, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
-import { planSeen } from '$lib/plan-seen';
+import { Once } from '$lib/once';
 import { planState, stockLot } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import { saveSheet } from '$lib/ui/export';
@@ -37,8 +38,8 @@ export class LotScreen {
   test = $state<typeof EMPTY | undefined>(halfTyped('test'));
   /** What is known of it, while that is changed. */
   facts = $state<{ supplierLot: string; document: string; note: string } | undefined>(halfTyped('facts'));
-  refused = $state<string | undefined>();
-  busy = $state(false);
+  readonly doing = new Doing(() => void this.#client.invalidateQueries({ queryKey: ['plan'] }));
+  readonly #once = new Once();
 
   readonly wrong = $derived.by((): { value?: string; lower?: string; upper?: string } => {
     const wrong: { value?: string; lower?: string; upper?: string } = {};
@@ -85,7 +86,7 @@ export class LotScreen {
   /** A new test, or one that is there once more. */
   begin(again?: TestRow): void {
     if (!this.may) {
-      this.refused = rights.noStock();
+      this.doing.refused = rights.noStock();
       return;
     }
     const number = (n: number | null | undefined) => (n === null || n === undefined ? '' : asTyped(n));
@@ -109,35 +110,20 @@ export class LotScreen {
   /** Keeps what is known of it. */
   async keep(): Promise<void> {
     const { facts, view } = this;
-    if (!facts || !view || this.busy) return;
-    this.busy = true;
-    this.refused = undefined;
-    planSeen.deciding();
-    try {
-      await answer(
-        api.POST('/api/decisions', {
-          params: { header: { 'Idempotency-Key': crypto.randomUUID() } },
-          body: {
-            kind: 'DATA',
-            rows: [
-              {
-                table: 'lots',
-                key: { item: this.item, lot: this.lot, serial: this.serial },
-                fields: changed(view, facts),
-                fresh: !view.known
-              }
-            ]
-          }
-        })
+    if (!facts || !view) return;
+    const row = {
+      table: 'lots',
+      key: { item: this.item, lot: this.lot, serial: this.serial },
+      fields: changed(view, facts),
+      fresh: !view.known
+    };
+    await this.doing.run(async () => {
+      const body = { kind: 'DATA' as const, rows: [row] };
+      await this.#once.send(body, (header) =>
+        answer(api.POST('/api/decisions', { params: { header }, body }))
       );
       this.facts = undefined;
-      await this.#client.invalidateQueries({ queryKey: ['plan'] });
-    } catch (e) {
-      this.refused = (e as Error).message;
-    } finally {
-      this.busy = false;
-      planSeen.answeredDecision();
-    }
+    });
   }
 
   /** Who would have to be told, and what is still here. */

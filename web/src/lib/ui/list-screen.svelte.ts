@@ -115,7 +115,7 @@ export abstract class ListScreen<R extends object> extends FilteredScreen {
       { keys: 'k, ArrowUp', says: `${first} before`, run: () => this.go(-1) },
       { keys: 'J', says: `Select, and the next ${row} too`, run: () => this.open(this.list.extend(1)) },
       { keys: 'K', says: `Select, and the ${row} before too`, run: () => this.open(this.list.extend(-1)) },
-      { keys: 'x, \u0020', says: 'Select', run: () => this.list.toggle(this.opened) },
+      { keys: 'x, \u0020', says: 'Select', run: () => this.list.toggle(this.list.cursor) },
       { keys: 'X', says: 'Select all that is listed, or none', run: () => this.selectAll() },
       ...savingKeys('the list', (kind) => this.save(kind)),
       { keys: '/', says: 'Filter the list', run: () => this.frame?.focusFilter() },

@@ -5,6 +5,7 @@ import { answer, api, Refused, type Schemas } from '$lib/api/client';
 import { groupsOf } from '$lib/changes/changes';
 import { count } from '$lib/format';
 import { halfTyped } from '$lib/half-typed.svelte';
+import { Once } from '$lib/once';
 import { whatIf } from '$lib/queries';
 import { rights } from '$lib/rights.svelte';
 import type { Assumption } from './what-if';
@@ -23,7 +24,7 @@ export class WhatIfScreen {
   cursor = $state(0);
   /** The places of what is to be taken over, while it is asked once. */
   asking = $state.raw<number[] | undefined>();
-  #command = crypto.randomUUID();
+  readonly #once = new Once();
 
   constructor(
     readonly id: number,
@@ -81,16 +82,14 @@ export class WhatIfScreen {
   }));
 
   readonly taking = createMutation(() => ({
-    mutationFn: (places: number[]) =>
-      answer(
-        api.POST('/api/what-ifs/{id}/taken-over', {
-          params: { path: { id: this.id }, header: { 'Idempotency-Key': this.#command } },
-          body: { places, revision: this.view?.revision ?? 0 }
-        })
-      ),
+    mutationFn: (places: number[]) => {
+      const body = { places, revision: this.view?.revision ?? 0 };
+      return this.#once.send(body, (header) =>
+        answer(api.POST('/api/what-ifs/{id}/taken-over', { params: { path: { id: this.id }, header }, body }))
+      );
+    },
     onMutate: () => (this.all.told = 'Taking it over …'),
     onSuccess: (decision) => {
-      this.#command = crypto.randomUUID();
       this.refused = undefined;
       this.all.told = undefined;
       this.all.last.keep(decision);
@@ -103,7 +102,6 @@ export class WhatIfScreen {
       this.refused = unanswered
         ? 'No answer came, so it may or may not have been taken over. Press again: nothing is done twice.'
         : e.message;
-      if (!unanswered) this.#command = crypto.randomUUID();
     }
   }));
 

@@ -73,10 +73,10 @@
         screen.currency
       )}</span
     >
-    {#if screen.refused}<span
+    {#if screen.doing.refused}<span
         class="min-w-0 flex-1 truncate text-marigold"
         role="alert"
-        title={screen.refused}>{screen.refused}</span
+        title={screen.doing.refused}>{screen.doing.refused}</span
       >{:else}<KeptLine last={screen.last} />{/if}
     <button type="button" class="bar-action" onclick={() => screen.begin()}
       ><Key name="n" dark /> Enter an invoice</button

@@ -104,7 +104,7 @@
         >
         <p class="flex gap-2">
           <!-- svelte-ignore a11y_autofocus -->
-          <button type="submit" class="main-action" autofocus disabled={screen.busy || !screen.site}
+          <button type="submit" class="main-action" autofocus disabled={screen.doing.busy || !screen.site}
             >Make it <Key name="Enter" /></button
           >
           <button type="button" class="plain-action" onclick={() => (screen.wish = undefined)}
@@ -125,10 +125,10 @@
   {/snippet}
   {#snippet actions()}
     <span class="whitespace-nowrap">{count(list.shown.length, 'entry', 'entries')}</span>
-    {#if screen.refused}<span
+    {#if screen.doing.refused}<span
         class="min-w-0 flex-1 truncate text-marigold"
         role="alert"
-        title={screen.refused}>{screen.refused}</span
+        title={screen.doing.refused}>{screen.doing.refused}</span
       >{:else}<span class="flex-1"></span>{/if}
     <button type="button" class="bar-action" onclick={() => screen.begin()}
       ><Key name="n" dark /> Make a list</button

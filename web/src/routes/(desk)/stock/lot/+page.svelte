@@ -15,8 +15,8 @@
   {#snippet head()}<StockViews />{/snippet}
   {#key `${screen.item}~${screen.name}`}<LotPage {screen} />{/key}
   {#snippet actions()}
-    {#if screen.refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert"
-        >{screen.refused}</span
+    {#if screen.doing.refused}<span class="min-w-0 flex-1 truncate text-marigold" role="alert"
+        >{screen.doing.refused}</span
       >{:else}<PostedLine posting={screen.posting} />{/if}
     <button type="button" class="bar-action" onclick={() => screen.begin()}
       ><Key name="n" dark /> Enter a test</button
