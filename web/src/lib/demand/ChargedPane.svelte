@@ -55,7 +55,15 @@
             >
             <td class="max-w-[260px] truncate"
               >{#if l.item}<a class="link" href={itemHref(l.item)}>{l.item}</a>{/if}
-              {l.itemName}</td
+              {l.itemName}
+              {#each l.back as part (part.item)}<p
+                  class="text-ink-2 whitespace-normal"
+                  data-testid="part-back"
+                >
+                  {quantity(part.quantity)}
+                  {part.unit} of <a class="link" href={itemHref(part.item)}>{part.item}</a> came back: the kit is
+                  charged whole
+                </p>{/each}</td
             >
             <td class="text-right">{quantity(l.quantity)} {l.unit}</td>
             <td class="text-right" class:font-bold={l.price === null}>{price(l.price)}</td>

@@ -133,6 +133,7 @@ class Screenshots extends DeskTest {
         shoot(late, "changes");
         jdbc.update("delete from what_ifs");
         late.navigate("/plan/what-if");
+        assertThat(late.getByRole(AriaRole.TOOLBAR)).isVisible();
         late.keyboard().press("n");
         assertThat(late.getByTestId("what-if")).containsText("Nothing is otherwise yet");
         late.keyboard().press("a");

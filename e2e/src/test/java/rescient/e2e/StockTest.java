@@ -79,7 +79,7 @@ class StockTest extends DeskTest {
                 .first()
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("Take back")))
                 .click();
-        assertThat(actions(stores)).containsText("Took back: Received FONDANT-2 lot F-78 on PO-2044");
+        assertThat(actions(stores)).containsText("Took back: Received 35 pcs FONDANT-2 lot F-78 on PO-2044");
         assertThat(planner.getByTestId("there")).containsText("25 pcs");
         // of what stays, five go back to the supplier: no more than came
         entries(stores).last().getByText("send back").click();

@@ -61,7 +61,7 @@ class ToOrderTest extends OrderDeskTest {
         Locator ship = page.getByTestId("ship");
         assertThat(ship.getByTestId("moves")).containsText("BOX-B6N");
         posted(ship, "Ship");
-        assertThat(page.getByLabel("Customer order " + order)).containsText("Shipped HIVE-6N on " + order);
+        assertThat(page.getByLabel("Customer order " + order)).containsText("Shipped 5 pcs HIVE-6N on " + order);
         Assertions.assertThat(jdbc.queryForList(
                         "select kind || ' ' || sum(quantity)::int from movements where key ="
                                 + " (select key from movements order by number desc limit 1)"

@@ -155,6 +155,30 @@ class CustomerInvoicesTest extends ServerTest {
         JsonNode view = get("sven", "/api/customer-invoices/one?key=o~" + order).body();
         assertThat(view.get("lines")).hasSize(1);
         assertThat(view.get("lines").get(0).get("quantity").asDouble()).isEqualTo(1);
+        assertThat(view.get("lines").get(0).get("back")).isEmpty();
         assertThat(charge("sven").status()).isEqualTo(201);
+
+        // one of its parts comes back: the kit stays charged, and the invoice says so
+        JsonNode part = posted.body().get("posting").get("movements").get(0);
+        String of = !part.hasNonNull("lot") ? "" : ",'lot':'" + part.get("lot").asText() + "'";
+        Reply returned = post(
+                "stella",
+                "/api/stock/postings",
+                UUID.randomUUID(),
+                "{'reason':'broken','lines':[{'act':'RETURN_FROM_CUSTOMER','number':'" + order + "','line':'" + line
+                        + "','item':'" + part.get("item").asText() + "','quantity':1" + of + "}]}");
+        assertThat(returned.status()).as(String.valueOf(returned.body())).isEqualTo(201);
+        knowing();
+        JsonNode charged = get(
+                        "sven",
+                        "/api/customer-invoices/one?key="
+                                + rows("charged").get(0).get("key").asText())
+                .body()
+                .get("lines")
+                .get(0);
+        assertThat(charged.get("quantity").asDouble()).isEqualTo(1);
+        assertThat(charged.get("back").findValuesAsText("item"))
+                .containsExactly(part.get("item").asText());
+        assertThat(charged.get("back").get(0).get("quantity").asDouble()).isEqualTo(1);
     }
 }

@@ -42,6 +42,7 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
     private final ObjectMapper json;
     private final Today today;
     private final ExecutorService writer = GivingWay.oneThread("journal");
+    private final Backlog<PlanVersion> backlog = new Backlog<>();
 
     Journal(JdbcTemplate database, ObjectMapper json, Today today) {
         this.database = database;
@@ -73,13 +74,20 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
      */
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
-        writer.execute(() -> {
-            try {
-                keep(before, next);
-            } catch (RuntimeException e) {
-                LOG.error("What changed with revision {} was not kept", next.revision(), e);
-            }
-        });
+        backlog.add(before, next);
+        writer.execute(this::keepNext);
+    }
+
+    private void keepNext() {
+        Backlog.Step<PlanVersion> step = backlog.take();
+        if (step == null) {
+            return;
+        }
+        try {
+            keep(step.before(), step.next());
+        } catch (RuntimeException e) {
+            LOG.error("What changed with revision {} was not kept", step.next().revision(), e);
+        }
     }
 
     private void keep(PlanVersion before, PlanVersion next) {

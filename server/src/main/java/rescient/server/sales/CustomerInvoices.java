@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +25,7 @@ import rescient.server.decisions.CustomerCharges;
 import rescient.server.mail.MailView;
 import rescient.server.mail.Mails;
 import rescient.server.planning.Directory;
+import rescient.server.planning.OrderKey;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.JobProblem;
 import rescient.server.platform.Nullable;
@@ -79,6 +81,7 @@ class CustomerInvoices {
      * A line of it.
      *
      * @param price of one, null: none is known
+     * @param back what came back of the parts of a kit, which is charged whole; told of one order or invoice alone
      */
     record InvoiceOutLine(
             String order,
@@ -88,7 +91,15 @@ class CustomerInvoices {
             BigDecimal quantity,
             String unit,
             @Nullable BigDecimal price,
-            @Nullable BigDecimal value) {}
+            @Nullable BigDecimal value,
+            List<PartBack> back) {
+        InvoiceOutLine with(List<PartBack> parts) {
+            return new InvoiceOutLine(order, line, item, itemName, quantity, unit, price, value, parts);
+        }
+    }
+
+    /** A part of a kit that came back. */
+    record PartBack(String item, String itemName, BigDecimal quantity, String unit) {}
 
     /** @param note below it */
     record InvoiceOutView(
@@ -122,13 +133,35 @@ class CustomerInvoices {
     InvoiceOutView one(PlanVersion version, String key) {
         Directory directory = version.directory();
         String number = key.substring(Math.min(2, key.length()));
-        return key.startsWith("i~")
+        InvoiceOutView view = key.startsWith("i~")
                 ? directory.facts().where(InvoiceFacts.Invoice.class, "number", number).stream()
                         .filter(invoice -> invoice.customer() != null)
                         .map(invoice -> of(directory, invoice))
                         .findFirst()
                         .orElseThrow(() -> JobProblem.notFound("There is no invoice " + number))
                 : toCharge(version, List.of(number)).stream().findFirst().orElseGet(() -> nothingLeft(directory, key));
+        return withParts(directory, view);
+    }
+
+    private InvoiceOutView withParts(Directory directory, InvoiceOutView view) {
+        Map<String, List<PartBack>> back = new HashMap<>();
+        for (DeskRows.PartBack one : desk.partsBack(view.row.orders)) {
+            back.computeIfAbsent(OrderKey.ofLine(one.number(), one.line()), key -> new ArrayList<>())
+                    .add(new PartBack(
+                            one.item(),
+                            directory.itemName(one.item()),
+                            plain(one.quantity()),
+                            directory.unit(one.item())));
+        }
+        return new InvoiceOutView(
+                view.row,
+                view.lines.stream()
+                        .map(line -> line.with(back.getOrDefault(OrderKey.ofLine(line.order, line.line), List.of())))
+                        .toList(),
+                view.rate,
+                view.tax,
+                view.note,
+                view.email);
     }
 
     private static InvoiceOutView nothingLeft(Directory directory, String key) {
@@ -235,12 +268,17 @@ class CustomerInvoices {
                 line,
                 item,
                 item.isEmpty() ? "" : directory.itemName(item),
-                quantity.signum() == 0
-                        ? BigDecimal.ZERO
-                        : new BigDecimal(quantity.stripTrailingZeros().toPlainString()),
+                plain(quantity),
                 item.isEmpty() ? "" : directory.unit(item),
                 price,
-                price == null ? null : InvoiceTotal.ofLine(quantity, price, decimals(directory)));
+                price == null ? null : InvoiceTotal.ofLine(quantity, price, decimals(directory)),
+                List.of());
+    }
+
+    private static BigDecimal plain(BigDecimal quantity) {
+        return quantity.signum() == 0
+                ? BigDecimal.ZERO
+                : new BigDecimal(quantity.stripTrailingZeros().toPlainString());
     }
 
     private static int decimals(Directory directory) {

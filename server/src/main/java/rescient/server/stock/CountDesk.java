@@ -1,11 +1,9 @@
 package rescient.server.stock;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -13,16 +11,10 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import rescient.core.base.DocumentOrder;
-import rescient.core.base.Ratio;
-import rescient.core.company.ItemFacts;
-import rescient.core.company.ItemKind;
-import rescient.core.company.MakingFacts;
 import rescient.core.company.StockFacts;
-import rescient.core.order.InvoiceMatch;
 import rescient.core.stock.CountCycle;
 import rescient.core.stock.Differences;
 import rescient.core.stock.StockValue;
@@ -39,26 +31,16 @@ import rescient.server.platform.Today;
 class CountDesk {
     static final int MOST_LINES = 500;
     private static final int SHOWN = 200;
-    /** What moved out in the last year, in pieces. */
-    private static final String MOVED =
-            "select item, sum(quantity) as quantity from (select item, quantity from shipments where"
-                    + " site = ? and date > ? union all select item, quantity from usage where site = ? and date > ?) as went group by item";
-    /** The last day on which each item was counted, on a list or by itself. */
-    private static final String COUNTED =
-            "select item, max(day) as day from (select l.item, l.counted_at::date as day from"
-                    + " count_lines l join count_lists c on c.id = l.list where c.site = ? and c.state = 'posted' and l.counted is not"
-                    + " null union all select item, date from movements where site = ? and kind = 'count') as went group by item";
 
     private final CountListRepository lists;
-    private final JdbcTemplate database;
+    private final DueToCount due;
     private final OnHandList onHand;
     private final WaitingPostings waiting;
     private final Today today;
 
-    CountDesk(
-            CountListRepository lists, JdbcTemplate database, OnHandList onHand, WaitingPostings waiting, Today today) {
+    CountDesk(CountListRepository lists, DueToCount due, OnHandList onHand, WaitingPostings waiting, Today today) {
         this.lists = lists;
-        this.database = database;
+        this.due = due;
         this.onHand = onHand;
         this.waiting = waiting;
         this.today = today;
@@ -91,7 +73,7 @@ class CountDesk {
         if (!directory.sites().containsKey(wish.site())) {
             throw new JobProblem(HttpStatus.UNPROCESSABLE_ENTITY, "There is no site " + wish.site()).field("site");
         }
-        Set<String> items = wish.due() ? due(version, wish.site()) : null;
+        Set<String> items = wish.due() ? due.at(version, wish.site()) : null;
         List<Bin> bins = book(version, wish.site()).keySet().stream()
                 .filter(bin -> items == null || items.contains(bin.item))
                 .filter(bin -> wish.group() == null
@@ -131,72 +113,6 @@ class CountDesk {
 
     private static String text(@Nullable String text) {
         return text == null ? "" : text;
-    }
-
-    /** By what moved in a year at what it is worth, and when it was counted last. */
-    private Set<String> due(PlanVersion version, String site) {
-        LocalDate from = version.today().minusYears(1);
-        Map<String, BigDecimal> yearly = new HashMap<>();
-        onHand.all(version).stream()
-                .filter(row -> row.site().equals(site))
-                .forEach(row -> yearly.put(row.item(), BigDecimal.ZERO));
-        Map<String, BigDecimal> moved = new HashMap<>();
-        database.query(
-                MOVED,
-                row -> {
-                    moved.put(row.getString("item"), row.getBigDecimal("quantity"));
-                },
-                site,
-                from,
-                site,
-                from);
-        CountCycle.throughKits(moved, kit -> parts(version, kit)).forEach((code, quantity) -> {
-            ItemFacts.Item item = version.directory().item(code);
-            BigDecimal cost = item == null || item.standardCost() == null ? BigDecimal.ZERO : item.standardCost();
-            yearly.computeIfPresent(code, (there, none) -> quantity.multiply(cost));
-        });
-        Map<String, LocalDate> counted = new HashMap<>();
-        database.query(
-                COUNTED,
-                row -> {
-                    counted.put(row.getString("item"), row.getObject("day", LocalDate.class));
-                },
-                site,
-                site);
-        Set<String> due = new LinkedHashSet<>();
-        CountCycle.classes(yearly).forEach((item, of) -> {
-            if (CountCycle.isDue(of, counted.get(item), version.today())) {
-                due.add(item);
-            }
-        });
-        return due;
-    }
-
-    /** What one kit takes of its parts, as it is today; nothing, if it is none. */
-    private static Map<String, BigDecimal> parts(PlanVersion version, String code) {
-        Directory directory = version.directory();
-        ItemFacts.Item item = directory.item(code);
-        if (item == null || item.is() != ItemKind.KIT) {
-            return Map.of();
-        }
-        Map<String, BigDecimal> parts = new HashMap<>();
-        for (MakingFacts.BomLine line : directory.facts().where(MakingFacts.BomLine.class, "parent", code)) {
-            LocalDate day = version.today();
-            if ((line.validFrom() == null || !line.validFrom().isAfter(day))
-                    && (line.validTo() == null || !line.validTo().isBefore(day))) {
-                BigDecimal scrap = line.scrap() == null ? BigDecimal.ZERO : line.scrap();
-                Ratio factor = line.unit() == null
-                        ? null
-                        : directory
-                                .facts()
-                                .units()
-                                .factor(line.component(), line.unit(), directory.unit(line.component()));
-                BigDecimal each =
-                        factor == null ? line.quantity() : InvoiceMatch.inUnit(line.quantity(), factor.inverse());
-                parts.merge(line.component(), each.multiply(scrap.add(BigDecimal.ONE)), BigDecimal::add);
-            }
-        }
-        return parts;
     }
 
     @Transactional(readOnly = true)

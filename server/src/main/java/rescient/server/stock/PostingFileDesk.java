@@ -134,7 +134,7 @@ class PostingFileDesk {
         return FilePostings.of(all.stream()
                 .map(one -> new FilePosting(
                         one.text(),
-                        desk.sentence(version, one.wish()),
+                        desk.sentence(version, one.wish(), List.of()),
                         one.wish().lines().size(),
                         !others.contains(one),
                         refused.getOrDefault(one.key().toString(), List.of()).stream()
@@ -154,7 +154,7 @@ class PostingFileDesk {
         List<FilePosting> done = new ArrayList<>();
         for (Written one : all) {
             boolean before = kept.posting(one.key()).isPresent();
-            String sentence = desk.sentence(version, one.wish());
+            String sentence = desk.sentence(version, one.wish(), List.of());
             List<StockDesk.RefusedLine> refused = List.of();
             try {
                 post.post(who, one.key(), one.wish());

@@ -6,12 +6,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import rescient.core.stock.Books;
@@ -193,7 +190,7 @@ class StockDesk {
         Directory directory = version.directory();
         if (postings == null) {
             return new PostingView(
-                    sentence(version, wish),
+                    sentence(version, wish, List.of()),
                     failed(wish),
                     List.of(),
                     List.of(),
@@ -223,7 +220,7 @@ class StockDesk {
             invoice.refusals().forEach(why -> refused.add(RefusedLine.ofInvoice(why)));
         }
         return new PostingView(
-                sentence(version, wish)
+                sentence(version, wish, postings.movements())
                         + (wish.is(StockAct.COUNT)
                                         && refused.isEmpty()
                                         && postings.movements().isEmpty()
@@ -320,66 +317,14 @@ class StockDesk {
         return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
     }
 
-    /** What was done, in the past tense. */
-    String sentence(CompanyMoment version, PostingWish wish) {
-        if (wish.test() != null) {
-            return wish.test().sentence();
-        }
-        PostingLine first = wish.lines().get(0);
-        if (first.act() == StockAct.REVERSE) {
-            return "Took back: "
-                    + kept.posting(first.reverses()).map(one -> one.sentence).orElse("a posting");
-        }
-        String what = what(version.directory(), wish, first);
-        boolean oneOrder = wish.lines().stream().allMatch(line -> Objects.equals(line.number(), first.number()));
-        String on = first.number() == null || !oneOrder ? "" : " on " + first.number();
-        String more = wish.lines().size() > 1 ? wish.lines().size() + " lines" : what;
-        return switch (first.act()) {
-            case RECEIVE -> "Received " + more + on;
-            case RETURN_TO_SUPPLIER -> "Sent back " + more + on;
-            case ISSUE -> "Issued " + more + on;
-            case OUTPUT -> "Reported " + more + scrap(first) + on;
-            case FINISH -> "Finished " + first.number();
-            case SHIP_TRANSFER -> "Sent " + more + on;
-            case RECEIVE_TRANSFER -> "Received " + more + scrap(first) + on;
-            case SHIP -> "Shipped " + more + on;
-            case RETURN_FROM_CUSTOMER -> "Took back from the customer " + more + on;
-            case ADJUST -> "Adjusted " + more + because(wish);
-            case COUNT -> "Counted " + more;
-            case QUARANTINE -> "Quarantined " + more + because(wish);
-            default -> "Freed " + more + because(wish);
-        };
-    }
-
-    private static String scrap(PostingLine line) {
-        return line.scrapped() == null || line.scrapped().signum() == 0
-                ? ""
-                : ", " + plain(line.scrapped()).toPlainString() + " scrapped";
-    }
-
-    private static String because(PostingWish wish) {
-        return wish.reason() == null || wish.reason().isBlank()
-                ? ""
-                : ": " + wish.reason().strip();
-    }
-
-    private static String what(Directory directory, PostingWish wish, PostingLine line) {
-        String item = line.item();
-        if (item == null && line.number() != null) {
-            item = Stream.of("open_orders", "customer_orders")
-                    .flatMap(table -> directory.facts().rows(table, "number", line.number()).stream())
-                    .filter(row -> line.line() == null || row.text("line").equals(line.line()))
-                    .map(row -> row.text("item"))
-                    .findFirst()
-                    .orElse("line " + line.line());
-        }
-        String quantity = line.quantity() == null
-                ? ""
-                : (line.act() == StockAct.ADJUST && line.quantity().signum() > 0 ? "+" : "")
-                        + plain(line.quantity()).toPlainString() + " "
-                        + Optional.ofNullable(line.unit()).orElse("of") + " ";
-        String lot = line.lot() != null ? " lot " + line.lot() : line.serial() != null ? " " + line.serial() : "";
-        return quantity.replace(" of ", " ") + item + lot;
+    /**
+     * What was done, in the past tense.
+     *
+     * @param moved by it, as far as that is known
+     */
+    String sentence(CompanyMoment version, PostingWish wish, List<Movement> moved) {
+        return new PostingWords(version.directory(), wish, moved)
+                .text(reversed -> kept.posting(reversed).map(one -> one.sentence));
     }
 
     /** @throws JobProblem 422 if it is not a day to post for */

@@ -123,8 +123,8 @@ public class DeskRows {
     }
 
     /**
-     * What was shipped of a line of a customer order, less what came back, by the stock record. Of a kit in kits; parts of it that
-     * came back are not told.
+     * What was shipped of a line of a customer order, less what came back, by the stock record. Of a kit in kits, whatever
+     * {@linkplain #partsBack came back} of its parts.
      */
     public record Shipped(String number, String line, BigDecimal quantity) {}
 
@@ -148,6 +148,25 @@ public class DeskRows {
                 group by c.number, c.line, c.item
                 order by c.number, c.line
                 """, (row, at) -> new Shipped(row.getString(1), row.getString(2), row.getBigDecimal(3)), asked, asked);
+    }
+
+    /** A part of a kit that came back: the kit was shipped and is charged whole. */
+    public record PartBack(String number, String line, String item, BigDecimal quantity) {}
+
+    /** @param numbers of customer orders */
+    public List<PartBack> partsBack(Collection<String> numbers) {
+        return database.query(
+                """
+                select c.number, c.line, m.item, sum(m.quantity) as quantity
+                from movements m join customer_orders c on c.number = m.order_number and c.line = m.order_line
+                where m.kind = 'customer_return' and m.document = 'customer_order' and m.order_number = any (?)
+                    and m.item <> c.item
+                group by 1, 2, 3
+                having sum(m.quantity) > 0
+                order by 1, 2, 3
+                """,
+                (row, at) -> new PartBack(row.getString(1), row.getString(2), row.getString(3), row.getBigDecimal(4)),
+                (Object) numbers.toArray(String[]::new));
     }
 
     /** Numbers of orders of which something is to be asked of the supplier that he was not asked yet. */
