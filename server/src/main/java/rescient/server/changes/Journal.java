@@ -11,8 +11,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
 import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,8 +20,8 @@ import org.springframework.stereotype.Component;
 import rescient.server.planning.PlanFollower;
 import rescient.server.planning.PlanVersion;
 import rescient.server.platform.Cause;
-import rescient.server.platform.GivingWay;
 import rescient.server.platform.SharedWork;
+import rescient.server.platform.Sparing;
 import rescient.server.platform.Today;
 
 /**
@@ -37,12 +35,14 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
     private static final Duration EVERY = Duration.ofHours(6);
     private static final int MOMENTS = 50;
     private static final int RECENT = 10;
+    /** While nobody looks, one part in so many of the time is spent on it. */
+    private static final int SHARE = 4;
 
     private final JdbcTemplate database;
     private final ObjectMapper json;
     private final Today today;
-    private final ExecutorService writer = GivingWay.oneThread("journal");
     private final Backlog<PlanVersion> backlog = new Backlog<>();
+    private final Sparing writer = new Sparing("journal", SHARE, this::keepAll);
 
     Journal(JdbcTemplate database, ObjectMapper json, Today today) {
         this.database = database;
@@ -75,18 +75,19 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
         backlog.add(before, next);
-        writer.execute(this::keepNext);
+        writer.ask();
     }
 
-    private void keepNext() {
-        Backlog.Step<PlanVersion> step = backlog.take();
-        if (step == null) {
-            return;
-        }
-        try {
-            keep(step.before(), step.next());
-        } catch (RuntimeException e) {
-            LOG.error("What changed with revision {} was not kept", step.next().revision(), e);
+    private void keepAll() {
+        for (Backlog.Step<PlanVersion> step = backlog.take(); step != null; step = backlog.take()) {
+            try {
+                keep(step.before(), step.next());
+            } catch (RuntimeException e) {
+                LOG.error(
+                        "What changed with revision {} was not kept",
+                        step.next().revision(),
+                        e);
+            }
         }
     }
 
@@ -164,21 +165,10 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
         database.update("delete from plan_journal where made_at < ?", oldest);
     }
 
-    /** Waits until what followed so far is kept. */
-    private void settle() {
-        try {
-            writer.submit(() -> {}).get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        } catch (ExecutionException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     @Override
     public void destroy() {
         // what is not kept is told by the next start, of which the last plan that was kept is known
-        writer.shutdownNow();
+        writer.stop();
     }
 
     /** An entry with its number. */
@@ -186,7 +176,7 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
 
     /** What was kept after a moment, of all plans that could be seen until now. */
     <T> T since(Instant moment, Function<RunningLog, T> read) {
-        settle();
+        writer.settle();
         Timestamp after = Timestamp.from(moment);
         Long first = database.queryForObject("select min(id) from plan_journal where made_at > ?", Long.class, after);
         RunningLog known = logs.get(moment, m -> new RunningLog());
@@ -214,7 +204,7 @@ class Journal implements PlanFollower, SharedWork, DisposableBean {
 
     /** When the plan that is known longest was made; null if nothing is kept. */
     Instant beginning() {
-        settle();
+        writer.settle();
         Timestamp first = database.queryForObject("select min(made_at) from plan_journal", Timestamp.class);
         return first == null ? null : first.toInstant();
     }

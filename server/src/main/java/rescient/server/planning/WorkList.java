@@ -15,6 +15,7 @@ import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -32,15 +33,17 @@ import rescient.core.snapshot.Signal;
 import rescient.core.trace.Ends;
 import rescient.server.planning.PlannedOrders.PlannedOrderRow;
 import rescient.server.platform.Nullable;
-import rescient.server.platform.Precompute;
+import rescient.server.platform.Sparing;
 
 /** All that wants a decision: planned and firmed orders, and signals that no row of an order shows already. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
-class WorkList implements PlanFollower {
+class WorkList implements PlanFollower, DisposableBean {
     private static final int FILTERED = 2;
+    /** Lists that nobody asked for yet are made in one part of so many of the time. */
+    private static final int SHARE = 5;
 
-    private final Precompute ahead;
+    private final Sparing ahead = new Sparing("ahead", SHARE, this::makeAhead);
     private final List<MoreSignals> others;
     private final Holds holds;
     private final JdbcTemplate database;
@@ -71,12 +74,10 @@ class WorkList implements PlanFollower {
     WorkList(
             Holds holds,
             JdbcTemplate database,
-            Precompute ahead,
             List<MoreSignals> others,
             @Value("${rescient.list-whole:4000}") int wholeUpTo,
             @Value("${rescient.list-most:1000}") int most) {
         this.wholeUpTo = wholeUpTo;
-        this.ahead = ahead;
         this.others = others;
         this.holds = holds;
         this.database = database;
@@ -87,12 +88,19 @@ class WorkList implements PlanFollower {
     @Override
     public void follow(PlanVersion before, PlanVersion next) {
         newest = next;
-        ahead.begin(() -> {
-            if (newest == next) {
-                inWords(next);
-                all(next);
-            }
-        });
+        ahead.ask();
+    }
+
+    /** Somebody will ask for it soon. */
+    private void makeAhead() {
+        PlanVersion plan = newest;
+        inWords(plan);
+        all(plan);
+    }
+
+    @Override
+    public void destroy() {
+        ahead.stop();
     }
 
     /** What a supplier has been asked. */
