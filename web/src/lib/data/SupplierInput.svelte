@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { createQuery } from '@tanstack/svelte-query';
   import { offered } from '$lib/queries';
 
@@ -31,13 +32,12 @@
 
 <label
   >Supplier
-  <!-- svelte-ignore a11y_autofocus -->
   <input
     class="field"
     list="suppliers-{id}"
     autocomplete="off"
     placeholder="code or name"
-    {autofocus}
+    {@attach begins(() => autofocus)}
     value={words ?? supplier}
     oninput={(e) => {
       typing = true;

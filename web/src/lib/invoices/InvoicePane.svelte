@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { date, longDate, money, quantity } from '$lib/format';
   import { itemHref } from '$lib/links';
   import { escapes } from '$lib/ui/escapes';
@@ -107,8 +108,7 @@
         {@attach escapes(() => (screen.reason = undefined))}
       >
         <label for="why-back">Why</label>
-        <!-- svelte-ignore a11y_autofocus -->
-        <input id="why-back" class="field flex-1" autofocus bind:value={screen.reason} />
+        <input id="why-back" class="field flex-1" {@attach begins()} bind:value={screen.reason} />
         <button type="submit" class="main-action" disabled={!screen.reason.trim()}>Send it back</button>
       </form>
     {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import SupplierInput from '$lib/data/SupplierInput.svelte';
   import { date, quantity, said } from '$lib/format';
   import { escapes } from '$lib/ui/escapes';
@@ -37,8 +38,7 @@
       />
       <label
         >Its number
-        <!-- svelte-ignore a11y_autofocus -->
-        <input class="field" autofocus={!!typed.supplier} bind:value={typed.number} /></label
+        <input class="field" {@attach begins(() => !!typed.supplier)} bind:value={typed.number} /></label
       >
       <label
         >Of <input

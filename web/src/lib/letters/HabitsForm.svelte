@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { clock } from '$lib/format';
   import { rights } from '$lib/rights.svelte';
   import { escapes } from '$lib/ui/escapes';
@@ -48,7 +49,7 @@
       then. With a mail server of one's own they are silent.
     </p>
     <label class="mt-3 flex items-center gap-2"
-      ><!-- svelte-ignore a11y_autofocus --><input type="checkbox" autofocus bind:checked={habits.on} /> They answer</label
+      ><input type="checkbox" {@attach begins()} bind:checked={habits.on} /> They answer</label
     >
     <div class="mt-3 grid gap-2">
       {#each [...WAITS, ...SHARES] as one (one.field)}

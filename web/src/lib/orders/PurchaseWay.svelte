@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { count, date, longDate, quantity, said as inWords } from '$lib/format';
   import type { Schemas } from '$lib/api/client';
   import KeptLine from '$lib/plan/KeptLine.svelte';
@@ -164,8 +165,7 @@
         {@attach escapes(() => (way.reason = undefined))}
       >
         <label for="why-rejected">Why</label>
-        <!-- svelte-ignore a11y_autofocus -->
-        <input id="why-rejected" class="field flex-1" autofocus bind:value={way.reason} />
+        <input id="why-rejected" class="field flex-1" {@attach begins()} bind:value={way.reason} />
         <button type="submit" class="main-action" disabled={!way.reason.trim()}
           >{way.state === 'held' ? 'Send it back' : 'Reject it'}</button
         >
@@ -188,11 +188,10 @@
           {@const line = open.find((l) => l.line === one.line)}
           <div class="said-line">
             <span class="truncate"><b>{one.line}</b> {line?.item} {line?.itemName}</span>
-            <!-- svelte-ignore a11y_autofocus -->
             <input
               class="field"
               aria-label="Day of line {one.line}"
-              autofocus={i === 0}
+              {@attach begins(() => i === 0)}
               placeholder={line ? date(line.due, today) : ''}
               title={line ? longDate(line.due) : ''}
               aria-invalid={way.wrong[i]?.date !== undefined}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { untrack } from 'svelte';
   import { answer, api } from '$lib/api/client';
   import { asTyped, parsedDate, parsedNumber, quantity } from '$lib/format';
@@ -246,12 +247,11 @@
         {#if act.asks !== undefined && (!act.part || part)}
           <label for="has-come-{line.line}">{act.asks}</label>
           <span class="flex gap-2">
-            <!-- svelte-ignore a11y_autofocus -->
             <input
               id="has-come-{line.line}"
               class="field min-w-0 flex-1"
               inputmode="decimal"
-              autofocus
+              {@attach begins()}
               placeholder={part
                 ? `all ${quantity(part.quantity)} ${part.unit}`
                 : act.all

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { count, date, longDate, quantity } from '$lib/format';
   import { itemHref, ledgerHref } from '$lib/links';
   import { escapes } from '$lib/ui/escapes';
@@ -50,10 +51,9 @@
         }}
         {@attach escapes(() => (screen.facts = undefined))}
       >
-        <!-- svelte-ignore a11y_autofocus -->
         <label class="ask"
           ><span>Maker's own number</span>
-          <input class="field" autofocus bind:value={screen.facts.supplierLot} /></label
+          <input class="field" {@attach begins()} bind:value={screen.facts.supplierLot} /></label
         >
         <label class="ask"
           ><span>Certificate</span> <input class="field" bind:value={screen.facts.document} /></label

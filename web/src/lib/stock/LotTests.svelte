@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { date, quantity } from '$lib/format';
   import { escapes } from '$lib/ui/escapes';
   import Key from '$lib/ui/Key.svelte';
@@ -98,12 +99,11 @@
     {@attach escapes(() => (screen.test = undefined))}
   >
     <div class="grid content-start gap-2">
-      <!-- svelte-ignore a11y_autofocus -->
       <label class="ask"
         ><span>What</span>
         <input
           class="field"
-          autofocus={!screen.test.name}
+          {@attach begins(() => !screen.test?.name)}
           list="test-names"
           placeholder="moisture"
           bind:value={screen.test.name}
@@ -112,13 +112,12 @@
       <datalist id="test-names"
         >{#each tests as t (t.name)}<option value={t.name}></option>{/each}</datalist
       >
-      <!-- svelte-ignore a11y_autofocus -->
       <label class="ask"
         ><span>Found</span>
         <input
           class="field"
           inputmode="decimal"
-          autofocus={screen.test.name !== ''}
+          {@attach begins(() => !!screen.test?.name)}
           aria-invalid={screen.wrong.value !== undefined}
           bind:value={screen.test.value}
         /></label

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import type { Paper } from './paper';
 
   /** The supplier's invoice that lies with the goods. */
@@ -18,12 +19,11 @@
   >
   {#if paper.there}
     <div class="flex flex-wrap items-baseline gap-2">
-      <!-- svelte-ignore a11y_autofocus -->
       <input
         class="field w-32"
         aria-label="Invoice number"
         placeholder="its number"
-        autofocus
+        {@attach begins()}
         bind:value={paper.number}
       />
       <input class="field w-28" aria-label="Invoice of" placeholder="of which day" bind:value={paper.day} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import type { Schemas } from '$lib/api/client';
   import { momentAt } from '$lib/format';
   import { escapes } from '$lib/ui/escapes';
@@ -48,8 +49,7 @@
         {@attach escapes(() => (screen.reason = undefined))}
       >
         <label for="why-back">Why</label>
-        <!-- svelte-ignore a11y_autofocus -->
-        <input id="why-back" class="field flex-1" autofocus bind:value={screen.reason} />
+        <input id="why-back" class="field flex-1" {@attach begins()} bind:value={screen.reason} />
         <button type="submit" class="main-action" disabled={!screen.reason.trim()}>Send it back</button>
       </form>
     {/if}

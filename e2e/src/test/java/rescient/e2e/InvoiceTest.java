@@ -67,8 +67,20 @@ class InvoiceTest extends DeskTest {
         approver.keyboard().press("u");
         assertThat(approver.getByTestId("sum")).containsText("3 invoices");
         assertThat(approver.getByLabel("Invoice TD-4471")).containsText("Waits for the approver");
+        // from the list too typing begins in the field; what is typed survives a reload, and is about this invoice alone
+        Locator rows = approver.getByRole(AriaRole.OPTION);
+        rows.filter(new Locator.FilterOptions().setHasText("TD-4471")).click();
         approver.keyboard().press("b");
-        approver.getByLabel("Why").fill("too dear");
+        Locator why = approver.getByLabel("Why");
+        assertThat(why).isFocused();
+        approver.keyboard().type("too dear");
+        approver.reload();
+        assertThat(why).hasValue("too dear");
+        rows.filter(new Locator.FilterOptions().setHasText("A-50771")).click();
+        assertThat(approver.getByLabel("Invoice A-50771")).isVisible();
+        assertThat(why).hasCount(0);
+        rows.filter(new Locator.FilterOptions().setHasText("TD-4471")).click();
+        assertThat(why).hasValue("too dear");
         button(approver, "Send it back").click();
         buyer.navigate("/orders?number=PO-2041");
         assertThat(buyer.getByTestId("order-invoices")).containsText("sent back");

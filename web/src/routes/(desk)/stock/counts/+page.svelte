@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { begins } from '$lib/ui/begins';
   import { count, said } from '$lib/format';
   import CountPane from '$lib/stock/CountPane.svelte';
   import { CountsScreen, type Entry } from '$lib/stock/counts-screen.svelte';
@@ -103,9 +104,11 @@
           ><input type="checkbox" bind:checked={wish.blind} /> blind: who counts does not see what should be there</label
         >
         <p class="flex gap-2">
-          <!-- svelte-ignore a11y_autofocus -->
-          <button type="submit" class="main-action" autofocus disabled={screen.doing.busy || !screen.site}
-            >Make it <Key name="Enter" /></button
+          <button
+            type="submit"
+            class="main-action"
+            {@attach begins()}
+            disabled={screen.doing.busy || !screen.site}>Make it <Key name="Enter" /></button
           >
           <button type="button" class="plain-action" onclick={() => (screen.wish = undefined)}
             >Leave it <Key name="Esc" /></button
