@@ -134,7 +134,7 @@
     </p>
     <p class="mt-1 flex">
       {#if way.doing.refused}<span role="alert" class="text-vermilion">{way.doing.refused}</span
-        >{:else}<KeptLine last={way.last} />{/if}
+        >{:else}<KeptLine last={way.last} dark={false} />{/if}
     </p>
     {#if way.query.data.requests.length > 0}
       <div class="mt-2 border-l-4 border-marigold px-3" data-testid="requests">

@@ -9,8 +9,10 @@
 {#if posting.busy}
   <span class="min-w-0 flex-1 truncate" role="status">Posting …</span>
 {:else if posting.refused}
-  <span class="min-w-0 flex-1 truncate text-marigold" role="alert" title={posting.refused}
-    >{posting.refused}</span
+  <span
+    class="min-w-0 flex-1 truncate {dark ? 'text-marigold' : 'text-vermilion'}"
+    role="alert"
+    title={posting.refused}>{posting.refused}</span
   >
 {:else if posting.last}
   <span class="min-w-0 flex-1 truncate" role="status" title={posting.last.sentence}>
