@@ -117,7 +117,9 @@
             <td class="text-right whitespace-nowrap"
               >{#if row.lastDay}{quantity(row.lastQuantity ?? 0)}
                 {row.lastUnit ?? row.unit}
-                <small class="text-ink-2">{date(row.lastDay, form.today)}</small>{:else}–{/if}</td
+                <small class="text-ink-2"
+                  >{row.lastDay > form.today ? 'due ' : ''}{date(row.lastDay, form.today)}</small
+                >{:else}–{/if}</td
             >
             <td class="text-right">{row.lastPrice ? money(row.lastPrice, form.currency) : ''}</td>
             <td class="text-right whitespace-nowrap"

@@ -45,6 +45,7 @@ class PurchaseController {
      * What was bought of a supplier before.
      *
      * @param unit it is bought in
+     * @param lastDay on which it was ordered, or is due where nobody knows that
      * @param lastQuantity in {@code lastUnit}, at {@code lastPrice} of one
      * @param times it was bought
      * @param listPrice of one, at the quantity that the plan needs
