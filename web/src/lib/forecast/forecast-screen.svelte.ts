@@ -63,7 +63,6 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     () => JSON.stringify(this.#asked),
     (offset, limit) => forecastSeries({ ...this.#asked, offset, limit })
   );
-  readonly set = $derived(this.windows.any?.set ?? undefined);
   readonly bucket = $derived((fromAddress('bucket') ?? 'MONTH') as 'MONTH' | 'WEEK' | 'DAY');
   readonly method = $derived(fromAddress('method') as Method | undefined);
   readonly series = createQuery(() => ({
@@ -95,6 +94,10 @@ export class ForecastScreen extends WindowedScreen<Series, Schemas['SeriesRows']
     choice: this.choice
   });
   readonly sets = createQuery(forecastSets);
+  /** The set in use, by whatever comes first and says so. */
+  readonly set = $derived(
+    this.windows.any?.set ?? this.series.data?.set ?? this.sets.data?.used ?? undefined
+  );
   deciding = $state.raw<Deciding | undefined>();
   readonly last = new LastDecision();
   refused = $state<string | undefined>();
