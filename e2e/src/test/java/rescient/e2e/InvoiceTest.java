@@ -67,7 +67,8 @@ class InvoiceTest extends DeskTest {
         approver.keyboard().press("u");
         assertThat(approver.getByTestId("sum")).containsText("3 invoices");
         assertThat(approver.getByLabel("Invoice TD-4471")).containsText("Waits for the approver");
-        // from the list too typing begins in the field; what is typed survives a reload, and is about this invoice alone
+        // from the list too typing begins in the field; what is typed survives a reload, and is about this invoice
+        // alone
         Locator rows = approver.getByRole(AriaRole.OPTION);
         rows.filter(new Locator.FilterOptions().setHasText("TD-4471")).click();
         approver.keyboard().press("b");
