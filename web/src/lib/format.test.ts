@@ -13,6 +13,7 @@ import {
   quantity,
   shortDate,
   words,
+  comingDate,
   parsedDate,
   momentAt,
   parsedMoment,
@@ -149,6 +150,25 @@ describe('a date that is typed', () => {
       expect(parsedDate(text, '2026-11-23')).toBeUndefined();
     }
   );
+});
+
+describe('days that are yet to come', () => {
+  it.each([
+    ['15 Jun', '2027-06-15'],
+    ['15.6.', '2027-06-15'],
+    ['w25', '2027-06-21'],
+    ['24 Dec', '2026-12-24'],
+    // a week ago is a week ago, and so is what says its year or counts days
+    ['24 Nov', '2026-11-24'],
+    ['15 Jun 26', '2026-06-15'],
+    ['-200', '2026-05-15']
+  ])('%s on 1 December is %s', (text, iso) => {
+    expect(comingDate(text, '2026-12-01')).toBe(iso);
+  });
+
+  it('are none where no day is said', () => {
+    expect(comingDate('soon', '2026-12-01')).toBeUndefined();
+  });
 });
 
 describe('dates and numbers as they are chosen', () => {

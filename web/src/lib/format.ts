@@ -120,6 +120,19 @@ export function parsedDate(text: string, today: string): string | undefined {
   return nearest(year, today, (y) => real(`${y}-${two(month)}-${two(day)}`));
 }
 
+/** Whoever types a day that was longer ago, where only days to come make sense, means the next such day. */
+const LONG_AGO = 90;
+
+/** The same of what is yet to come: `15 Jun`, typed in December, is next year's; a day of last week is last week's, and said to be past. */
+export function comingDate(text: string, today: string): string | undefined {
+  const said = parsedDate(text, today);
+  const counted = /^[+−-]/.test(text.trim());
+  if (said === undefined || counted || dayNumber(today) - dayNumber(said) <= LONG_AGO) return said;
+  // with a year it is meant as it stands
+  const next = parsedDate(text, isoDay(dayNumber(today) + 365));
+  return next === undefined || dayNumber(next) < dayNumber(today) ? said : next;
+}
+
 /**
  * The moment of a day and a time as people type them: `25 Nov 14:30`, `25 Nov` for its beginning, `14:30` for today; as
  * ISO 8601 in world time, undefined if it is none.

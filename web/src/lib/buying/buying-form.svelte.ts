@@ -4,7 +4,7 @@ import { fromAddress } from '$lib/address';
 import { answer, api, type Schemas } from '$lib/api/client';
 import { isRows, pasted } from '$lib/demand/pasted';
 import { shortcuts } from '$lib/desk.svelte';
-import { asTyped, date, parsedDate, parsedNumber } from '$lib/format';
+import { asTyped, date, comingDate, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { Once } from '$lib/once';
 import { planSeen } from '$lib/plan-seen';
@@ -129,7 +129,7 @@ export class BuyingForm {
   readonly others = $derived(
     this.typed.lines.filter((l) => !(this.before.data ?? []).some((b) => b.item === l.item))
   );
-  readonly due = $derived(this.typed.due.trim() ? parsedDate(this.typed.due, this.today) : undefined);
+  readonly due = $derived(this.typed.due.trim() ? comingDate(this.typed.due, this.today) : undefined);
   readonly lines = $derived(this.typed.lines.filter((l) => l.quantity.trim() !== ''));
 
   /** What is wrong with what is typed of an item. */
@@ -140,7 +140,7 @@ export class BuyingForm {
     return {
       quantity: number(line.quantity),
       price: number(line.price),
-      due: line.due.trim() !== '' && !parsedDate(line.due, this.today)
+      due: line.due.trim() !== '' && !comingDate(line.due, this.today)
     };
   }
 
@@ -158,7 +158,7 @@ export class BuyingForm {
         item: l.item,
         quantity: parsedNumber(l.quantity),
         price: l.price.trim() ? parsedNumber(l.price) : undefined,
-        due: l.due.trim() ? parsedDate(l.due, this.today) : undefined
+        due: l.due.trim() ? comingDate(l.due, this.today) : undefined
       }))
     };
   });

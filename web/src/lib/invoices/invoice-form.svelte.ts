@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
-import { asTyped, parsedDate, parsedNumber } from '$lib/format';
+import { asTyped, comingDate, parsedDate, parsedNumber } from '$lib/format';
 import { keepHalfTyped, halfTyped } from '$lib/half-typed.svelte';
 import { chargeableOf } from '$lib/queries';
 
@@ -173,7 +173,7 @@ export class InvoiceForm {
     this.typed?.date ? parsedDate(this.typed.date, this.#today()) : undefined
   );
   readonly dueDay = $derived.by(() =>
-    this.typed?.due ? parsedDate(this.typed.due, this.#today()) : undefined
+    this.typed?.due ? comingDate(this.typed.due, this.#today()) : undefined
   );
 
   readonly wish = $derived.by((): Command | undefined => {

@@ -1,6 +1,6 @@
 import { answer, api, type Schemas } from '$lib/api/client';
 import { Doing } from '$lib/doing.svelte';
-import { parsedDate, parsedNumber } from '$lib/format';
+import { comingDate, parsedNumber } from '$lib/format';
 import { halfTyped, keepHalfTyped } from '$lib/half-typed.svelte';
 import { Once } from '$lib/once';
 
@@ -66,14 +66,14 @@ export class HeldLine {
   readonly wrong = $derived.by(() => ({
     quantity: noNumber(this.typed.quantity),
     off: noNumber(this.typed.off),
-    due: this.typed.due.trim() !== '' && !parsedDate(this.typed.due, this.#today()) ? 'is no day' : undefined
+    due: this.typed.due.trim() !== '' && !comingDate(this.typed.due, this.#today()) ? 'is no day' : undefined
   }));
 
   /** What is typed, as a decision; undefined: nothing yet, or something is wrong. */
   readonly wish = $derived.by((): Command | undefined => {
     const { quantity, due, supplier, off } = this.typed;
     if (!this.open || this.wrong.quantity || this.wrong.off || this.wrong.due) return undefined;
-    const day = due.trim() ? parsedDate(due, this.#today()) : undefined;
+    const day = due.trim() ? comingDate(due, this.#today()) : undefined;
     if (off.trim())
       return { kind: 'SPLIT', orders: [this.#key], parts: [{ quantity: parsedNumber(off), due: day }] };
     if (!quantity.trim() && !day && !supplier) return undefined;

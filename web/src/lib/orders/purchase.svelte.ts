@@ -1,6 +1,6 @@
 import { createQuery, useQueryClient } from '@tanstack/svelte-query';
 import { answer, api, type Schemas } from '$lib/api/client';
-import { parsedDate, parsedNumber } from '$lib/format';
+import { comingDate, parsedNumber } from '$lib/format';
 import { LastDecision } from '$lib/plan/last-decision.svelte';
 import { Doing } from '$lib/doing.svelte';
 import { Once } from '$lib/once';
@@ -55,7 +55,7 @@ export class Purchase {
   /** What is wrong with what is typed, by line. */
   readonly wrong = $derived.by(() =>
     (this.said ?? []).map((one) => ({
-      date: one.date.trim() && !parsedDate(one.date, this.#today()) ? 'is no day' : undefined,
+      date: one.date.trim() && !comingDate(one.date, this.#today()) ? 'is no day' : undefined,
       quantity: one.quantity.trim() && Number.isNaN(parsedNumber(one.quantity)) ? 'is no number' : undefined
     }))
   );
@@ -69,7 +69,7 @@ export class Purchase {
         .filter((one) => one.date.trim())
         .map((one) => ({
           line: one.line,
-          date: parsedDate(one.date, this.#today()) ?? '',
+          date: comingDate(one.date, this.#today()) ?? '',
           quantity: one.quantity.trim() ? parsedNumber(one.quantity) : undefined
         }))
     };
