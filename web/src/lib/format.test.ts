@@ -169,6 +169,10 @@ describe('days that are yet to come', () => {
   it('are none where no day is said', () => {
     expect(comingDate('soon', '2026-12-01')).toBeUndefined();
   });
+
+  it('are what they say while nobody knows yet which day it is', () => {
+    expect(comingDate('15.1.2027', '')).toBe('2027-01-15');
+  });
 });
 
 describe('dates and numbers as they are chosen', () => {

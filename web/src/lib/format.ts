@@ -127,7 +127,8 @@ const LONG_AGO = 90;
 export function comingDate(text: string, today: string): string | undefined {
   const said = parsedDate(text, today);
   const counted = /^[+−-]/.test(text.trim());
-  if (said === undefined || counted || dayNumber(today) - dayNumber(said) <= LONG_AGO) return said;
+  // while nobody knows what day it is, nothing was long ago
+  if (said === undefined || counted || !(dayNumber(today) - dayNumber(said) > LONG_AGO)) return said;
   // with a year it is meant as it stands
   const next = parsedDate(text, isoDay(dayNumber(today) + 365));
   return next === undefined || dayNumber(next) < dayNumber(today) ? said : next;
