@@ -19,6 +19,7 @@ public final class KitParts {
 
     /**
      * By the lines that are valid on a day, with what is lost on the way; a part that is a kit itself counts as such.
+     * What is said in a unit that nothing converts counts as if it were in the part's own.
      *
      * @return in the parts' own units, in millionths rounded up; nothing for what is no kit
      */
@@ -41,7 +42,8 @@ public final class KitParts {
         String own =
                 company.known(ItemFacts.Item.class, line.component(), "item").unit();
         Ratio factor = line.unit() == null ? Ratio.ONE : units.factor(line.component(), line.unit(), own);
-        Ratio each = BomLine.needed(Ratio.of(line.quantity()), factor, line.scrap());
+        // what cannot be converted is a fault that is told elsewhere, and holds up nobody here
+        Ratio each = BomLine.needed(Ratio.of(line.quantity()), factor == null ? Ratio.ONE : factor, line.scrap());
         return Quantity.decimal(each.up(Quantity.ONE, 1));
     }
 }

@@ -48,6 +48,8 @@ class KitPartsTest {
             line("SET", "JAR", "2", null, null, DAY, DAY),
             line("SET", "LABEL", "0.25", "box", "0.04", null, null),
             line("SET", "SPOON", "1", null, null, DAY.plusDays(1), null),
+            item("ODD", ItemKind.KIT),
+            line("ODD", "LID", "3", "crate", null, null, null),
             line("JAR", "LID", "1", null, null, null, null)));
 
     @Test
@@ -58,6 +60,11 @@ class KitPartsTest {
                 .hasEntrySatisfying("JAR", two -> assertThat(two).isEqualByComparingTo("2"))
                 .hasEntrySatisfying("LABEL", labels -> assertThat(labels).isEqualByComparingTo("26"));
         assertThat(KitParts.of(COMPANY, UNITS, "SET", DAY.plusDays(1))).containsOnlyKeys("LABEL", "SPOON");
+    }
+
+    @Test
+    void aUnitThatNothingConvertsHoldsUpNobody() {
+        assertThat(KitParts.of(COMPANY, UNITS, "ODD", DAY).get("LID")).isEqualByComparingTo("3");
     }
 
     @Test
